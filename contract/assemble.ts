@@ -1,0 +1,99 @@
+import { type Conditions, type PlanInput } from '@tufa/core/plan';
+import { assumed, type Measured } from '@tufa/core/quantity';
+import type { FirmData, ReadingFields, Row, RowOf } from './entities';
+
+const present = <R extends Row>(table: Readonly<Record<string, R>>): R[] => Object.values(table).filter(({ removed }) => !removed);
+
+const byId = (a: Row, b: Row): number => (a.id < b.id ? -1 : 1);
+
+/** What is assumed where nobody read it: a mild day, the reference of most sheets. */
+export const ASSUMED: Record<'air_C' | 'slab_C' | 'powder_C' | 'water_C' | 'humidity' | 'wind_ms', number> = {
+  air_C: 21,
+  slab_C: 21,
+  powder_C: 21,
+  water_C: 15,
+  humidity: 0.5,
+  wind_ms: 1.5,
+};
+
+export type ConditionKind = keyof typeof ASSUMED;
+
+/** The job's own readings that stand, newest last. */
+export function readingsOf(data: Pick<FirmData, 'reading'>, jobId: string): (ReadingFields & Row)[] {
+  const own = present(data.reading).filter((reading) => reading.jobId === jobId);
+  const removed = new Set(own.filter(({ kind }) => kind === 'removal').map(({ subject }) => subject));
+  return own
+    .filter(({ id, kind }) => kind !== 'removal' && !removed.has(id))
+    .sort((a, b) => (a.takenAt < b.takenAt ? -1 : a.takenAt > b.takenAt ? 1 : byId(a, b)));
+}
+
+/** The newest reading of each kind, or what is assumed. */
+export function conditionsOf(data: Pick<FirmData, 'reading'>, jobId: string): Conditions {
+  const readings = readingsOf(data, jobId);
+  const latest = (kind: ConditionKind): Measured => {
+    const reading = readings.filter((one) => one.kind === kind).at(-1);
+    return reading ? { ...reading.value, at: reading.takenAt } : assumed(ASSUMED[kind]);
+  };
+  return {
+    air_C: latest('air_C'),
+    slab_C: latest('slab_C'),
+    powder_C: latest('powder_C'),
+    water_C: latest('water_C'),
+    humidity: latest('humidity'),
+    wind_ms: latest('wind_ms'),
+    sun: readings.filter(({ kind }) => kind === 'sun').at(-1)?.value.value === 1,
+  };
+}
+
+/** The newest revision of every product on the shelf, by name. */
+export function shelfOf(data: Pick<FirmData, 'sheet'>): RowOf<'sheet'>[] {
+  const newest = new Map<string, RowOf<'sheet'>>();
+  for (const row of present(data.sheet)) {
+    const held = newest.get(row.productId);
+    if (!held || row.revision > held.revision) newest.set(row.productId, row);
+  }
+  return [...newest.values()].sort((a, b) => (a.sheet.name < b.sheet.name ? -1 : 1));
+}
+
+/**
+ * The job file of a job from the rows a phone or the server holds; both call this, so both plan the same.
+ *
+ * @returns null when the job or the firm is not there
+ */
+export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | null {
+  const job = data.job[jobId];
+  const firm = present(data.firm)[0];
+  if (!job || !firm) return null;
+  const findings = present(data.finding)
+    .filter((finding) => finding.jobId === jobId && data.element[finding.elementId]?.removed === false)
+    .sort(byId);
+  const treatments = present(data.treatment)
+    .filter((one) => one.jobId === jobId && findings.some(({ id }) => id === one.findingId))
+    .sort(byId);
+  const chosen = treatments.map(({ sheetId }) => data.sheet[sheetId]).filter((row): row is RowOf<'sheet'> => row !== undefined);
+  // A plan keeps the revision it was made from, so a chosen sheet stays beside the shelf's newest.
+  const sheets = new Map([...shelfOf(data), ...chosen].map((row) => [row.id, row.sheet]));
+  return {
+    v: 1,
+    job: { id: job.id, name: job.name },
+    firm: firm.settings,
+    elements: present(data.element)
+      .filter((element) => element.jobId === jobId)
+      .sort(byId)
+      .map(({ id, name, kind, geometry, properties, stops }) => ({
+        id,
+        name,
+        kind,
+        outline: geometry.outline,
+        thickness: geometry.thickness,
+        ...properties,
+        stops,
+      })),
+    findings: findings.map(({ id, elementId, label, kind, outline, properties }) => ({ id, elementId, label, kind, outline: outline.points, ...properties })),
+    sheets: [...sheets.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    treatments: treatments.map(({ findingId, sheetId }) => ({ findingId, sheetId })),
+    conditions: conditionsOf(data, jobId),
+    crew: job.crew,
+    batch: job.batch,
+  };
+}

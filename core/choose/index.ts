@@ -1,0 +1,3 @@
+export * from './Reason';
+export * from './rules';
+export * from './rank';

@@ -1,0 +1,5 @@
+export * from './constants';
+export * from './mixedVolume';
+export * from './order';
+export * from './portion';
+export * from './batches';

@@ -1,0 +1,51 @@
+import type { Plan } from './Plan';
+import type { PlanInput } from './PlanInput';
+
+export type CautionScreen = 'walk' | 'fix' | 'mix' | 'day' | 'pour' | 'record';
+
+export interface Caution {
+  readonly code: string;
+  readonly screen: CautionScreen;
+  /** must be acknowledged before the screen's main action, and who did is recorded */
+  readonly acknowledge: boolean;
+  readonly trigger: (context: { input: PlanInput; plan: Plan }) => boolean;
+}
+
+const chosenSheets = ({ input, plan }: { input: PlanInput; plan: Plan }) =>
+  plan.findings.flatMap(({ chosen }) => input.sheets.filter(({ id }) => id === chosen?.sheetId));
+
+const always = (): boolean => true;
+const stopped = ({ plan }: { plan: Plan }): boolean => plan.elements.some(({ verdict }) => verdict.code === 'stop');
+
+/** Every caution of the slice, where it bites. A test walks this table. */
+export const CAUTIONS: readonly Caution[] = [
+  { code: 'oldCoatings', screen: 'walk', acknowledge: true, trigger: ({ input }) => input.findings.length > 0 },
+  { code: 'licensedEngineer', screen: 'walk', acknowledge: false, trigger: stopped },
+  { code: 'silicaDust', screen: 'fix', acknowledge: true, trigger: ({ plan }) => plan.findings.some(({ ranking }) => ranking.length > 0) },
+  { code: 'vibrationNoise', screen: 'fix', acknowledge: false, trigger: ({ input }) => input.findings.some(({ edge }) => edge === 'cut') },
+  { code: 'wetCement', screen: 'mix', acknowledge: true, trigger: (context) => chosenSheets(context).some(({ hazards }) => hazards.includes('wetCement')) },
+  { code: 'powderDust', screen: 'mix', acknowledge: false, trigger: (context) => chosenSheets(context).some(({ hazards }) => hazards.includes('silica')) },
+  {
+    code: 'resinSensitises',
+    screen: 'mix',
+    acknowledge: true,
+    trigger: (context) => chosenSheets(context).some(({ hazards }) => hazards.includes('sensitiser')),
+  },
+  { code: 'massHeats', screen: 'mix', acknowledge: false, trigger: (context) => chosenSheets(context).some(({ binder }) => binder !== 'portland') },
+  {
+    code: 'lifting',
+    screen: 'mix',
+    acknowledge: false,
+    trigger: (context) => chosenSheets(context).some(({ packs }) => packs.some(({ mass_kg }) => mass_kg >= 20)),
+  },
+  { code: 'toolsNearWater', screen: 'mix', acknowledge: false, trigger: (context) => chosenSheets(context).length > 0 },
+  { code: 'overDose', screen: 'day', acknowledge: false, trigger: ({ input }) => input.batch.retarderDose > 0 },
+  { code: 'handDecides', screen: 'day', acknowledge: false, trigger: (context) => chosenSheets(context).length > 0 },
+  { code: 'publicAccess', screen: 'pour', acknowledge: false, trigger: always },
+  { code: 'washWater', screen: 'pour', acknowledge: false, trigger: always },
+  { code: 'localCode', screen: 'record', acknowledge: false, trigger: always },
+];
+
+/** The cautions that bite on a screen for this plan. */
+export const cautionsOn = (screen: CautionScreen, context: { input: PlanInput; plan: Plan }): Caution[] =>
+  CAUTIONS.filter((caution) => caution.screen === screen && caution.trigger(context));

@@ -1,0 +1,91 @@
+/** What a thumb can log in a pour. An undo is an event too: nothing is ever taken away. */
+export const EVENT_KINDS = ['start', 'placed', 'finished', 'wentHard', 'note', 'undo'] as const;
+export type EventKind = (typeof EVENT_KINDS)[number];
+
+export interface PourEvent {
+  readonly id: string;
+  readonly jobId: string;
+  readonly findingId: string;
+  readonly planId: string;
+  /** the number written on the pail: the plan's, or 4b for an extra one; never used again */
+  readonly batch: string;
+  readonly device: string;
+  readonly seq: number;
+  /** ms since 1970 on the phone, and what to add to it to have the firm's time */
+  readonly deviceAt: number;
+  readonly clockOffset: number;
+  readonly person: string;
+  readonly kind: EventKind;
+  readonly v: 1;
+  readonly payload: { readonly text?: string };
+  readonly undoes?: string;
+}
+
+export interface BatchState {
+  readonly batch: string;
+  readonly findingId: string;
+  readonly planId: string;
+  readonly startedAt: number;
+  readonly person: string;
+  readonly placedAt: number | null;
+  /** both are kept when a batch was ended twice */
+  readonly ends: readonly { readonly kind: 'finished' | 'wentHard'; readonly at: number; readonly eventId: string }[];
+  readonly notes: readonly { readonly text: string; readonly at: number }[];
+  readonly running: boolean;
+}
+
+export const correctedAt = (event: PourEvent): number => event.deviceAt + event.clockOffset;
+
+/** The order in which events happened: corrected time, then device, then its own count. */
+export const byTime = (a: PourEvent, b: PourEvent): number =>
+  correctedAt(a) - correctedAt(b) || (a.device < b.device ? -1 : a.device > b.device ? 1 : a.seq - b.seq);
+
+/** Events that stand: without those undone and without the undoing itself. */
+export function standing(events: readonly PourEvent[]): PourEvent[] {
+  const undone = new Set(events.filter(({ kind }) => kind === 'undo').map(({ undoes }) => undoes));
+  return events.filter(({ id, kind }) => kind !== 'undo' && !undone.has(id)).sort(byTime);
+}
+
+/**
+ * Batches as the events leave them. Events of a batch whose start was undone wait unseen until it stands again; a second
+ * start of the same number is ignored in favour of the first.
+ */
+export function fold(events: readonly PourEvent[]): BatchState[] {
+  const batches = new Map<string, BatchState>();
+  for (const event of standing(events)) {
+    const at = correctedAt(event);
+    const key = `${event.findingId} ${event.batch}`;
+    const state = batches.get(key);
+    if (event.kind === 'start') {
+      if (!state)
+        batches.set(key, {
+          batch: event.batch,
+          findingId: event.findingId,
+          planId: event.planId,
+          startedAt: at,
+          person: event.person,
+          placedAt: null,
+          ends: [],
+          notes: [],
+          running: true,
+        });
+      continue;
+    }
+    if (!state) continue;
+    if (event.kind === 'placed') batches.set(key, { ...state, placedAt: state.placedAt ?? at });
+    else if (event.kind === 'note') batches.set(key, { ...state, notes: [...state.notes, { text: event.payload.text ?? '', at }] });
+    else if (event.kind === 'finished' || event.kind === 'wentHard')
+      batches.set(key, { ...state, ends: [...state.ends, { kind: event.kind, at, eventId: event.id }], running: false });
+  }
+  return [...batches.values()].sort((a, b) => a.startedAt - b.startedAt);
+}
+
+/** The next number to write on a pail: the plan's until they are used up, then letters on the last. */
+export function nextBatch({ used, planned }: { used: readonly string[]; planned: number }): string {
+  for (let number = 1; number <= planned; number += 1) if (!used.includes(String(number))) return String(number);
+  for (let letter = 98; letter <= 122; letter += 1) {
+    const extra = `${Math.max(1, planned)}${String.fromCharCode(letter)}`;
+    if (!used.includes(extra)) return extra;
+  }
+  return `${Math.max(1, planned)}z${used.length}`;
+}

@@ -1,0 +1,196 @@
+import { inRange } from '../quantity';
+import { SETTING } from './constants';
+import { excessTable, type Thermal } from './layerExcess';
+import { inverseKelvin, rateOf } from './rate';
+
+/** Everything that decides how fast one portion of one batch spends its life. */
+export interface CourseInput {
+  /** life in the pail and once spread, s at the reference temperature, retarder and mass not yet applied */
+  readonly pail_life_s: number;
+  readonly film_life_s: number;
+  readonly Ea_J_mol: number;
+  readonly reference_C?: number;
+  /** factors, 1 where there is none */
+  readonly retarder?: number;
+  readonly massFactor?: number;
+  /** temperature of the mix that counts in the rate, degC */
+  readonly mix_C: number;
+  /** what the pail relaxes to, degC */
+  readonly surroundings_C: number;
+  /** mixed mass in the pail, kg */
+  readonly mass_kg: number;
+  /** the slab under the layer, degC */
+  readonly surface_C: number;
+  readonly thickness_m: number;
+  /** when this portion is spread, s from first water; Infinity while it stays in the pail */
+  readonly placed_after_s: number;
+  readonly layer?: Thermal;
+  readonly base?: Thermal;
+}
+
+/** Eight-point Gauss-Legendre on [-1, 1]. */
+const X8 = [
+  -0.9602898564975363, -0.7966664774136267, -0.525532409916329, -0.1834346424956498, 0.1834346424956498, 0.525532409916329, 0.7966664774136267,
+  0.9602898564975363,
+];
+const W8 = [
+  0.10122853629037626, 0.22238103445337448, 0.31370664587788727, 0.362683783378362, 0.362683783378362, 0.31370664587788727, 0.22238103445337448,
+  0.10122853629037626,
+];
+
+/** No plan looks further than this, s. */
+const FURTHEST_S = 60 * 86400;
+
+/**
+ * The course of one portion: the temperature it sees, second by second, from first water through the pail to the layer,
+ * and the budget of 1 it spends on the way. The pail relaxes to its surroundings; the layer keeps the share of its
+ * difference to the slab that conduction leaves it. Gauss points on panels that double in time.
+ *
+ * @example new Course(input).timeToSpend(1) // working life in seconds
+ */
+export class Course {
+  private readonly EaOverR: number;
+  private readonly inverseReference: number;
+  private readonly tau: number;
+  private readonly placed_C: number;
+  private readonly xPerRoot: number;
+  private readonly excess: (X: number) => number;
+  private readonly pailRate: number;
+  private readonly filmRate: number;
+  private readonly spentInPail: number;
+  private readonly placedAfter: number;
+
+  /** @throws Problem `outOfRange` for any temperature, thickness, mass or life outside its range */
+  constructor(private readonly input: CourseInput) {
+    const { layer = SETTING.mortar, base = SETTING.slab, retarder = 1, massFactor = 1, reference_C = SETTING.reference_C } = input;
+    inRange({ quantity: 'pail_life_s', value: input.pail_life_s, least: 1, most: 1e7 });
+    inRange({ quantity: 'film_life_s', value: input.film_life_s, least: 1, most: 1e7 });
+    inRange({ quantity: 'Ea_J_mol', value: input.Ea_J_mol, least: SETTING.activationLeast_J_mol, most: SETTING.activationMost_J_mol });
+    for (const quantity of ['mix_C', 'surroundings_C', 'surface_C'] as const) inRange({ quantity, value: input[quantity], least: -10, most: 90 });
+    inRange({ quantity: 'thickness_m', value: input.thickness_m, least: 2e-4, most: 2 });
+    inRange({ quantity: 'mass_kg', value: input.mass_kg, least: 1e-3, most: 5000 });
+    inRange({ quantity: 'placed_after_s', value: input.placed_after_s, least: 0, most: Infinity });
+    this.EaOverR = input.Ea_J_mol / SETTING.gasConstant_J_molK;
+    this.inverseReference = inverseKelvin(reference_C);
+    this.tau = SETTING.pailTime_s * Math.cbrt(input.mass_kg / SETTING.pailMass_kg);
+    this.placedAfter = Math.min(input.placed_after_s, FURTHEST_S);
+    this.placed_C = this.pail_C(this.placedAfter);
+    this.xPerRoot = Math.sqrt(layer.conductivity_W_mK / layer.heatCapacity_J_m3K) / input.thickness_m;
+    this.excess = excessTable({ layer, base });
+    this.pailRate = 1 / (input.pail_life_s * retarder * massFactor);
+    this.filmRate = 1 / (input.film_life_s * retarder);
+    this.spentInPail = Number.isFinite(input.placed_after_s) ? this.pailSpent(this.placedAfter) : Infinity;
+  }
+
+  private pail_C(t: number): number {
+    const { mix_C, surroundings_C } = this.input;
+    return surroundings_C + (mix_C - surroundings_C) * Math.exp(-t / this.tau);
+  }
+
+  /** Temperature of this portion t seconds after first water, degC. */
+  temperature_C(t: number): number {
+    if (t <= this.placedAfter) return this.pail_C(t);
+    return this.layer_C(Math.sqrt(t - this.placedAfter));
+  }
+
+  private layer_C(root: number): number {
+    const { surface_C } = this.input;
+    return surface_C + this.excess(this.xPerRoot * root) * (this.placed_C - surface_C);
+  }
+
+  private pailPanel(from: number, to: number): number {
+    const half = (to - from) / 2;
+    const middle = (to + from) / 2;
+    let sum = 0;
+    for (let i = 0; i < 8; i += 1) sum += (W8[i] as number) * rateOf(this.pail_C(middle + half * (X8[i] as number)), this.EaOverR, this.inverseReference);
+    return sum * half * this.pailRate;
+  }
+
+  /** In u = sqrt(time in the layer), where the excess is smooth from the start: dt = 2 u du. */
+  private layerPanel(from: number, to: number): number {
+    const half = (to - from) / 2;
+    const middle = (to + from) / 2;
+    let sum = 0;
+    for (let i = 0; i < 8; i += 1) {
+      const u = middle + half * (X8[i] as number);
+      sum += (W8[i] as number) * 2 * u * rateOf(this.layer_C(u), this.EaOverR, this.inverseReference);
+    }
+    return sum * half * this.filmRate;
+  }
+
+  private pailSpent(t: number): number {
+    let sum = 0;
+    for (let from = 0; from < t; from += this.tau) sum += this.pailPanel(from, Math.min(t, from + this.tau));
+    return sum;
+  }
+
+  private nextRoot(root: number): number {
+    return root === 0 ? 0.5 / this.xPerRoot : root * 2;
+  }
+
+  /** The share of the budget spent t seconds after first water. */
+  spentAt(t: number): number {
+    if (t <= 0) return 0;
+    if (t <= this.placedAfter) return this.pailSpent(t);
+    const end = Math.sqrt(t - this.placedAfter);
+    let sum = this.spentInPail;
+    for (let from = 0; from < end;) {
+      const to = Math.min(end, this.nextRoot(from));
+      sum += this.layerPanel(from, to);
+      from = to;
+    }
+    return sum;
+  }
+
+  /**
+   * When the budget has been spent to `share`, s from first water.
+   *
+   * @param share 0 or more; 1 is the whole working life
+   */
+  timeToSpend(share: number): number {
+    inRange({ quantity: 'share', value: share, least: 0, most: 1e7 });
+    let spent = 0;
+    if (share <= this.spentInPail) {
+      for (let from = 0; from < FURTHEST_S; from += this.tau) {
+        const panel = this.pailPanel(from, from + this.tau);
+        if (spent + panel >= share) return this.within(from, from + this.tau, share - spent, (a, b) => this.pailPanel(a, b));
+        spent += panel;
+      }
+      return FURTHEST_S;
+    }
+    spent = this.spentInPail;
+    for (let from = 0; from * from < FURTHEST_S;) {
+      const to = this.nextRoot(from);
+      const panel = this.layerPanel(from, to);
+      if (spent + panel >= share) {
+        const root = this.within(from, to, share - spent, (a, b) => this.layerPanel(a, b));
+        return this.placedAfter + root * root;
+      }
+      spent += panel;
+      from = to;
+    }
+    return FURTHEST_S;
+  }
+
+  /** Where inside a panel the wanted amount is reached: false position on the panel's own integral, which is monotone. */
+  private within(from: number, to: number, wanted: number, integral: (a: number, b: number) => number): number {
+    let low = from;
+    let high = to;
+    let atLow = -wanted;
+    let atHigh = integral(from, to) - wanted;
+    let middle = high;
+    for (let i = 0; i < 60; i += 1) {
+      middle = i % 3 === 2 ? (low + high) / 2 : low - (atLow * (high - low)) / (atHigh - atLow);
+      const at = integral(from, middle) - wanted;
+      if (Math.abs(at) < 1e-12 * Math.max(wanted, 1e-9) || high - low < 1e-10 * Math.max(1, high)) return middle;
+      if (at < 0) {
+        low = middle;
+        atLow = at;
+      } else {
+        high = middle;
+        atHigh = at;
+      }
+    }
+    return middle;
+  }
+}

@@ -1,0 +1,72 @@
+import { inRange, Problem } from '../quantity';
+import { SETTING } from './constants';
+
+const { heat_powder_kJ_kgK: CP, heat_water_kJ_kgK: CW, heat_melting_kJ_kg: MELT } = SETTING;
+
+export interface MixHeat {
+  readonly powder_kg: number;
+  readonly powder_C: number;
+  readonly water_kg: number;
+  readonly water_C: number;
+  readonly ice_kg?: number;
+  /** what the paddle adds, K */
+  readonly paddle_rise_K?: number;
+}
+
+const temperature = (quantity: string, value: number): number => inRange({ quantity, value, least: -20, most: 90 });
+const mass = (quantity: string, value: number): number => inRange({ quantity, value, least: 0, most: 5000 });
+
+/**
+ * Temperature of the mix by heat balance (ACI 305R form), ice melting at 0 degC, plus the paddle's warming.
+ *
+ * @returns degC
+ * @throws Problem `outOfRange`; `nothingMixed` when there is no mass
+ * @example mixTemperature({ powder_kg: 20, powder_C: 20, water_kg: 3, water_C: 10 }) // about 15.9
+ */
+export function mixTemperature({ powder_kg, powder_C, water_kg, water_C, ice_kg = 0, paddle_rise_K = 0 }: MixHeat): number {
+  const heat = mass('powder_kg', powder_kg) * CP + mass('water_kg', water_kg) * CW + mass('ice_kg', ice_kg) * CW;
+  if (heat <= 0) throw new Problem('nothingMixed');
+  const sum = powder_kg * CP * temperature('powder_C', powder_C) + water_kg * CW * temperature('water_C', water_C);
+  return (sum - MELT * ice_kg) / heat + paddle_rise_K;
+}
+
+/**
+ * The water temperature that brings the mix to a target, the inverse of `mixTemperature` without ice. Always a number:
+ * whether a hose or a kettle can give it is for the caller to say.
+ *
+ * @returns degC
+ * @example waterTemperatureFor({ powder_kg: 17.44, powder_C: 19.7, water_kg: 3.08, target_C: 19 }) // 18.13
+ */
+export function waterTemperatureFor(input: Omit<MixHeat, 'water_C' | 'ice_kg'> & { readonly target_C: number }): number {
+  const { powder_kg, powder_C, water_kg, target_C, paddle_rise_K = 0 } = input;
+  if (!(water_kg > 0)) throw new Problem('nothingMixed');
+  const wanted_C = target_C - paddle_rise_K;
+  return wanted_C + (powder_kg * CP * (wanted_C - powder_C)) / (water_kg * CW);
+}
+
+/**
+ * Ice in place of part of the dose (`m_water + m_ice = dose`) for a target.
+ *
+ * @returns kg of ice; negative means none is needed
+ * @example iceMassFor({ powder_kg: 15.22, powder_C: 30.1, dose_kg: 3.65, water_C: 24.3, target_C: 22.3 }) // 0.321
+ */
+export function iceMassFor(input: {
+  readonly powder_kg: number;
+  readonly powder_C: number;
+  readonly dose_kg: number;
+  readonly water_C: number;
+  readonly target_C: number;
+}): number {
+  const { powder_kg, powder_C, dose_kg, water_C, target_C } = input;
+  return (powder_kg * CP * (powder_C - target_C) + CW * dose_kg * (water_C - target_C)) / (MELT + CW * water_C);
+}
+
+/**
+ * What the paddle warms the mix by: `P = min(0.3, 0.015 m)` kW over the mixing time.
+ *
+ * @returns K
+ */
+export function paddleRise({ powder_kg, water_kg, mixing_s }: { powder_kg: number; water_kg: number; mixing_s: number }): number {
+  const power_kW = Math.min(SETTING.paddleMost_kW, SETTING.paddle_kW_kg * (powder_kg + water_kg));
+  return (power_kW * mixing_s) / (powder_kg * CP + water_kg * CW);
+}

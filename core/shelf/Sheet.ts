@@ -1,0 +1,85 @@
+import type { StrengthPoint } from '../setting';
+
+export const SHEET_CLASSES = [
+  'fineRapid',
+  'sandedRapid',
+  'rapidConcrete',
+  'structuralRapid',
+  'broomOverlay',
+  'portlandTopping',
+  'renderRepair',
+  'crackResin',
+] as const;
+export type SheetClass = (typeof SHEET_CLASSES)[number];
+
+export const BINDERS = ['rapid', 'portland', 'epoxy', 'polyurea'] as const;
+export type Binder = (typeof BINDERS)[number];
+
+export const ORIENTATIONS = ['horizontal', 'vertical', 'overhead'] as const;
+export type Orientation = (typeof ORIENTATIONS)[number];
+
+export const MOISTURES = ['dry', 'damp', 'wet'] as const;
+/** State of the substrate: damp is saturated surface-dry, wet has free water. */
+export type Moisture = (typeof MOISTURES)[number];
+
+export const EXPOSURES = ['frost', 'deicer', 'abrasion', 'immersion', 'wheels', 'sunlight'] as const;
+export type Exposure = (typeof EXPOSURES)[number];
+
+export const TASKS = ['pour', 'brush', 'spread', 'hang', 'ball', 'screed'] as const;
+/** What the material must do, which sets its consistency. */
+export type Task = (typeof TASKS)[number];
+
+/** A time on the sheet, s at its reference temperature: a figure, or a range whose geometric mean counts. */
+export interface SheetTime {
+  readonly least_s: number;
+  readonly most_s: number;
+}
+
+export const MILESTONES = ['holdsForm', 'initial', 'final', 'strip', 'grind', 'foot', 'coat', 'paint', 'vehicles'] as const;
+export type MilestoneName = (typeof MILESTONES)[number];
+
+/** A data sheet: one immutable revision of what a product's label says, SI, times at `reference_C`. */
+export interface Sheet {
+  readonly id: string;
+  readonly productId: string;
+  readonly revision: number;
+  readonly name: string;
+  readonly class: SheetClass;
+  readonly binder: Binder;
+  /** the damage it is made for */
+  readonly uses: readonly ('spall' | 'crack' | 'overlay')[];
+  readonly packs: readonly { readonly mass_kg: number; readonly price_minor: number }[];
+  readonly thickness: { readonly least_m: number; readonly most_m: number; readonly liftMost_m: number; readonly feathers: boolean };
+  readonly grain_m: number;
+  readonly orientations: readonly Orientation[];
+  readonly moisture: Moisture;
+  /** least surface profile, ICRI CSP 1-10 */
+  readonly profile: number;
+  readonly bond: 'self' | 'slurry' | 'none';
+  readonly exposures: readonly Exposure[];
+  /** water to powder by mass; null for resins */
+  readonly water: { readonly least: number; readonly most: number; readonly byTask: Readonly<Partial<Record<Task, number>>> } | null;
+  /** parts by volume for resins */
+  readonly parts: readonly number[] | null;
+  readonly powderDensity_kg_m3: number;
+  readonly bulkDensity_kg_m3: number;
+  readonly airShare: number;
+  /** mixed volume of a kg of powder where the sheet states it, m3/kg */
+  readonly yield_m3_kg: number | null;
+  readonly flow: SheetTime;
+  readonly finish: SheetTime;
+  readonly reference_C: number;
+  readonly Ea_J_mol: number | null;
+  readonly milestones: Readonly<Partial<Record<MilestoneName, number>>>;
+  readonly strengths: readonly StrengthPoint[];
+  /** strength at which a milestone may be allowed, MPa */
+  readonly strengthFor: Readonly<Partial<Record<MilestoneName, number>>>;
+  /** packets a bag against the factor on working time; empty where none may be used */
+  readonly retarder: readonly (readonly [dose: number, factor: number])[];
+  readonly mixing: { readonly time_s: number; readonly portions: number; readonly batchMost_kg: number | null };
+  readonly massExponent: number | null;
+  readonly limits: { readonly airLeast_C: number; readonly airMost_C: number; readonly slabLeast_C: number; readonly slabMost_C: number };
+  readonly hazards: readonly ('wetCement' | 'silica' | 'sensitiser' | 'heat')[];
+  readonly colour: { readonly wet: string; readonly dry: string };
+  readonly shelfLife_days: number;
+}

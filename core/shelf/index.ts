@@ -1,0 +1,2 @@
+export * from './Sheet';
+export * from './reading';

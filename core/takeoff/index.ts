@@ -1,0 +1,2 @@
+export * from './polygonArea';
+export * from './volumeFromShape';

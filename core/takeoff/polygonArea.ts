@@ -1,0 +1,64 @@
+import { Problem } from '../quantity';
+
+export type Point = readonly [x_m: number, y_m: number];
+
+const cross = (o: Point, a: Point, b: Point): number => (a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0]);
+
+/** Whether two segments touch or cross. */
+function meet(a: Point, b: Point, c: Point, d: Point): boolean {
+  const d1 = cross(c, d, a);
+  const d2 = cross(c, d, b);
+  const d3 = cross(a, b, c);
+  const d4 = cross(a, b, d);
+  return d1 * d2 < 0 && d3 * d4 < 0;
+}
+
+/** Whether any two sides of an outline cross. */
+export function crossesItself(outline: readonly Point[]): boolean {
+  const n = outline.length;
+  for (let i = 0; i < n; i += 1)
+    for (let j = i + 2; j < n; j += 1) {
+      if (i === 0 && j === n - 1) continue;
+      if (meet(outline[i] as Point, outline[(i + 1) % n] as Point, outline[j] as Point, outline[(j + 1) % n] as Point)) return true;
+    }
+  return false;
+}
+
+/**
+ * Area of an outline by the shoelace, whichever way round it is listed and wherever it starts.
+ *
+ * @param outline three or more corners, m
+ * @returns m2
+ * @throws Problem `outlineTooShort`, `outlineCrosses`, `outlineVanishes`
+ */
+export function polygonArea(outline: readonly Point[]): number {
+  if (outline.length < 3) throw new Problem('outlineTooShort', { corners: outline.length });
+  if (crossesItself(outline)) throw new Problem('outlineCrosses', { corners: outline.length });
+  let twice = 0;
+  for (let i = 0; i < outline.length; i += 1) {
+    const [x1, y1] = outline[i] as Point;
+    const [x2, y2] = outline[(i + 1) % outline.length] as Point;
+    twice += x1 * y2 - x2 * y1;
+  }
+  const area = Math.abs(twice) / 2;
+  if (area < 1e-8) throw new Problem('outlineVanishes', { area_m2: area });
+  return area;
+}
+
+/** Corners of a rectangle, the first at `at`. */
+export function rectangle({ length_m, width_m, at = [0, 0] }: { length_m: number; width_m: number; at?: Point }): Point[] {
+  const [x, y] = at;
+  return [
+    [x, y],
+    [x + length_m, y],
+    [x + length_m, y + width_m],
+    [x, y + width_m],
+  ];
+}
+
+/** Length of an outline all the way round, m. */
+export const perimeter = (outline: readonly Point[]): number =>
+  outline.reduce((sum, [x, y], i) => {
+    const [nx, ny] = outline[(i + 1) % outline.length] as Point;
+    return sum + Math.hypot(nx - x, ny - y);
+  }, 0);

@@ -1,0 +1,5 @@
+export * from './constants';
+export * from './evaporation';
+export * from './skinTime';
+export * from './redampInterval';
+export * from './dewPoint';

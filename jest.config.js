@@ -1,0 +1,22 @@
+const esm = '@noble/hashes|convert|d3-[^/]*|delaunator|robust-predicates|internmap|uuid|idb|i18next|react-i18next';
+const swc = [
+  '@swc/jest',
+  {
+    jsc: {
+      target: 'es2022',
+      parser: { syntax: 'typescript', tsx: true, decorators: true },
+      transform: { legacyDecorator: true, react: { runtime: 'automatic' } },
+    },
+    module: { type: 'commonjs' },
+  },
+];
+const node = (name) => ({
+  displayName: name,
+  rootDir: `${__dirname}/${name}`,
+  testEnvironment: 'node',
+  testMatch: ['<rootDir>/**/*.test.ts'],
+  transform: { '^.+\\.m?[jt]sx?$': swc },
+  moduleNameMapper: { '^convert$': `${__dirname}/node_modules/convert/dist/index.js` },
+  transformIgnorePatterns: [`/node_modules/(?!(${esm})/)`],
+});
+module.exports = { projects: [...['core', 'draw', 'contract', 'words', 'server', 'cli', 'stand-ins'].map(node), '<rootDir>/app/jest.config.js'] };
