@@ -40,6 +40,6 @@ export const measured = (limit: Limit): Joi.ObjectSchema =>
 
 export const number = between;
 
-const point = Joi.array().items(Joi.number().min(-1000).max(1000)).length(2);
+const point = Joi.array().items(Joi.number().min(-LIMITS.side_m.most).max(LIMITS.side_m.most)).length(2);
 export const outline = Joi.array().items(point).min(3).max(200);
 export { point };

@@ -6,3 +6,4 @@ export * from './applyCommand';
 export * from './assemble';
 export * from './pourEvents';
 export * from './validate';
+export * from './sense';

@@ -1,5 +1,6 @@
 import type Joi from 'joi';
-import { changeSchema, commandSchema } from './commands';
+import { changeSchema, commandSchema, type Command } from './commands';
+import { senseOf } from './sense';
 
 /** One thing wrong with what was sent: where, a stable code, and the figures behind it. */
 export interface Fault {
@@ -19,11 +20,12 @@ export function check<T>(schema: Joi.Schema, value: unknown): { value: T; fault:
   return { value: null, fault: { field: detail.path.join('.'), code: detail.type, figures: limit === undefined ? {} : { limit } } };
 }
 
-/** A command, envelope and change, against its schemas. */
-export function checkCommand(value: unknown): ReturnType<typeof check<import('./commands').Command>> {
-  const envelope = check<import('./commands').Command>(commandSchema, value);
+/** A command: its envelope, its change against the schema of its entity, and what a schema cannot see. */
+export function checkCommand(value: unknown): { value: Command; fault: null } | { value: null; fault: Fault } {
+  const envelope = check<Command>(commandSchema, value);
   if (envelope.fault) return envelope;
-  const change = check<object>(changeSchema(envelope.value.kind), envelope.value.change);
-  if (change.fault) return { value: null, fault: { ...change.fault, field: `change.${change.fault.field}` } };
-  return { value: { ...envelope.value, change: change.value } as import('./commands').Command, fault: null };
+  const change = check<Command['change']>(changeSchema(envelope.value.kind), envelope.value.change);
+  const fault = change.fault ?? senseOf(change.value as Record<string, unknown>);
+  if (fault) return { value: null, fault: { ...fault, field: `change.${fault.field}` } };
+  return { value: { ...envelope.value, change: change.value as Command['change'] }, fault: null };
 }

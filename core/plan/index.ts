@@ -7,3 +7,4 @@ export * from './ticket';
 export * from './hashOf';
 export * from './mixOf';
 export * from './cautions';
+export * from './strata';

@@ -62,3 +62,17 @@ export const perimeter = (outline: readonly Point[]): number =>
     const [nx, ny] = outline[(i + 1) % outline.length] as Point;
     return sum + Math.hypot(nx - x, ny - y);
   }, 0);
+
+/** Whether a point lies in an outline, its sides included to a tenth of a millimetre. */
+export function inside([x, y]: Point, outline: readonly Point[]): boolean {
+  let odd = false;
+  for (let i = 0, j = outline.length - 1; i < outline.length; j = i, i += 1) {
+    const [x1, y1] = outline[i] as Point;
+    const [x2, y2] = outline[j] as Point;
+    const length = Math.hypot(x2 - x1, y2 - y1);
+    const along = ((x - x1) * (x2 - x1) + (y - y1) * (y2 - y1)) / (length * length || 1);
+    if (along >= 0 && along <= 1 && Math.abs((x2 - x1) * (y - y1) - (y2 - y1) * (x - x1)) <= 1e-4 * length) return true;
+    if (y1 > y !== y2 > y && x < ((x2 - x1) * (y - y1)) / (y2 - y1) + x1) odd = !odd;
+  }
+  return odd;
+}

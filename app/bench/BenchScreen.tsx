@@ -1,0 +1,27 @@
+import { say } from '@tufa/words';
+import { Link, type Href } from 'expo-router';
+import { Pressable, View } from 'react-native';
+import { Screen } from '../parts/Screen';
+import { Answer, T } from '../parts/T';
+
+/** Quick sums that change no job. */
+export function BenchScreen() {
+  return (
+    <Screen
+      title={say('bench.title')}
+      head={
+        <View className="gap-1">
+          <Answer size="number">{say('bench.title')}</Answer>
+          <T as="lead">{say('bench.lead')}</T>
+        </View>
+      }
+    >
+      <Link href={'/bench/window' as Href} asChild>
+        <Pressable className="min-h-[76px] justify-center border-b border-line py-3">
+          <T as="strong">{say('bench.window')}</T>
+          <T as="faint">{say('bench.windowLead')}</T>
+        </Pressable>
+      </Link>
+    </Screen>
+  );
+}

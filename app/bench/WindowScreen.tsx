@@ -1,0 +1,104 @@
+import { DEFAULT_CREW, DEFAULT_FIRM, strataDomain, STRATA_QUANTITIES, windowFor, type StrataQuantity, type WindowQuestion } from '@tufa/core/plan';
+import { ASSUMED, shelfOf } from '@tufa/contract/assemble';
+import { say, printFigure } from '@tufa/words';
+import { useLocalSearchParams } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { Quantities } from '../day/Quantities';
+import { StrataView } from '../day/StrataView';
+import { useFirm } from '../outbox/useFirm';
+import { Button } from '../parts/Button';
+import { Screen } from '../parts/Screen';
+import { Standing } from '../parts/Standing';
+import { Answer, T } from '../parts/T';
+
+/** The sum Window: how long a batch of any sheet stays workable, at any temperatures, without a job. */
+export function WindowScreen() {
+  const { sheet: wanted } = useLocalSearchParams<{ sheet?: string }>();
+  const firm = useFirm();
+  const sheets = shelfOf(firm.data).filter(({ sheet }) => sheet.water !== null);
+  const [sheetId, setSheetId] = useState<string | null>(wanted ?? null);
+  const [quantity, setQuantity] = useState<StrataQuantity>('slab_C');
+  const [values, setValues] = useState<Partial<WindowQuestion>>({});
+  const sheet = (sheets.find(({ id }) => id === sheetId) ?? sheets[0])?.sheet;
+  const settings = Object.values(firm.data.firm)[0]?.settings ?? DEFAULT_FIRM;
+  const question = useMemo<WindowQuestion | null>(
+    () =>
+      sheet
+        ? {
+            sheet,
+            task: 'spread',
+            share: 0.5,
+            retarderDose: 0,
+            thickness_m: Math.min(Math.max(0.02, sheet.thickness.least_m), sheet.thickness.liftMost_m),
+            ...ASSUMED,
+            sun: false,
+            crew: DEFAULT_CREW,
+            acceptedChance: settings.acceptedChance,
+            ...values,
+          }
+        : null,
+    [sheet, values, settings.acceptedChance],
+  );
+  const answer = useMemo(() => (question ? windowFor(question) : null), [question]);
+  const domain = sheet ? strataDomain(sheet, quantity) : null;
+  return (
+    <Screen
+      title={say('bench.window')}
+      head={
+        <View className="gap-1">
+          <Answer after={say('bench.place')}>{answer ? printFigure('t_s', answer.window.placeBy_s) : say('bench.window')}</Answer>
+          {answer ? (
+            <T as="lead">
+              {say('bench.placeLead', {
+                finish: printFigure('t_s', answer.window.finishBy_s),
+                set: printFigure('t_s', answer.milestones.find(({ name }) => name === 'initial')?.after_s ?? answer.window.finishBy_s),
+              })}
+            </T>
+          ) : null}
+        </View>
+      }
+    >
+      <Standing firm={firm} />
+      {firm.ready && !sheet ? <T as="lead">{say('bench.none')}</T> : null}
+      {question && answer && domain && sheet ? (
+        <>
+          <StrataView
+            question={question}
+            quantity={quantity}
+            domain={domain}
+            ghost={null}
+            answer={answer}
+            onChange={(value) => setValues({ ...values, [quantity]: value })}
+          />
+          <Quantities
+            question={question}
+            quantity={quantity}
+            available={STRATA_QUANTITIES.filter((one) => strataDomain(sheet, one) !== null)}
+            assumed={Object.keys(ASSUMED).filter((kind) => values[kind as StrataQuantity] === undefined)}
+            domain={domain}
+            onSelect={setQuantity}
+            onChange={(value) => setValues({ ...values, [quantity]: value })}
+            onSun={(sun) => setValues({ ...values, sun })}
+          />
+          <T as="h2">{say('bench.material')}</T>
+          <View className="flex-row flex-wrap gap-2">
+            {sheets.map(({ id, sheet: one }) => (
+              <Button
+                key={id}
+                label={one.name}
+                tone={one.id === sheet.id ? 'dark' : 'plain'}
+                onPress={() => {
+                  setSheetId(id);
+                  // Another sheet has another reach for thickness and retarder; the temperatures stay.
+                  setValues(({ thickness_m: _t, retarderDose: _r, share: _s, ...kept }) => kept);
+                  setQuantity((held) => (strataDomain(one, held) ? held : 'slab_C'));
+                }}
+              />
+            ))}
+          </View>
+        </>
+      ) : null}
+    </Screen>
+  );
+}

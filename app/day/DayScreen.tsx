@@ -1,0 +1,129 @@
+import { questionFor, strataDomain, STRATA_QUANTITIES, windowFor, type StrataQuantity, type WindowQuestion } from '@tufa/core/plan';
+import type { ConditionKind } from '@tufa/contract/assemble';
+import { Problem } from '@tufa/core/quantity';
+import { say } from '@tufa/words';
+import { useRouter, type Href } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { v7 as uuid } from 'uuid';
+import { change, usePerson, write } from '../outbox/useFirm';
+import { Button } from '../parts/Button';
+import { Cautions } from '../parts/Cautions';
+import { now } from '../parts/clock';
+import { nothingYet, StepLayout, StepScreen } from '../parts/StepScreen';
+import { stopOf } from '../parts/stopOf';
+import { useDraft } from '../parts/useDraft';
+import type { JobView } from '../parts/useJob';
+import { Levers } from './Levers';
+import { Quantities } from './Quantities';
+import { StrataView } from './StrataView';
+import { WindowAnswerLine } from './WindowAnswerLine';
+
+export const DayScreen = () => <StepScreen step="day">{(view) => <Day key={view.job.id} view={view} />}</StepScreen>;
+
+const READINGS: readonly ConditionKind[] = ['air_C', 'slab_C', 'powder_C', 'water_C'];
+
+type Try = Partial<Pick<WindowQuestion, StrataQuantity | 'sun'>>;
+
+/** Minutes you have to work, at these temperatures; the strata with its handle; what would lengthen them. */
+function Day({ view }: { view: JobView }) {
+  const router = useRouter();
+  const person = usePerson();
+  const { held, keep, clear } = useDraft<Try>(`day ${view.job.id}`);
+  const [tried, setTried] = useState<Try>(held ?? {});
+  const [quantity, setQuantity] = useState<StrataQuantity>('slab_C');
+  const go = (step: string) => (): void => router.replace(`/jobs/${view.job.id}/${step}` as Href);
+  const { finding, sheet } = view;
+  const chosen = finding?.chosen ?? null;
+  const share = chosen?.batches.share ?? Math.min(...view.input.firm.grid);
+  const kept = useMemo(
+    () => (finding && sheet?.water ? questionFor({ input: view.input, takeOff: finding.takeOff, sheet, share }) : null),
+    [view.input, finding, sheet, share],
+  );
+  const question = useMemo<WindowQuestion | null>(() => (kept ? { ...kept, ...tried } : null), [kept, tried]);
+  const answer = useMemo(() => {
+    try {
+      return question ? windowFor(question) : null;
+    } catch (error) {
+      if (error instanceof Problem) return null;
+      throw error;
+    }
+  }, [question]);
+  const stop = stopOf('day', view, go('walk'));
+  if (stop) return stop;
+  if (!finding || !sheet || !chosen || !kept || !question || !answer || !view.plan)
+    return (
+      <StepLayout step="day" view={view} parts={nothingYet({ title: say('fix.none'), lead: say('day.choose'), label: say('step.fix'), onPress: go('fix') })} />
+    );
+
+  const set = (values: Try): void => {
+    const next = { ...tried, ...values };
+    setTried(next);
+    keep(next);
+  };
+  const changed = (Object.keys(tried) as (keyof Try)[]).filter((name) => tried[name] !== kept[name]);
+  const keepAll = async (): Promise<void> => {
+    const takenAt = new Date(now()).toISOString();
+    const reading = (kind: ConditionKind | 'sun', value: number) =>
+      change('reading', 'add', uuid(), {
+        jobId: view.job.id,
+        elementId: finding.elementId,
+        findingId: null,
+        kind,
+        at: null,
+        takenAt,
+        subject: null,
+        value: { value, source: 'typed', by: person?.name ?? '' },
+      });
+    const batch = { ...view.input.batch, ...(changed.includes('share') ? { share: question.share } : {}), retarderDose: question.retarderDose };
+    const wanted = [
+      ...READINGS.filter((kind) => changed.includes(kind as keyof Try) || view.input.conditions[kind].source === 'assumed').map((kind) =>
+        reading(kind, question[kind as 'air_C']),
+      ),
+      ...(changed.includes('sun') ? [reading('sun', question.sun ? 1 : 0)] : []),
+      ...(changed.includes('share') || changed.includes('retarderDose') ? [change('job', 'change', view.job.id, { batch })] : []),
+    ];
+    if (wanted.length > 0) await write(...wanted);
+    const { thickness_m } = tried;
+    setTried(thickness_m === undefined ? {} : { thickness_m });
+    clear();
+  };
+  const domain = strataDomain(sheet, quantity);
+  const unread = READINGS.some((kind) => view.input.conditions[kind].source === 'assumed');
+  return (
+    <StepLayout
+      step="day"
+      view={view}
+      parts={{
+        head: <WindowAnswerLine answer={answer} sheet={sheet} chance={view.input.firm.acceptedChance} />,
+        body: (
+          <View className="gap-3">
+            {domain ? (
+              <StrataView
+                question={question}
+                quantity={quantity}
+                domain={domain}
+                ghost={tried[quantity] !== undefined && tried[quantity] !== kept[quantity] ? kept[quantity] : null}
+                answer={answer}
+                onChange={(value) => set({ [quantity]: value })}
+              />
+            ) : null}
+            <Quantities
+              question={question}
+              quantity={quantity}
+              available={STRATA_QUANTITIES.filter((one) => strataDomain(sheet, one) !== null)}
+              assumed={READINGS.filter((kind) => view.input.conditions[kind].source === 'assumed' && tried[kind as keyof Try] === undefined)}
+              domain={domain}
+              onSelect={setQuantity}
+              onChange={(value) => set({ [quantity]: value })}
+              onSun={(sun) => set({ sun })}
+            />
+            <Cautions screen="day" input={view.input} plan={view.plan} data={view.data} />
+          </View>
+        ),
+        foot: changed.length > 0 || unread ? <Button label={say('day.keep')} tone="act" onPress={() => void keepAll()} /> : undefined,
+        aside: <Levers question={question} answer={answer} grid={view.input.firm.grid} onTry={(values) => set(values as Try)} />,
+      }}
+    />
+  );
+}

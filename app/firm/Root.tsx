@@ -1,0 +1,41 @@
+import { say, speakIn } from '@tufa/words';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import { useFirm, usePerson, useSync } from '../outbox/useFirm';
+import { running } from '../now/waiting';
+import { Button } from '../parts/Button';
+import { applyUpdate, useUpdate } from '../parts/serviceWorker';
+import { T } from '../parts/T';
+import { SignIn } from './SignIn';
+
+/** Signed in or not; the firm's units; a new version offered, never while a batch runs. */
+export function Root({ children }: { children: ReactNode }) {
+  const person = usePerson();
+  useSync(Boolean(person));
+  if (person === undefined)
+    return (
+      <View role="main" className="h-full w-full flex-1 items-center justify-center bg-ground p-4">
+        <T as="lead">{say('state.loading')}</T>
+      </View>
+    );
+  if (person === null) return <SignIn />;
+  return <SignedIn>{children}</SignedIn>;
+}
+
+function SignedIn({ children }: { children: ReactNode }) {
+  const { data } = useFirm();
+  const settings = Object.values(data.firm)[0]?.settings;
+  if (settings) speakIn(settings);
+  const update = useUpdate();
+  return (
+    <View key={settings?.system ?? 'us'} className="h-full w-full flex-1 bg-ground">
+      {update && running(data).length === 0 ? (
+        <View role="status" className="flex-row items-center justify-between bg-selected px-4 py-1">
+          <T className="text-on-selected">{say('state.update')}</T>
+          <Button label={say('state.reload')} onPress={applyUpdate} />
+        </View>
+      ) : null}
+      {children}
+    </View>
+  );
+}

@@ -1,0 +1,107 @@
+import type { JobFields } from '@tufa/contract/entities';
+import { FIELDS } from '@tufa/contract/schemas';
+import { DEFAULT_BATCH, DEFAULT_CREW } from '@tufa/core/plan';
+import { say } from '@tufa/words';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { Controller } from 'react-hook-form';
+import { View } from 'react-native';
+import { v7 as uuid } from 'uuid';
+import { change, useFirm, write } from '../outbox/useFirm';
+import { Button } from '../parts/Button';
+import { Field } from '../parts/Field';
+import { Screen } from '../parts/Screen';
+import { Answer, T } from '../parts/T';
+import { useWireForm } from '../parts/useWireForm';
+
+interface JobText {
+  name: string;
+  customer: string;
+  address: string;
+  accessNote: string;
+}
+
+const NAMES = [
+  ['name', 'jobs.name'],
+  ['customer', 'jobs.customer'],
+  ['address', 'jobs.address'],
+  ['accessNote', 'jobs.access'],
+] as const;
+
+/** A new job, or the words of one changed. */
+export function JobForm() {
+  const { job: jobId } = useLocalSearchParams<{ job?: string }>();
+  const { data } = useFirm();
+  const router = useRouter();
+  const held = jobId ? data.job[jobId] : undefined;
+  const initial: JobText = { name: held?.name ?? '', customer: held?.customer ?? '', address: held?.address ?? '', accessNote: held?.accessNote ?? '' };
+  const form = useWireForm<JobText>({
+    name: `job ${jobId ?? 'new'}`,
+    initial,
+    wire: {
+      schema: FIELDS.job,
+      toWire: (values) => ({
+        ...values,
+        zone: held?.zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone,
+        pourOn: held?.pourOn ?? null,
+        crew: held?.crew ?? DEFAULT_CREW,
+        batch: held?.batch ?? DEFAULT_BATCH,
+        demonstration: held?.demonstration ?? false,
+      }),
+      fieldOf: (path) => ({ field: path as keyof JobText }),
+    },
+  });
+  const save = form.submit(async (wire) => {
+    const fields = wire as JobFields;
+    if (jobId) {
+      const { name, customer, address, accessNote } = fields;
+      await write(change('job', 'change', jobId, { name, customer, address, accessNote }));
+      router.replace('/jobs');
+      return;
+    }
+    const id = uuid();
+    await write(change('job', 'add', id, fields));
+    router.replace(`/jobs/${id}/walk` as Href);
+  });
+  return (
+    <Screen
+      title={say(jobId ? 'jobs.editTitle' : 'jobs.new')}
+      head={
+        <View className="gap-1">
+          <Answer size="number">{say(jobId ? 'jobs.editTitle' : 'jobs.new')}</Answer>
+          <T as="lead">{say('jobs.newLead')}</T>
+        </View>
+      }
+      foot={
+        <View className="flex-row gap-3">
+          <Button
+            label={say('walk.cancel')}
+            onPress={() => {
+              form.clear();
+              router.replace('/jobs');
+            }}
+          />
+          <Button label={say(jobId ? 'jobs.save' : 'jobs.create')} tone="act" grow onPress={() => void save()} />
+        </View>
+      }
+    >
+      {NAMES.map(([name, label], i) => (
+        <Controller
+          key={name}
+          control={form.control}
+          name={name}
+          render={({ field, fieldState }) => (
+            <Field
+              label={say(label)}
+              value={field.value}
+              onChange={field.onChange}
+              onBlur={field.onBlur}
+              fault={fieldState.error?.message}
+              autoFocus={i === 0 && !jobId}
+              onSubmit={() => void save()}
+            />
+          )}
+        />
+      ))}
+    </Screen>
+  );
+}

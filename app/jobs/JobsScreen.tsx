@@ -1,0 +1,70 @@
+import { say } from '@tufa/words';
+import { Link, useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { useFirm, change, write } from '../outbox/useFirm';
+import { Button, Word } from '../parts/Button';
+import { Field } from '../parts/Field';
+import { Screen } from '../parts/Screen';
+import { Standing } from '../parts/Standing';
+import { Answer, T } from '../parts/T';
+import { JobDrawing, jobsOf } from './JobList';
+
+/** All jobs, with a search over what a person would remember of one. */
+export function JobsScreen() {
+  const firm = useFirm();
+  const router = useRouter();
+  const [words, setWords] = useState('');
+  const [removed, setRemoved] = useState<{ id: string; name: string } | null>(null);
+  const jobs = jobsOf(firm.data);
+  const found = jobs.filter(({ name, customer, address }) => `${name} ${customer} ${address}`.toLowerCase().includes(words.trim().toLowerCase()));
+  return (
+    <Screen
+      title={say('jobs.title')}
+      head={<Answer size="number">{say('jobs.count', { count: jobs.length })}</Answer>}
+      foot={
+        <View className="gap-3">
+          {removed ? (
+            <View className="flex-row items-center justify-between bg-selected px-4" role="status">
+              <T className="text-on-selected">{say('jobs.removed', { name: removed.name })}</T>
+              <Word
+                label={say('jobs.undo')}
+                tone="text-on-selected"
+                onPress={() => void write(change('job', 'change', removed.id, { name: removed.name })).then(() => setRemoved(null))}
+              />
+            </View>
+          ) : null}
+          <Field label={say('jobs.search')} value={words} onChange={setWords} />
+          <Button label={say('jobs.new')} tone="act" onPress={() => router.push('/jobs/new')} />
+        </View>
+      }
+    >
+      <Standing firm={firm} />
+      {firm.ready && jobs.length === 0 ? <T as="lead">{say('jobs.empty')}</T> : null}
+      {firm.ready && jobs.length > 0 && found.length === 0 ? <T as="lead">{say('jobs.none')}</T> : null}
+      <View role="list">
+        {found.map((job) => (
+          <View key={job.id} role="listitem" className="flex-row items-center border-b border-line">
+            <Link href={`/jobs/${job.id}/walk` as Href} asChild>
+              <Pressable className="min-h-[76px] flex-1 flex-row items-center gap-4 py-3">
+                <JobDrawing data={firm.data} jobId={job.id} />
+                <View className="flex-1">
+                  <T as="strong">{job.name}</T>
+                  <T as="faint">{[job.customer, job.address].filter(Boolean).join(', ')}</T>
+                </View>
+              </Pressable>
+            </Link>
+            <View className="flex-row">
+              <Word label={say('jobs.edit')} hint={`${say('jobs.edit')} ${job.name}`} onPress={() => router.push(`/jobs/${job.id}/edit` as Href)} />
+              <Word
+                label={say('walk.remove')}
+                hint={`${say('jobs.remove')} ${job.name}`}
+                onPress={() => void write(change('job', 'remove', job.id)).then(() => setRemoved({ id: job.id, name: job.name }))}
+              />
+            </View>
+          </View>
+        ))}
+      </View>
+    </Screen>
+  );
+}

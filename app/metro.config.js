@@ -1,0 +1,20 @@
+const { getDefaultConfig } = require('expo/metro-config');
+const { withNativeWind } = require('nativewind/metro');
+
+const config = getDefaultConfig(__dirname);
+// In development the API is Express's; its address comes from npm run dev.
+const api = process.env.TUFA_API;
+if (api) {
+  const http = require('node:http');
+  config.server.enhanceMiddleware = (metro) => (request, response, next) => {
+    if (!request.url?.startsWith('/api/')) return metro(request, response, next);
+    const { hostname, port } = new URL(api);
+    const onward = http.request({ hostname, port, path: request.url, method: request.method, headers: request.headers }, (answer) => {
+      response.writeHead(answer.statusCode ?? 502, answer.headers);
+      answer.pipe(response);
+    });
+    onward.on('error', () => response.writeHead(502).end());
+    request.pipe(onward);
+  };
+}
+module.exports = withNativeWind(config, { input: './global.css' });

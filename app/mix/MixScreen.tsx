@@ -1,0 +1,190 @@
+import type { ChosenPlan, FindingPlan, TicketLine } from '@tufa/core/plan';
+import { vesselScene } from '@tufa/draw';
+import { say, printFigure, sayShare, unitSystem } from '@tufa/words';
+import { print } from '@tufa/core/quantity';
+import { useRouter, type Href } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { Pressable, Text, View } from 'react-native';
+import { Button } from '../parts/Button';
+import { allAcknowledged, Cautions } from '../parts/Cautions';
+import { Lines } from '../parts/Lines';
+import { SceneView } from '../parts/SceneView';
+import { nothingYet, StepLayout, StepScreen } from '../parts/StepScreen';
+import { stopOf } from '../parts/stopOf';
+import { SunSwitch } from '../parts/SunSwitch';
+import { Answer, T } from '../parts/T';
+import type { JobView } from '../parts/useJob';
+import { usePhone } from '../parts/useSettings';
+import { bagsText } from './bagsText';
+import { PlanFile } from './PlanFile';
+
+export const MixScreen = () => <StepScreen step="mix">{(view) => <Mix key={view.job.id} view={view} />}</StepScreen>;
+
+/** A measure in the vessel the crew holds. */
+const vessel = (kind: 'volume' | 'mass', value: number): string => {
+  const { digits, unit } = print({ kind, value, system: unitSystem(), fine: true });
+  return `${digits} ${unit}`;
+};
+
+/** What binds a batch, in words; a choice limit of the whole bag is no limit. */
+function limitText({ batches }: ChosenPlan): string {
+  if (batches.share === null) return say('mix.noFit', { limit: batches.limit ?? '' });
+  return batches.limit === null ? say('mix.whole') : say('mix.limitLine', { limit: batches.limit });
+}
+
+/** Bags and batches; one ticket at the pail; what to buy. */
+function Mix({ view }: { view: JobView }) {
+  const router = useRouter();
+  const go = (step: string) => (): void => router.replace(`/jobs/${view.job.id}/${step}` as Href);
+  const stop = stopOf('mix', view, go('walk'));
+  if (stop) return stop;
+  const { finding, sheet } = view;
+  if (!finding?.chosen || !sheet || !view.plan)
+    return (
+      <StepLayout step="mix" view={view} parts={nothingYet({ title: say('fix.none'), lead: say('day.choose'), label: say('step.fix'), onPress: go('fix') })} />
+    );
+  const { chosen } = finding;
+  const { quantities, batches } = chosen;
+  const count = quantities.chosen.packages.reduce((sum, pack) => sum + pack.count, 0);
+  const ready = batches.share !== null && allAcknowledged('mix', { input: view.input, plan: view.plan }, view.data);
+  return (
+    <StepLayout
+      step="mix"
+      view={view}
+      parts={{
+        head: (
+          <View className="gap-1">
+            <View className="flex-row items-center justify-between">
+              <Answer after={say('mix.buy')}>{say('mix.bags', { count })}</Answer>
+              <SunSwitch />
+            </View>
+            <T as="lead" {...(batches.share === null ? { tone: 'stop' as const } : {})}>
+              {batches.share === null
+                ? limitText(chosen)
+                : say('mix.lead', {
+                    need: bagsText(quantities.bags.p50, true),
+                    low: bagsText(quantities.bags.p10, true),
+                    high: bagsText(quantities.bags.p90, true),
+                    count: batches.count,
+                    share: sayShare(batches.share),
+                    limit: limitText(chosen),
+                  })}
+            </T>
+          </View>
+        ),
+        body: (
+          <View className="gap-4">
+            <TicketView view={view} finding={finding} chosen={chosen} />
+            <Cautions screen="mix" input={view.input} plan={view.plan} data={view.data} />
+            <Order chosen={chosen} />
+            <PlanFile view={view} />
+          </View>
+        ),
+        foot: ready ? (
+          <Button label={say('mix.goPour')} tone="act" big onPress={go('pour')} />
+        ) : batches.share === null ? (
+          <Button label={say('step.day')} tone="act" onPress={go('day')} />
+        ) : (
+          <T as="strong">{say('mix.ackFirst')}</T>
+        ),
+      }}
+    />
+  );
+}
+
+/** One ticket, in the order it goes into the pail, a line to tick at a time, beside the pail with its marks. */
+function TicketView({ view, finding, chosen }: { view: JobView; finding: FindingPlan; chosen: ChosenPlan }) {
+  const { ticket, window } = chosen;
+  const { hand } = usePhone();
+  const [ticked, setTicked] = useState<readonly string[]>([]);
+  const water = ticket.lines.find((line) => line.code === 'water');
+  const scene = useMemo(
+    () =>
+      vesselScene({
+        width: 108,
+        height: 330,
+        pail_m3: view.input.firm.pail_m3,
+        water_m3: water?.code === 'water' ? water.volume_m3 : 0,
+        mixed_m3: window.batch.volume_m3,
+      }),
+    [view.input.firm.pail_m3, water, window.batch.volume_m3],
+  );
+  return (
+    <View className="gap-2">
+      <T as="h2">{`${say('mix.ticket')}, ${sayShare(ticket.share)}`}</T>
+      <T as="faint">{say('mix.ticketLead', { volume_m3: window.batch.volume_m3, area_m2: window.batch.area_m2, thickness_m: finding.takeOff.mean_m })}</T>
+      <View className={hand === 'right' ? 'flex-row gap-3' : 'flex-row-reverse gap-3'}>
+        <View className="flex-1">
+          {ticket.lines.map((line) => (
+            <TicketRow
+              key={line.code}
+              line={line}
+              on={ticked.includes(line.code)}
+              onTick={() => setTicked(ticked.includes(line.code) ? ticked.filter((code) => code !== line.code) : [...ticked, line.code])}
+            />
+          ))}
+        </View>
+        <SceneView scene={scene} />
+      </View>
+      <T as="strong">{ticket.moreWater_m3 > 1e-6 ? say('mix.more', { more: vessel('volume', ticket.moreWater_m3) }) : say('mix.noMore')}</T>
+      <T>{`${say('mix.task')}: ${say(`word.task.${ticket.task}`)}. ${say('mix.hand')}: ${say(`mix.test.${ticket.task}`)}`}</T>
+    </View>
+  );
+}
+
+const figureOf = (line: TicketLine): { main: string; sub: string } => {
+  switch (line.code) {
+    case 'water':
+      return { main: vessel('volume', line.volume_m3), sub: say('mix.toLower') };
+    case 'retarder':
+      return { main: `${Math.round(line.packets * 100) / 100}`, sub: say('mix.stirGone') };
+    case 'powder':
+      return {
+        main: sayShare(line.share),
+        sub: line.portions > 1 ? say('mix.inGoes', { mass: vessel('mass', line.mass_kg), count: line.portions }) : vessel('mass', line.mass_kg),
+      };
+    case 'mix':
+      return { main: printFigure('t_s', line.time_s), sub: say('mix.slow') };
+  }
+};
+
+function TicketRow({ line, on, onTick }: { line: TicketLine; on: boolean; onTick: () => void }) {
+  const { main, sub } = figureOf(line);
+  return (
+    <Pressable
+      role="checkbox"
+      aria-checked={on}
+      aria-label={`${say(`mix.${line.code}`)} ${main}, ${sub}`}
+      onPress={onTick}
+      className="min-h-[88px] flex-row items-center gap-3 border-b border-line py-2"
+    >
+      <View className={`h-[40px] w-[40px] items-center justify-center border-4 border-ink ${on ? 'bg-selected' : 'bg-sheet'}`}>
+        {on ? <Text className="font-text text-[24px] font-bold text-on-selected">✓</Text> : null}
+      </View>
+      <View className="flex-1">
+        <T as="small">{say(`mix.${line.code}`)}</T>
+        <T as="number">{main}</T>
+        <T>{sub}</T>
+      </View>
+    </Pressable>
+  );
+}
+
+function Order({ chosen }: { chosen: ChosenPlan }) {
+  const { options, chosen: bought } = chosen.quantities;
+  const packs = (packages: typeof bought.packages): string =>
+    packages.map(({ count, mass_kg }) => say('mix.packs', { count: String(count), mass: printFigure('m_kg', mass_kg) })).join(', ');
+  return (
+    <View className="gap-1">
+      <T as="h2">{say('mix.buyTitle')}</T>
+      <T as="strong">{`${packs(bought.packages)}  ${printFigure('c_minor', bought.cost_minor)}`}</T>
+      <Lines
+        label={say('mix.order')}
+        lines={options.map((option) => [
+          say(`mix.p${Math.round(option.quantile * 100)}`),
+          `${packs(option.packages)}, ${printFigure('c_minor', option.cost_minor)}; ${say('mix.short', { percent: Math.round(option.chanceShort * 100) })}; ${say('mix.left', { left: printFigure('l_kg', option.leftOver_kg) })}`,
+        ])}
+      />
+    </View>
+  );
+}

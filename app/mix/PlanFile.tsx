@@ -1,0 +1,29 @@
+import { say } from '@tufa/words';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Button } from '../parts/Button';
+import { planWorker } from '../workers/planWorker';
+import { saveFile } from '../parts/saveFile';
+import { T } from '../parts/T';
+import type { JobView } from '../parts/useJob';
+
+/** The job file with its whole plan as JSON, computed in the worker so that a large job does not hold up the thumb. */
+export function PlanFile({ view }: { view: JobView }) {
+  const [state, setState] = useState<'ready' | 'working' | 'failed'>('ready');
+  const save = async (): Promise<void> => {
+    setState('working');
+    try {
+      const plan = await planWorker().compute(view.input);
+      saveFile({ name: `${view.job.name}.plan.json`, type: 'application/json', text: JSON.stringify({ input: view.input, plan }, null, 1) });
+      setState('ready');
+    } catch {
+      setState('failed');
+    }
+  };
+  return (
+    <View className="items-start gap-1">
+      <Button label={say(state === 'working' ? 'mix.working' : 'mix.json')} disabled={state === 'working'} onPress={() => void save()} />
+      {state === 'failed' ? <T tone="stop">{say('state.failed')}</T> : null}
+    </View>
+  );
+}

@@ -1,0 +1,91 @@
+import type { FirmData, RowOf } from '@tufa/contract/entities';
+import { say } from '@tufa/words';
+import { useRouter, type Href } from 'expo-router';
+import { useMemo } from 'react';
+import { Pressable, View } from 'react-native';
+import { useFirm } from '../outbox/useFirm';
+import { Button, Word } from '../parts/Button';
+import { Screen } from '../parts/Screen';
+import { Standing } from '../parts/Standing';
+import { SyncLine } from '../parts/SyncLine';
+import { Answer, T } from '../parts/T';
+import { JobDrawing, jobsOf } from '../jobs/JobList';
+import { running, waitingFor } from './waiting';
+
+/** What to do now, and what waits. The plan itself is not computed here: this is the first screen on a slow phone. */
+export function NowScreen() {
+  const firm = useFirm();
+  const router = useRouter();
+  const { data } = firm;
+  const jobs = jobsOf(data);
+  const live = useMemo(() => running(data), [data]);
+  const liveJob = live[0] ? data.job[live[0].jobId] : undefined;
+  const planned = jobs
+    .filter(({ id, pourOn }) => pourOn !== null && waitingFor(data, id).code === 'pour')
+    .sort((a, b) => ((a.pourOn ?? '') < (b.pourOn ?? '') ? -1 : 1));
+  const next = liveJob ?? planned[0];
+  return (
+    <Screen
+      title={say('nav.now')}
+      head={
+        <View className="gap-2">
+          <View className="flex-row items-center justify-between">
+            <SyncLine />
+            <Word label={say('nav.firm')} onPress={() => router.push('/firm')} />
+          </View>
+          <Answer>{headline(next, live.length, liveJob !== undefined)}</Answer>
+          <T as="lead">
+            {next
+              ? liveJob
+                ? say('now.leadRunning', { name: next.name })
+                : say('now.leadJob', { customer: next.customer, note: next.accessNote })
+              : say('now.lead')}
+          </T>
+        </View>
+      }
+      foot={
+        next ? (
+          <Button label={say(liveJob ? 'now.running' : 'now.open')} tone="act" big onPress={() => router.push(`/jobs/${next.id}/pour` as Href)} />
+        ) : (
+          <Button label={say('now.newJob')} tone="act" big onPress={() => router.push('/jobs/new')} />
+        )
+      }
+    >
+      <Standing firm={firm} />
+      <T as="h2" className="mt-2">
+        {say('now.waiting')}
+      </T>
+      {firm.ready && jobs.length === 0 ? <T as="lead">{say('now.nothing')}</T> : null}
+      <View>
+        {jobs.map((job) => (
+          <Waiting key={job.id} data={data} job={job} />
+        ))}
+      </View>
+      {next ? <Button label={say('now.newJob')} onPress={() => router.push('/jobs/new')} /> : null}
+    </Screen>
+  );
+}
+
+function headline(job: RowOf<'job'> | undefined, count: number, isRunning: boolean): string {
+  if (!job) return say('now.title');
+  if (isRunning) return say('now.titleRunning', { count });
+  return say('now.titleJob', { name: job.name.toLowerCase(), time: (job.pourOn ?? '').slice(11) });
+}
+
+function Waiting({ data, job }: { data: FirmData; job: RowOf<'job'> }) {
+  const router = useRouter();
+  const wait = waitingFor(data, job.id);
+  return (
+    <Pressable
+      role="link"
+      onPress={() => router.push(`/jobs/${job.id}/${wait.step}` as Href)}
+      className="min-h-[76px] flex-row items-center gap-4 border-b border-line py-3"
+    >
+      <JobDrawing data={data} jobId={job.id} />
+      <View className="flex-1">
+        <T as="strong">{job.name}</T>
+        <T as="faint">{say(`now.wait.${wait.code}`)}</T>
+      </View>
+    </Pressable>
+  );
+}

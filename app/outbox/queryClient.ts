@@ -1,0 +1,16 @@
+import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
+import { onlineManager, QueryClient } from '@tanstack/react-query';
+import { del, get, set } from 'idb-keyval';
+
+// The library believes it is online when opened without signal.
+if (typeof navigator !== 'undefined') onlineManager.setOnline(navigator.onLine);
+
+/** Serves reads only; writes go through the outbox. */
+export const queryClient = new QueryClient({
+  defaultOptions: { queries: { gcTime: Infinity, staleTime: 30_000, retry: 1, networkMode: 'online', refetchOnWindowFocus: true, structuralSharing: false } },
+});
+
+export const persister = createAsyncStoragePersister({
+  storage: { getItem: async (key: string) => ((await get(key)) as string | undefined) ?? null, setItem: (key, value) => set(key, value), removeItem: del },
+  throttleTime: 500,
+});

@@ -1,0 +1,164 @@
+import { applyCommand, mergeRows } from '@tufa/contract/applyCommand';
+import type { Command, Writable } from '@tufa/contract/commands';
+import { emptyFirmData, type EntityFields, type FirmData } from '@tufa/contract/entities';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo, useSyncExternalStore } from 'react';
+import { now } from '../parts/clock';
+import { api, ApiProblem, type SignedInPerson } from './api';
+import type { OutboxRecord } from './database';
+import { outbox, type Draft } from './Outbox';
+import { queryClient } from './queryClient';
+
+interface Pulled {
+  readonly cursor: number;
+  readonly data: FirmData;
+  /** what to add to this phone's clock to have the firm's, ms */
+  readonly clockOffset: number;
+}
+
+const FIRM = ['firm'] as const;
+const SESSION = ['session'] as const;
+
+/** Pulls everything that changed since the last pull; a job is then whole on the phone. */
+async function pull(): Promise<Pulled> {
+  let held = queryClient.getQueryData<Pulled>(FIRM) ?? { cursor: 0, data: emptyFirmData(), clockOffset: 0 };
+  for (;;) {
+    const sent = now();
+    const page = await api.changes(held.cursor);
+    const clockOffset = Math.round(Date.parse(page.serverTime) - (sent + now()) / 2);
+    held = { cursor: page.cursor, data: mergeRows(held.data, page.rows), clockOffset };
+    if (!page.more) return held;
+  }
+}
+
+const refetch = async (): Promise<void> => {
+  const pulled = await pull();
+  queryClient.setQueryData(FIRM, pulled);
+};
+
+let draining = Promise.resolve();
+
+/** Sends what waits and pulls what changed; quiet without signal. */
+export function sync(): Promise<void> {
+  draining = draining
+    .then(() => outbox.drain(api.send, refetch))
+    .catch((error: unknown) => {
+      if (error instanceof ApiProblem && error.details.status === 401) queryClient.setQueryData(SESSION, null);
+    });
+  return draining;
+}
+
+export interface Firm {
+  readonly data: FirmData;
+  readonly ready: boolean;
+  readonly failed: boolean;
+  readonly clockOffset: number;
+  readonly records: readonly OutboxRecord[];
+  readonly unsent: number;
+}
+
+/** Everything of the firm on this phone, with what waits in the outbox laid over it. */
+export function useFirm(): Firm {
+  const query = useQuery({ queryKey: FIRM, queryFn: pull });
+  const records = useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
+  const pulled = query.data;
+  const data = useMemo(
+    () =>
+      records
+        .filter(({ state }) => state === 'waiting' || state === 'sent')
+        .reduce((held, { command }) => applyCommand(held, command), pulled?.data ?? emptyFirmData()),
+    [pulled, records],
+  );
+  return {
+    data,
+    ready: pulled !== undefined,
+    failed: query.isError,
+    clockOffset: pulled?.clockOffset ?? 0,
+    records,
+    unsent: records.filter(({ state }) => state === 'waiting').length,
+  };
+}
+
+/** Who is signed in: undefined while asked, null for nobody. Kept on the phone for days without signal. */
+export function usePerson(): SignedInPerson | null | undefined {
+  const query = useQuery({
+    queryKey: SESSION,
+    queryFn: async () => {
+      try {
+        return (await api.session()).person;
+      } catch (error) {
+        if (error instanceof ApiProblem && error.details.status === 401) return null;
+        throw error;
+      }
+    },
+    staleTime: 300_000,
+  });
+  return query.data ?? (query.isError ? null : query.data);
+}
+
+export async function signIn(personId: string): Promise<void> {
+  const { person } = await api.signIn(personId, { id: outbox.deviceId(), label: navigator.userAgent.slice(0, 80) });
+  queryClient.setQueryData(SESSION, person);
+  await queryClient.invalidateQueries({ queryKey: FIRM });
+}
+
+export async function signOut(): Promise<void> {
+  await api.signOut().catch(() => null);
+  queryClient.setQueryData(SESSION, null);
+}
+
+const current = (): { data: FirmData; person: string } => {
+  const pulled = queryClient.getQueryData<Pulled>(FIRM);
+  const data = outbox
+    .snapshot()
+    .filter(({ state }) => state !== 'parked' && state !== 'refused')
+    .reduce((held, { command }) => applyCommand(held, command), pulled?.data ?? emptyFirmData());
+  return { data, person: queryClient.getQueryData<SignedInPerson>(SESSION)?.id ?? '' };
+};
+
+export interface Change<N extends Writable = Writable> {
+  readonly name: N;
+  readonly verb: 'add' | 'change' | 'remove';
+  readonly target: string;
+  readonly change: Partial<EntityFields[N]>;
+}
+
+/** A change of one entity, its fields checked by the types. */
+export const change = <N extends Writable>(name: N, verb: 'add' | 'change' | 'remove', target: string, fields: Partial<EntityFields[N]> = {}): Change =>
+  ({ name, verb, target, change: fields }) as unknown as Change;
+
+/**
+ * Writes changes made together. They are on this phone when the promise resolves; the firm has them when there is
+ * signal.
+ */
+export async function write(...changes: readonly Change[]): Promise<Command[]> {
+  const { data, person } = current();
+  const drafts: Draft[] = changes.map(({ name, verb, target, change: fields }) => {
+    const present = (data[name] as unknown as Record<string, Record<string, unknown> | undefined>)[target];
+    const base = verb === 'add' || !present ? null : Object.fromEntries(Object.keys(fields).map((field) => [field, present[field]]));
+    return { kind: `${name}.${verb}`, target, base, change: fields } as Draft;
+  });
+  const commands = await outbox.write(person, drafts, new Date(now()));
+  void sync();
+  return commands;
+}
+
+/** Keeps the phone and the firm together while the application is open: signal, focus, news, and a slow tick. */
+export function useSync(signedIn: boolean): void {
+  useEffect(() => {
+    if (!signedIn) return;
+    const run = (): void => void sync();
+    run();
+    const tick = setInterval(() => outbox.snapshot().some(({ state }) => state === 'waiting' || state === 'sent') && run(), 10_000);
+    window.addEventListener('online', run);
+    document.addEventListener('visibilitychange', run);
+    const news = new EventSource('/api/v1/news');
+    news.onmessage = () => void queryClient.invalidateQueries({ queryKey: FIRM });
+    return () => {
+      clearInterval(tick);
+      window.removeEventListener('online', run);
+      document.removeEventListener('visibilitychange', run);
+      news.close();
+    };
+  }, [signedIn]);
+}

@@ -1,0 +1,94 @@
+import { Pressable, Text, View } from 'react-native';
+
+export interface Option<V extends string> {
+  readonly value: V;
+  readonly label: string;
+}
+
+/** One of a few: a row of words as tall as a thumb. Arrow keys move between them as in any radio group. */
+export function Choice<V extends string>({
+  label,
+  options,
+  value,
+  onChange,
+  labelHidden = false,
+}: {
+  label: string;
+  options: readonly Option<V>[];
+  value: V | null;
+  onChange: (value: V) => void;
+  labelHidden?: boolean;
+}) {
+  const move = (by: number): void => {
+    const at = options.findIndex((option) => option.value === value);
+    const next = options[(Math.max(at, 0) + by + options.length) % options.length];
+    if (next) onChange(next.value);
+  };
+  const onKeyDown = (event: { key: string; preventDefault: () => void; currentTarget: unknown }): void => {
+    const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    move(by);
+    const group = event.currentTarget as HTMLElement;
+    requestAnimationFrame(() => group.querySelector<HTMLElement>('[aria-checked="true"]')?.focus());
+  };
+  return (
+    <View className="gap-1">
+      {labelHidden ? null : <Text className="font-text text-[16px] text-faint">{label}</Text>}
+      <View role="radiogroup" aria-label={label} className="flex-row flex-wrap gap-2" {...({ onKeyDown } as object)}>
+        {options.map((option, i) => {
+          const on = option.value === value;
+          return (
+            <Pressable
+              key={option.value}
+              role="radio"
+              aria-checked={on}
+              aria-label={option.label}
+              tabIndex={on || (value === null && i === 0) ? 0 : -1}
+              onPress={() => onChange(option.value)}
+              className={`min-h-[56px] lg:min-h-[48px] min-w-[72px] grow items-center justify-center border-2 px-3 ${on ? 'border-selected bg-selected' : 'border-edge bg-sheet'}`}
+            >
+              <Text className={`font-text text-center text-[16px] ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{option.label}</Text>
+            </Pressable>
+          );
+        })}
+      </View>
+    </View>
+  );
+}
+
+/** Several of a few: each its own switch. */
+export function Several<V extends string>({
+  label,
+  options,
+  values,
+  onChange,
+}: {
+  label: string;
+  options: readonly Option<V>[];
+  values: readonly V[];
+  onChange: (values: V[]) => void;
+}) {
+  return (
+    <View className="gap-1" role="group" aria-label={label}>
+      <Text className="font-text text-[16px] text-faint">{label}</Text>
+      <View className="flex-row flex-wrap gap-2">
+        {options.map((option) => {
+          const on = values.includes(option.value);
+          return (
+            <Pressable
+              key={option.value}
+              role="checkbox"
+              aria-checked={on}
+              aria-label={option.label}
+              onPress={() => onChange(on ? values.filter((value) => value !== option.value) : [...values, option.value])}
+              className={`min-h-[56px] lg:min-h-[48px] min-w-[100px] grow items-center justify-center border-2 px-3 ${on ? 'border-selected bg-selected' : 'border-edge bg-sheet'}`}
+            >
+              <Text className={`font-text text-[16px] ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{option.label}</Text>
+            </Pressable>
+          );
+        })}
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,34 @@
+import { say } from '@tufa/words';
+import Head from 'expo-router/head';
+import type { ReactNode } from 'react';
+import { ScrollView, View } from 'react-native';
+import { MainBar } from './Bars';
+import { Returned } from './SyncLine';
+import { useWide } from './useSize';
+
+/** A screen outside the jobs: head with the answer, body that scrolls, foot under the thumb, the main bar. */
+export function Screen({ title, head, children, foot }: { title: string; head: ReactNode; children: ReactNode; foot?: ReactNode }) {
+  const wide = useWide();
+  const body = (
+    <View role="main" className="flex-1">
+      <View className="w-full max-w-[860px] flex-1">
+        <Returned />
+        <View className="px-4 pb-2 pt-4">{head}</View>
+        <ScrollView className="flex-1" contentContainerClassName="px-4 pb-6 gap-4" keyboardShouldPersistTaps="handled">
+          {children}
+        </ScrollView>
+        {foot ? <View className="px-4 pb-3 pt-2">{foot}</View> : null}
+      </View>
+    </View>
+  );
+  return (
+    <View className={`h-full w-full flex-1 bg-ground ${wide ? 'flex-row' : ''}`}>
+      <Head>
+        <title>{`${title}, ${say('tufa')}`}</title>
+      </Head>
+      {wide ? <MainBar rail /> : null}
+      {body}
+      {wide ? null : <MainBar />}
+    </View>
+  );
+}

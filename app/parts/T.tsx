@@ -1,0 +1,53 @@
+import type { ReactNode } from 'react';
+import { Text } from 'react-native';
+
+const STYLE = {
+  body: 'font-text text-[16px] leading-[22px] text-ink',
+  strong: 'font-text text-[16px] leading-[22px] text-ink font-bold',
+  faint: 'font-text text-[16px] leading-[22px] text-faint',
+  small: 'font-text text-[14px] leading-[20px] text-faint',
+  lead: 'font-text text-[18px] leading-[25px] text-faint',
+  h2: 'font-head text-[20px] leading-[26px] text-ink font-bold',
+  number: 'font-head text-[28px] leading-[30px] text-ink font-bold',
+  answer: 'font-head text-[44px] leading-[46px] text-ink font-extrabold',
+} as const;
+
+/** Text in one of the house's styles. `h1` takes the focus after navigation. */
+export function T({
+  as = 'body',
+  tone,
+  children,
+  className = '',
+  lines,
+  id,
+}: {
+  as?: keyof typeof STYLE;
+  tone?: 'caution' | 'stop' | 'act' | 'ink' | 'faint';
+  children: ReactNode;
+  className?: string;
+  lines?: number;
+  id?: string;
+}) {
+  const heading = as === 'h2' ? { role: 'heading' as const, 'aria-level': 2 } : {};
+  const colour = { caution: 'text-caution', stop: 'text-stop', act: 'text-act', ink: 'text-ink', faint: 'text-faint' }[tone ?? 'ink'];
+  return (
+    <Text
+      {...heading}
+      {...(id ? { nativeID: id } : {})}
+      {...(lines ? { numberOfLines: lines } : {})}
+      className={`${STYLE[as]} ${tone ? colour : ''} ${className}`}
+    >
+      {children}
+    </Text>
+  );
+}
+
+/** The screen's answer: the page's one h1, large, with small words after it. */
+export function Answer({ children, after, size = 'answer' }: { children: ReactNode; after?: ReactNode; size?: 'answer' | 'number' }) {
+  return (
+    <Text role="heading" aria-level={1} tabIndex={-1} nativeID="answer" className={size === 'answer' ? STYLE.answer : `${STYLE.number} leading-[34px]`}>
+      {children}
+      {after ? <Text className="font-text text-[18px] font-normal text-faint"> {after}</Text> : null}
+    </Text>
+  );
+}

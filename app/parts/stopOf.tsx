@@ -1,0 +1,38 @@
+import { say, sayReason } from '@tufa/words';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import type { Step } from './Bars';
+import { Button } from './Button';
+import { StepLayout } from './StepScreen';
+import { Answer, T } from './T';
+import type { JobView } from './useJob';
+
+/** While a stop stands, or the plan cannot be computed, a step shows why and whom to ask instead of any figure. */
+export function stopOf(step: Step, view: JobView, toWalk: () => void): ReactNode | null {
+  if (!view.stopped && !view.problem) return null;
+  const reasons = view.plan?.elements.flatMap(({ verdict }) => (verdict.code === 'stop' ? verdict.reasons : [])) ?? [];
+  return (
+    <StepLayout
+      step={step}
+      view={view}
+      parts={{
+        head: (
+          <View className="gap-2">
+            <Answer size="number">{say('stop.hidden')}</Answer>
+            <T as="lead">{view.problem ? say(`problem.${view.problem.code}`, view.problem.figures) : say('verdict.ask')}</T>
+          </View>
+        ),
+        body: (
+          <View className="gap-2">
+            {reasons.map((reason) => (
+              <View key={reason.code} className="bg-stop-fill p-3">
+                <T>{sayReason(reason)}</T>
+              </View>
+            ))}
+          </View>
+        ),
+        foot: <Button label={say('stop.open')} tone="act" onPress={toWalk} />,
+      }}
+    />
+  );
+}

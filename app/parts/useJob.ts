@@ -1,0 +1,102 @@
+import { assemblePlanInput } from '@tufa/contract/assemble';
+import { pourEventsOf } from '@tufa/contract/pourEvents';
+import type { FirmData, RowOf } from '@tufa/contract/entities';
+import { computePlan, type FindingPlan, type Plan, type PlanInput } from '@tufa/core/plan';
+import { fold, type BatchState, type PourEvent } from '@tufa/core/pour';
+import { Problem } from '@tufa/core/quantity';
+import type { Sheet } from '@tufa/core/shelf';
+import { useMemo } from 'react';
+import { useFirm, type Firm } from '../outbox/useFirm';
+import type { Step, StepState } from './Bars';
+
+export interface JobView extends Firm {
+  readonly job: RowOf<'job'>;
+  readonly input: PlanInput;
+  readonly plan: Plan | null;
+  readonly problem: Problem | null;
+  readonly events: readonly PourEvent[];
+  readonly batches: readonly BatchState[];
+  readonly stopped: boolean;
+  /** the finding being worked on: the first with a choice, else the first */
+  readonly finding: FindingPlan | null;
+  readonly sheet: Sheet | null;
+  readonly steps: Readonly<Record<Step, StepState>>;
+}
+
+const planOf = (input: PlanInput): { plan: Plan | null; problem: Problem | null } => {
+  try {
+    return { plan: computePlan(input), problem: null };
+  } catch (error) {
+    if (error instanceof Problem) return { plan: null, problem: error };
+    throw error;
+  }
+};
+
+/** Where a job stands, from its rows alone. */
+export function jobView(firm: Firm, jobId: string): JobView | null {
+  const { data } = firm;
+  const job = data.job[jobId];
+  const input = assemblePlanInput(data, jobId);
+  if (!job || !input) return null;
+  const { plan, problem } = planOf(input);
+  const events = pourEventsOf(data, jobId);
+  const batches = fold(events);
+  const finding = plan?.findings.find(({ chosen }) => chosen) ?? plan?.findings[0] ?? null;
+  const sheet = input.sheets.find(({ id }) => id === finding?.chosen?.sheetId) ?? null;
+  const stopped = plan?.elements.some(({ verdict }) => verdict.code === 'stop') ?? false;
+  return {
+    ...firm,
+    job,
+    input,
+    plan,
+    problem,
+    events,
+    batches,
+    finding,
+    sheet,
+    stopped,
+    steps: stepsOf({ data, jobId, plan, input, finding, batches, stopped }),
+  };
+}
+
+function stepsOf({
+  plan,
+  input,
+  finding,
+  batches,
+  stopped,
+}: {
+  data: FirmData;
+  jobId: string;
+  plan: Plan | null;
+  input: PlanInput;
+  finding: FindingPlan | null;
+  batches: readonly BatchState[];
+  stopped: boolean;
+}): Record<Step, StepState> {
+  const surveyed = (plan?.findings.length ?? 0) > 0;
+  const chosen = finding?.chosen ?? null;
+  const refused = finding?.ranking.find(({ sheetId }) => sheetId === chosen?.sheetId)?.verdict === 'no';
+  const read = (['air_C', 'slab_C', 'powder_C', 'water_C'] as const).every((kind) => input.conditions[kind].source !== 'assumed');
+  const poured = batches.length > 0 && batches.every(({ running }) => !running) && batches.length >= (chosen?.batches.count ?? Infinity);
+  const if_ = (done: boolean, warning = false): StepState => (warning ? 'warning' : done ? 'done' : 'open');
+  return {
+    walk: if_(surveyed && !stopped, stopped && input.elements.length > 0),
+    fix: if_(chosen !== null, refused),
+    mix: if_(chosen !== null && chosen.batches.share !== null, chosen !== null && chosen.batches.share === null),
+    day: if_(chosen !== null && read, chosen !== null && !chosen.window.window.fits),
+    pour: if_(
+      poured,
+      batches.some(({ running }) => running),
+    ),
+    record: if_(poured),
+  };
+}
+
+/** The job of the address with its plan, recomputed only when its rows change. Null while it is not on the phone. */
+export function useJob(jobId: string): { view: JobView | null; firm: Firm } {
+  const firm = useFirm();
+  const { data, records, ready, failed, clockOffset, unsent } = firm;
+  const view = useMemo(() => jobView({ data, records, ready, failed, clockOffset, unsent }, jobId), [data, records, ready, failed, clockOffset, unsent, jobId]);
+  return { view, firm };
+}

@@ -1,0 +1,53 @@
+import { useSyncExternalStore } from 'react';
+
+export const MODES = ['light', 'dark', 'sun'] as const;
+export type Mode = (typeof MODES)[number];
+
+export interface PhoneSettings {
+  readonly mode: Mode;
+  readonly hand: 'right' | 'left';
+}
+
+const KEY = 'tufa-phone';
+const listeners = new Set<() => void>();
+
+const preferred = (): Mode => (window.matchMedia?.('(prefers-color-scheme: dark)').matches ? 'dark' : 'light');
+
+function load(): PhoneSettings {
+  try {
+    const held = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<PhoneSettings>;
+    return { mode: held.mode ?? preferred(), hand: held.hand ?? 'right' };
+  } catch {
+    return { mode: preferred(), hand: 'right' };
+  }
+}
+
+let settings = load();
+
+function show({ mode }: PhoneSettings): void {
+  const { classList } = document.documentElement;
+  for (const one of MODES) classList.toggle(one, one === mode);
+}
+show(settings);
+
+/** What belongs to this phone and hand, not to the firm: look and thumb. */
+export function setPhone(change: Partial<PhoneSettings>): void {
+  settings = { ...settings, ...change };
+  try {
+    localStorage.setItem(KEY, JSON.stringify(settings));
+  } catch {
+    // Refused storage only costs the setting on the next opening.
+  }
+  show(settings);
+  for (const listener of listeners) listener();
+}
+
+export const usePhone = (): PhoneSettings =>
+  useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => settings,
+    () => settings,
+  );

@@ -1,0 +1,108 @@
+import type { BatchClock, ClockReading } from '@tufa/core/pour';
+import type { Scene } from '@tufa/draw';
+import { say } from '@tufa/words';
+import { useMemo } from 'react';
+import { Text, View } from 'react-native';
+import { SceneView } from '../parts/SceneView';
+import { usePhone } from '../parts/useSettings';
+
+const PATTERN = { wet: 'wet', workable: 'mortar', stiffening: 'stiff', set: 'set' } as const;
+
+/** Digits of a left time: minutes from two on, seconds below, minutes past. */
+export function digitsOf(left_s: number): { digits: string; unit: 'min' | 's' | 'past' } {
+  if (left_s < 0) return { digits: String(Math.max(0, Math.floor(-left_s / 60))), unit: 'past' };
+  return left_s < 100 ? { digits: String(Math.ceil(left_s)), unit: 's' } : { digits: String(Math.floor(left_s / 60)), unit: 'min' };
+}
+
+/**
+ * The whole screen is the pail: its level is what is left of the batch's life, its texture the phase, so that it reads
+ * from two metres without digits. The ruled edge tells the same minutes at the surface.
+ */
+export function Pail({ clock, reading, width, height, placed }: { clock: BatchClock; reading: ClockReading; width: number; height: number; placed: boolean }) {
+  const { hand } = usePhone();
+  const top = 8;
+  const levelY = (level: number): number => Math.round(top + (1 - level) * (height - top));
+  const surface = levelY(reading.level);
+  const safeY = levelY(reading.safeLine);
+  const fill = useMemo<Scene>(() => {
+    const wave = Array.from({ length: 13 }, (_, i) => `${i === 0 ? 'M' : 'L'}${Math.round((width * i) / 12)} ${i % 2 === 0 ? 6 : 12}`).join('');
+    return {
+      width,
+      height,
+      title: { text: '' },
+      shapes: [
+        { type: 'path', d: `${wave}V${height}H0Z`, pattern: PATTERN[reading.phase] },
+        { type: 'path', d: wave, stroke: 'ink', width: 4 },
+      ],
+    };
+  }, [width, height, reading.phase]);
+  const edge = useMemo<Scene>(() => {
+    // Marks stand where the surface will be with so many minutes left: the scale is time, the spacing the material's.
+    const by_s = placed ? clock.finishBy_s : clock.placeBy_s;
+    const minutes = Math.min(60, Math.floor(by_s / 60));
+    const pace = minutes > 25 ? 10 : 5;
+    const x = hand === 'right' ? width : 0;
+    const side = hand === 'right' ? -1 : 1;
+    const shapes: Scene['shapes'][number][] = [];
+    for (let minute = 0; minute <= minutes; minute += 1) {
+      const y = levelY(clock.at(by_s - minute * 60).level);
+      const major = minute % pace === 0;
+      shapes.push({ type: 'path', d: `M${x} ${y}h${side * (major ? 34 : 16)}`, stroke: 'ink', width: major ? 4 : 2 });
+      if (major)
+        shapes.push({
+          type: 'label',
+          x: x + side * 42,
+          y: y + 7,
+          label: { text: String(minute) },
+          size: 20,
+          weight: 700,
+          anchor: hand === 'right' ? 'end' : 'start',
+          plate: true,
+        });
+    }
+    return { width, height, title: { text: '' }, shapes };
+  }, [clock, placed, width, height, hand]);
+  const { digits, unit } = digitsOf(reading.left_s);
+  const digitsTop = Math.max(70, Math.min(surface - 70, height * 0.3));
+  const big = (inverted: boolean) => (
+    <Text
+      aria-hidden={inverted}
+      className={`font-head absolute left-4 font-extrabold ${inverted ? 'text-ground' : reading.left_s < 0 ? 'text-stop' : 'text-ink'}`}
+      style={{
+        top: digitsTop - (inverted ? surface : 0),
+        fontSize: 168,
+        lineHeight: 168,
+        fontVariant: ['tabular-nums'],
+        ...(inverted ? ({ WebkitTextStroke: '3px var(--ink)', paintOrder: 'stroke fill' } as object) : {}),
+      }}
+    >
+      {digits}
+    </Text>
+  );
+  const what = unit === 'past' ? say('pour.past') : `${unit === 's' ? say('unit.s') : ''} ${say(placed ? 'pour.toFinish' : 'pour.toPlace')}`.trim();
+  return (
+    <View className="absolute inset-0 overflow-hidden" testID="pail" role="timer" aria-label={`${digits} ${what}, ${say(`pour.phase.${reading.phase}`)}`}>
+      {big(false)}
+      <View className="absolute left-0 right-0 overflow-hidden" style={{ top: surface - 6, height: Math.max(0, height - surface + 6) }}>
+        <SceneView scene={fill} bare />
+      </View>
+      <View className="absolute left-0 right-0 overflow-hidden" style={{ top: surface, height: Math.max(0, height - surface) }}>
+        {big(true)}
+      </View>
+      <View className="absolute inset-0">
+        <SceneView scene={edge} bare />
+      </View>
+      <View className="absolute left-4" style={{ top: digitsTop + 162 }}>
+        <Text className="font-head self-start bg-ground px-2 text-[26px] font-bold text-ink">
+          {unit === 's' ? say(placed ? 'pour.toFinish' : 'pour.toPlace').replace(say('unit.min'), say('unit.s')) : what}
+        </Text>
+      </View>
+      {safeY < height - 4 ? (
+        <View className="absolute left-0 flex-row items-center" style={{ top: safeY - 15 }}>
+          <View className="h-[4px] w-[64px] bg-ink" />
+          <Text className="font-text bg-ground px-2 text-[18px] font-bold text-ink">{say(placed ? 'pour.stopTool' : 'pour.stopHere')}</Text>
+        </View>
+      ) : null}
+    </View>
+  );
+}

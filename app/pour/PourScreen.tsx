@@ -1,0 +1,138 @@
+import { nextBatch, type BatchState } from '@tufa/core/pour';
+import { say, sayShare } from '@tufa/words';
+import { format } from 'date-fns/format';
+import { useRouter, type Href } from 'expo-router';
+import { useCallback, useState } from 'react';
+import { View } from 'react-native';
+import { usePerson } from '../outbox/useFirm';
+import { Button } from '../parts/Button';
+import { allAcknowledged, Cautions } from '../parts/Cautions';
+import { Lines } from '../parts/Lines';
+import { nothingYet, StepLayout, StepScreen } from '../parts/StepScreen';
+import { stopOf } from '../parts/stopOf';
+import { SunSwitch } from '../parts/SunSwitch';
+import { Answer, T } from '../parts/T';
+import type { JobView } from '../parts/useJob';
+import { unlockSound } from './alarm';
+import { log, startBatch } from './log';
+import { RunningBatch } from './RunningBatch';
+import { UndoBand, type Did } from './UndoBand';
+
+export const PourScreen = () => <StepScreen step="pour">{(view) => <Pour key={view.job.id} view={view} />}</StepScreen>;
+
+/** The pour: ready for the next batch, or the pail of the one that ends first. */
+function Pour({ view }: { view: JobView }) {
+  const router = useRouter();
+  const person = usePerson();
+  const [did, setDid] = useState<Did | null>(null);
+  const [starting, setStarting] = useState(false);
+  const [choosing, setChoosing] = useState(false);
+  const clearDid = useCallback(() => setDid(null), []);
+  const go = (step: string) => (): void => router.replace(`/jobs/${view.job.id}/${step}` as Href);
+  const running = view.batches.filter((batch) => batch.running);
+  const undo = async ({ eventId, batch }: Did): Promise<void> => {
+    if (!batch || !person) return;
+    setDid(null);
+    await log({ view, person: person.id, kind: 'undo', batch: batch.batch, findingId: batch.findingId, planId: batch.planId, undoes: eventId });
+  };
+  const band = did ? <UndoBand did={did} onUndo={() => void undo(did)} onGone={clearDid} /> : null;
+
+  if (running.length > 0 && !choosing) return <RunningBatch view={view} running={running} band={band} onDid={setDid} onNext={() => setChoosing(true)} />;
+
+  const stop = stopOf('pour', view, go('walk'));
+  if (stop) return stop;
+  const { finding, sheet, plan, input } = view;
+  if (!finding?.chosen || !sheet || !plan)
+    return (
+      <StepLayout
+        step="pour"
+        view={view}
+        parts={nothingYet({ title: say('fix.none'), lead: say('pour.choose'), label: say('step.fix'), onPress: go('fix') })}
+      />
+    );
+  const { batches, ticket } = finding.chosen;
+  const own = view.batches.filter(({ findingId }) => findingId === finding.findingId);
+  // A number once written on a pail is never used again, also when its start was undone.
+  const used = view.events.filter((event) => event.kind === 'start' && event.findingId === finding.findingId).map(({ batch }) => batch);
+  const next = nextBatch({ used, planned: batches.count });
+  const acknowledged = allAcknowledged('mix', { input, plan }, view.data);
+  const poured = own.length >= batches.count && batches.count > 0;
+  const start = async (): Promise<void> => {
+    if (!person || starting) return;
+    unlockSound();
+    setStarting(true);
+    try {
+      const eventId = await startBatch({ view, plan, input, person: person.id, batch: next, findingId: finding.findingId });
+      setDid({ what: 'start', eventId, batch: { batch: next, findingId: finding.findingId, planId: '' }, until: Date.now() + 8000 });
+      setChoosing(false);
+    } finally {
+      setStarting(false);
+    }
+  };
+  return (
+    <StepLayout
+      step="pour"
+      view={view}
+      parts={{
+        head: (
+          <View className="gap-1">
+            <View className="flex-row items-start justify-between">
+              <View className="flex-1">
+                <Answer size="number">{poured ? say('pour.poured', { count: own.length }) : say('pour.ready', { batch: next })}</Answer>
+              </View>
+              <SunSwitch />
+            </View>
+            <T as="lead">
+              {poured
+                ? say('pour.pouredLead')
+                : say('pour.readyLead', { share: capital(sayShare(ticket.share)), name: sheet.name, count: String(batches.count) })}
+            </T>
+          </View>
+        ),
+        body: (
+          <View className="gap-3">
+            <Batches batches={own} />
+            <Cautions screen="pour" input={input} plan={plan} data={view.data} />
+            <T as="small">{say('pour.sound')}</T>
+          </View>
+        ),
+        foot: (
+          <View className="gap-2">
+            {band}
+            {acknowledged ? (
+              <Button
+                label={say('pour.start')}
+                tone="act"
+                big
+                disabled={starting || batches.share === null}
+                onPress={() => void start()}
+                testID="start-batch"
+              />
+            ) : (
+              <>
+                <T as="strong">{say('pour.ackFirst')}</T>
+                <Button label={say('pour.goMix')} tone="act" onPress={go('mix')} />
+              </>
+            )}
+          </View>
+        ),
+      }}
+    />
+  );
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+function Batches({ batches }: { batches: readonly BatchState[] }) {
+  if (batches.length === 0) return null;
+  return (
+    <Lines
+      label={say('pour.batches')}
+      lines={batches.map(({ batch, startedAt, ends, running }) => {
+        const [end] = ends;
+        const state = running ? say('pour.running') : end ? say(`record.${end.kind}`) : '';
+        return [`${say('record.batch')} ${batch}, ${format(startedAt, 'HH:mm')}`, state, end?.kind === 'wentHard' ? 'stop' : undefined] as const;
+      })}
+    />
+  );
+}

@@ -1,0 +1,38 @@
+import { say } from '@tufa/words';
+import { useEffect, useState } from 'react';
+import { Pressable, Text } from 'react-native';
+
+export interface Did {
+  readonly what: 'start' | 'placed' | 'finished' | 'wentHard' | 'note';
+  readonly eventId: string;
+  readonly batch: { readonly batch: string; readonly findingId: string; readonly planId: string } | null;
+  /** ms since 1970 on this phone */
+  readonly until: number;
+}
+
+/** Eight seconds to take a tap back, instead of a dialog before it. */
+export function UndoBand({ did, onUndo, onGone }: { did: Did; onUndo: () => void; onGone: () => void }) {
+  const [left, setLeft] = useState(8);
+  useEffect(() => {
+    const tick = (): void => {
+      const seconds = Math.ceil((did.until - Date.now()) / 1000);
+      if (seconds <= 0) onGone();
+      else setLeft(seconds);
+    };
+    tick();
+    const timer = setInterval(tick, 500);
+    return () => clearInterval(timer);
+  }, [did, onGone]);
+  const what = say(`pour.did.${did.what}`, { batch: did.batch?.batch ?? '' });
+  return (
+    <Pressable
+      role="button"
+      aria-label={say('pour.undo', { what, seconds: String(left) })}
+      onPress={onUndo}
+      className="min-h-[56px] justify-center self-start bg-selected px-5"
+      testID="undo"
+    >
+      <Text className="font-text text-[18px] font-bold text-on-selected">{say('pour.undo', { what, seconds: String(left) })}</Text>
+    </Pressable>
+  );
+}

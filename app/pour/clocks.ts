@@ -1,0 +1,28 @@
+import type { FirmData } from '@tufa/contract/entities';
+import { computePlan, type ChosenPlan, type Plan, type PlanInput } from '@tufa/core/plan';
+import { BatchClock, type BatchState } from '@tufa/core/pour';
+
+const plans = new Map<string, Plan>();
+
+/** The plan a batch was started by, computed from its stored input: later readings do not move a running clock. */
+export function chosenOfPlan(data: FirmData, planId: string, findingId: string): { chosen: ChosenPlan; input: PlanInput } | null {
+  const row = data.plan[planId];
+  if (!row) return null;
+  let plan = plans.get(planId);
+  if (!plan) {
+    plan = computePlan(row.input);
+    plans.set(planId, plan);
+  }
+  const chosen = plan.findings.find((finding) => finding.findingId === findingId)?.chosen;
+  return chosen ? { chosen, input: row.input } : null;
+}
+
+/** The clock of a batch and its plan. */
+export function clockOf(data: FirmData, batch: BatchState): { clock: BatchClock; chosen: ChosenPlan; input: PlanInput } | null {
+  const held = chosenOfPlan(data, batch.planId, batch.findingId);
+  if (!held) return null;
+  const { window } = held.chosen;
+  const initial_s = window.milestones.find(({ name }) => name === 'initial')?.after_s ?? window.window.finishBy_s;
+  const placed_s = batch.placedAt === null ? null : Math.max(0, (batch.placedAt - batch.startedAt) / 1000);
+  return { clock: new BatchClock(window.basis, placed_s, initial_s), ...held };
+}

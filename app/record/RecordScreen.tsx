@@ -1,0 +1,128 @@
+import { say, printFigure, sayShare } from '@tufa/words';
+import { format } from 'date-fns/format';
+import { useRouter, type Href } from 'expo-router';
+import { unparse } from 'papaparse';
+import { useMemo } from 'react';
+import { View } from 'react-native';
+import { Button } from '../parts/Button';
+import { Cautions } from '../parts/Cautions';
+import { Lines } from '../parts/Lines';
+import { saveFile } from '../parts/saveFile';
+import { nothingYet, StepLayout, StepScreen } from '../parts/StepScreen';
+import { Answer, T } from '../parts/T';
+import type { JobView } from '../parts/useJob';
+import { LifeBar } from './LifeBar';
+import { recordRows, type RecordRow } from './recordRows';
+
+export const RecordScreen = () => <StepScreen step="record">{(view) => <Record key={view.job.id} view={view} />}</StepScreen>;
+
+const seconds = (value: number | null): string => (value === null ? '' : printFigure('t_s', value));
+
+/** What it really took against the plan, a batch at a time; CSV out. */
+function Record({ view }: { view: JobView }) {
+  const router = useRouter();
+  const rows = useMemo(() => recordRows(view.data, view.batches), [view.data, view.batches]);
+  if (rows.length === 0)
+    return (
+      <StepLayout
+        step="record"
+        view={view}
+        parts={nothingYet({
+          title: say('record.none'),
+          lead: say('record.noneLead'),
+          label: say('step.pour'),
+          onPress: () => router.replace(`/jobs/${view.job.id}/pour` as Href),
+        })}
+      />
+    );
+  const lost = rows.filter(({ ends }) => ends.includes('wentHard')).length;
+  const mixed = rows.reduce((sum, { powder_kg }) => sum + powder_kg, 0);
+  const planned = view.finding?.chosen ? view.finding.chosen.batches.count : rows.length;
+  const csv = (): void => {
+    const text = unparse(
+      rows.map((row) => ({
+        batch: row.batch,
+        material: row.material,
+        started: new Date(row.startedAt).toISOString(),
+        by: row.person,
+        share_of_bag: row.share,
+        powder_kg: row.powder_kg,
+        water_kg: row.water_kg,
+        mix_C: row.mix_C,
+        air_C: row.air_C,
+        slab_C: row.slab_C,
+        plan_place_by_s: row.planPlace_s,
+        plan_finish_by_s: row.planFinish_s,
+        placed_after_s: row.placed_s,
+        ended_after_s: row.ended_s,
+        end: row.ends.join(' and '),
+        notes: row.notes.join('; '),
+      })),
+      // A cell that a spreadsheet would run as a formula is quoted as text.
+      { escapeFormulae: true },
+    );
+    saveFile({ name: `${view.job.name}.record.csv`, type: 'text/csv', text });
+  };
+  return (
+    <StepLayout
+      step="record"
+      view={view}
+      parts={{
+        head: (
+          <View className="gap-1">
+            <Answer size="number">{say('record.title', { count: rows.length })}</Answer>
+            <T as="lead">{say('record.lead', { lost: String(lost), mixed: printFigure('m_kg', mixed), planned: say('jobs.batches', { count: planned }) })}</T>
+          </View>
+        ),
+        body: (
+          <View className="gap-5">
+            {rows.map((row) => (
+              <Batch key={`${row.batch} ${row.startedAt}`} row={row} />
+            ))}
+            {view.plan ? <Cautions screen="record" input={view.input} plan={view.plan} data={view.data} /> : null}
+          </View>
+        ),
+        foot: <Button label={say('record.csv')} tone="act" onPress={csv} />,
+      }}
+    />
+  );
+}
+
+function Batch({ row }: { row: RecordRow }) {
+  const end =
+    row.ends.length > 1
+      ? say('record.both', { a: say(`record.${row.ends[0]}`), b: say(`record.${row.ends[1]}`) })
+      : row.ends[0]
+        ? say(`record.${row.ends[0]}`)
+        : say('record.running');
+  return (
+    <View className="gap-2">
+      <T as="h2">{`${say('record.batch')} ${row.batch}, ${format(row.startedAt, 'd MMM, HH:mm')}`}</T>
+      <LifeBar
+        planPlace_s={row.planPlace_s}
+        planFinish_s={row.planFinish_s}
+        placed_s={row.placed_s}
+        ended_s={row.ended_s}
+        lost={row.ends.includes('wentHard')}
+      />
+      <Lines
+        label={`${say('record.batch')} ${row.batch}`}
+        lines={[
+          [say('record.placedAfter'), `${seconds(row.placed_s)} (${say('pour.planned', { time: seconds(row.planPlace_s) })})`],
+          [
+            say('record.endedAfter'),
+            `${end} ${seconds(row.ended_s)} (${say('pour.planned', { time: seconds(row.planFinish_s) })})`,
+            row.ends.includes('wentHard') ? 'stop' : undefined,
+          ],
+          [say('record.share'), `${sayShare(row.share)}, ${printFigure('p_kg', row.powder_kg)}, ${say('record.water')} ${printFigure('w_kg', row.water_kg)}`],
+          [
+            say('record.temps'),
+            `${printFigure('t_C', row.mix_C)}; ${say('record.air')} ${printFigure('t_C', row.air_C)}, ${say('record.slab')} ${printFigure('t_C', row.slab_C)}`,
+          ],
+          [say('record.by'), row.person],
+          ...(row.notes.length > 0 ? [[say('record.notes'), row.notes.join('; ')] as const] : []),
+        ]}
+      />
+    </View>
+  );
+}

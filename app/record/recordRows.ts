@@ -1,0 +1,52 @@
+import type { FirmData } from '@tufa/contract/entities';
+import type { BatchState } from '@tufa/core/pour';
+import { chosenOfPlan } from '../pour/clocks';
+
+export interface RecordRow {
+  readonly batch: string;
+  readonly material: string;
+  readonly startedAt: number;
+  readonly person: string;
+  readonly share: number;
+  readonly powder_kg: number;
+  readonly water_kg: number;
+  readonly mix_C: number;
+  readonly air_C: number;
+  readonly slab_C: number;
+  readonly planPlace_s: number;
+  readonly planFinish_s: number;
+  readonly placed_s: number | null;
+  readonly ended_s: number | null;
+  readonly ends: readonly ('finished' | 'wentHard')[];
+  readonly notes: readonly string[];
+}
+
+/** What was mixed, when, how warm, how long it really took beside what its plan said. */
+export function recordRows(data: FirmData, batches: readonly BatchState[]): RecordRow[] {
+  return batches.flatMap((batch) => {
+    const held = chosenOfPlan(data, batch.planId, batch.findingId);
+    if (!held) return [];
+    const { window } = held.chosen;
+    const since = (at: number | null | undefined): number | null => (at === null || at === undefined ? null : (at - batch.startedAt) / 1000);
+    return [
+      {
+        batch: batch.batch,
+        material: held.input.sheets.find(({ id }) => id === held.chosen.sheetId)?.name ?? '',
+        startedAt: batch.startedAt,
+        person: data.person[batch.person]?.name ?? '',
+        share: held.chosen.ticket.share,
+        powder_kg: window.batch.powder_kg,
+        water_kg: window.batch.water_kg,
+        mix_C: window.mix_C,
+        air_C: window.question.air_C,
+        slab_C: window.question.slab_C,
+        planPlace_s: window.window.placeBy_s,
+        planFinish_s: window.window.finishBy_s,
+        placed_s: since(batch.placedAt),
+        ended_s: since(batch.ends[0]?.at),
+        ends: batch.ends.map(({ kind }) => kind),
+        notes: batch.notes.map(({ text }) => text),
+      },
+    ];
+  });
+}

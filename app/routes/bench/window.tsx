@@ -1,0 +1,1 @@
+export { WindowScreen as default } from '../../bench/WindowScreen';

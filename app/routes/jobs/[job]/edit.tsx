@@ -1,0 +1,1 @@
+export { JobForm as default } from '../../../jobs/JobForm';

@@ -1,0 +1,1 @@
+export { FixScreen as default } from '../../../fix/FixScreen';

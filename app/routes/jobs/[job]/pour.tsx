@@ -1,0 +1,1 @@
+export { PourScreen as default } from '../../../pour/PourScreen';

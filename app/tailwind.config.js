@@ -1,0 +1,19 @@
+const plugin = require('tailwindcss/plugin');
+const tokens = require('./parts/tokens.json');
+
+const variables = (mode) => Object.fromEntries(Object.entries(tokens[mode]).map(([name, value]) => [`--${name}`, value]));
+
+module.exports = {
+  content: ['routes', 'parts', 'walk', 'fix', 'mix', 'day', 'pour', 'record', 'now', 'jobs', 'shelf', 'bench', 'firm'].map(
+    (folder) => `./${folder}/**/*.{ts,tsx}`,
+  ),
+  presets: [require('nativewind/preset')],
+  darkMode: 'class',
+  theme: {
+    extend: {
+      colors: Object.fromEntries(Object.keys(tokens.light).map((name) => [name, `var(--${name})`])),
+      fontFamily: { text: ['Atkinson', 'system-ui', 'sans-serif'], head: ['Bricolage', 'Atkinson', 'system-ui', 'sans-serif'] },
+    },
+  },
+  plugins: [plugin(({ addBase }) => addBase({ ':root': variables('light'), '.dark': variables('dark'), '.sun': variables('sun') }))],
+};

@@ -1,0 +1,36 @@
+import type { RowOf } from '@tufa/contract/entities';
+import { STOP_QUESTIONS, type Answer as StopAnswer } from '@tufa/core/survey';
+import { say } from '@tufa/words';
+import { View } from 'react-native';
+import { change, write } from '../outbox/useFirm';
+import { Choice } from '../parts/Choice';
+import { T } from '../parts/T';
+
+const HELP: Partial<Record<(typeof STOP_QUESTIONS)[number], string>> = { movement: 'stop.movementHelp', carriesBuilding: 'stop.carriesHelp' };
+
+export const unanswered = (element: RowOf<'element'>): number => STOP_QUESTIONS.filter((question) => element.stops[question] === undefined).length;
+
+/** The five stop questions of one element, each saved as it is answered. */
+export function StopQuestions({ element }: { element: RowOf<'element'> }) {
+  return (
+    <View className="gap-4">
+      {STOP_QUESTIONS.map((question) => (
+        <View key={question} className="gap-1">
+          <T as="strong">{say(`stop.${question}`)}</T>
+          {HELP[question] ? <T as="small">{say(HELP[question] as string)}</T> : null}
+          <Choice<StopAnswer>
+            label={say(`stop.${question}`)}
+            labelHidden
+            options={[
+              { value: 'no', label: say('stop.no') },
+              { value: 'yes', label: say('stop.yes') },
+              { value: 'unknown', label: say('stop.unknown') },
+            ]}
+            value={element.stops[question] ?? null}
+            onChange={(answer) => void write(change('element', 'change', element.id, { stops: { ...element.stops, [question]: answer } }))}
+          />
+        </View>
+      ))}
+    </View>
+  );
+}

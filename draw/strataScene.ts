@@ -1,0 +1,202 @@
+import { line, area } from 'd3-shape';
+import { ruledEdge } from './ruler';
+import { brokenEdge, pathOf, round, type Scene, type Shape } from './scene';
+
+export interface Column {
+  readonly at: number;
+  readonly flows_s: number;
+  readonly finishes_s: number;
+  readonly sets_s: number;
+}
+
+export interface StrataFrame {
+  readonly width: number;
+  readonly height: number;
+  readonly least: number;
+  readonly most: number;
+  /** the longest time shown above the break, s */
+  readonly deepest_s: number;
+}
+
+const RULER = 56;
+const TOP = 8;
+const STRIP = 44;
+const AXIS = 24;
+
+/** Where values and times fall in the strata, and back. */
+export function strataScale({ width, height, least, most, deepest_s }: StrataFrame) {
+  const right = width - RULER;
+  const bottom = height - STRIP - AXIS - 14;
+  return {
+    right,
+    bottom,
+    toX: (value: number) => ((value - least) / (most - least)) * right,
+    fromX: (x: number) => least + (Math.min(Math.max(x, 0), right) / right) * (most - least),
+    toY: (time_s: number) => TOP + (Math.min(time_s, deepest_s) / deepest_s) * (bottom - TOP),
+  };
+}
+
+/** A depth of time that shows the set at the handle and most of the field, rounded up to five minutes, s. */
+export function deepestOf(columns: readonly Column[], value: number): number {
+  const near = columns.reduce((best, column) => (Math.abs(column.at - value) < Math.abs(best.at - value) ? column : best));
+  return Math.ceil((near.sets_s * 1.5) / 300) * 300;
+}
+
+/** The bands that a finger does not move: flows, takes the tool, stiffens, set; the milestones' strip; the ruled edge. */
+export function strataScene(input: {
+  readonly frame: StrataFrame;
+  readonly columns: readonly Column[];
+  readonly ticks: readonly { readonly at: number; readonly text: string }[];
+  readonly milestones: readonly { readonly name: string; readonly after_s: number }[];
+}): Scene {
+  const { frame, columns } = input;
+  const scale = strataScale(frame);
+  const x = (column: Column): number => round(scale.toX(column.at));
+  const band = (upper: (c: Column) => number, lower: (c: Column) => number): string =>
+    area<Column>()
+      .x(x)
+      .y0((c) => round(scale.toY(upper(c))))
+      .y1((c) => round(scale.toY(lower(c))))([...columns]) ?? '';
+  const edge = (time: (c: Column) => number): string =>
+    line<Column>()
+      .x(x)
+      .y((c) => round(scale.toY(time(c))))([...columns]) ?? '';
+  const zero = (): number => 0;
+  const end = (): number => frame.deepest_s;
+  const shapes: Shape[] = [
+    { type: 'path', d: band((c) => c.sets_s, end), pattern: 'set' },
+    {
+      type: 'path',
+      d: band(
+        (c) => c.finishes_s,
+        (c) => c.sets_s,
+      ),
+      pattern: 'stiff',
+    },
+    {
+      type: 'path',
+      d: band(
+        (c) => c.flows_s,
+        (c) => c.finishes_s,
+      ),
+      pattern: 'mortar',
+    },
+    { type: 'path', d: band(zero, (c) => c.flows_s), pattern: 'wet' },
+    ...[(c: Column) => c.flows_s, (c: Column) => c.finishes_s, (c: Column) => c.sets_s].map((time): Shape => ({
+      type: 'path',
+      d: edge(time),
+      stroke: 'ink',
+      width: 2.5,
+    })),
+    { type: 'path', d: brokenEdge({ from: 0, to: scale.right, y: scale.bottom + 4 }), stroke: 'ink', width: 2 },
+  ];
+  // Names stand where their band is thick enough to hold them, at the quieter end.
+  const names: [string, (c: Column) => number, (c: Column) => number][] = [
+    ['strata.flows', zero, (c) => c.flows_s],
+    ['strata.finishes', (c) => c.flows_s, (c) => c.finishes_s],
+    ['strata.stiffens', (c) => c.finishes_s, (c) => c.sets_s],
+  ];
+  for (const [code, upper, lower] of names) {
+    const at = columns.slice(1, Math.ceil(columns.length * 0.3)).reduce((best, c) => (thickness(c) > thickness(best) ? c : best));
+    function thickness(c: Column): number {
+      return scale.toY(lower(c)) - scale.toY(upper(c));
+    }
+    if (thickness(at) < 26) continue;
+    shapes.push({ type: 'label', x: 10, y: (scale.toY(upper(at)) + scale.toY(lower(at))) / 2 + 5, label: { code }, size: 15, weight: 700, plate: true });
+  }
+  shapes.push({ type: 'label', x: scale.right - 10, y: scale.bottom - 12, label: { code: 'strata.set' }, size: 15, weight: 700, anchor: 'end', plate: true });
+
+  const stripTop = scale.bottom + 12;
+  shapes.push({
+    type: 'path',
+    d: pathOf([
+      [0, stripTop],
+      [scale.right, stripTop],
+      [scale.right, stripTop + STRIP - 12],
+      [0, stripTop + STRIP - 12],
+    ]),
+    fill: 'sunk',
+  });
+  const share = scale.right / Math.max(input.milestones.length, 1);
+  input.milestones.forEach(({ name, after_s }, i) => {
+    shapes.push({ type: 'path', d: `M${round(share * i + 2)} ${stripTop}v${STRIP - 12}`, stroke: 'ink', width: 2.5 });
+    shapes.push({
+      type: 'label',
+      x: share * i + 9,
+      y: stripTop + 21,
+      label: { code: 'strata.milestone', figures: { milestone: name, after_s } },
+      size: 14,
+      weight: 500,
+    });
+  });
+  for (const { at, text } of input.ticks) {
+    const tx = scale.toX(at);
+    shapes.push({
+      type: 'label',
+      x: Math.min(Math.max(tx, 14), scale.right - 14),
+      y: frame.height - 4,
+      label: { text },
+      size: 14,
+      anchor: 'middle',
+      paint: 'faint',
+    });
+  }
+  const major = frame.deepest_s > 7200 ? 60 : frame.deepest_s > 2400 ? 10 : 5;
+  shapes.push(
+    ...ruledEdge({ x: scale.right + 8, from: TOP, to: scale.bottom, perUnit: (60 * (scale.bottom - TOP)) / frame.deepest_s, major, minor: major / 5 }),
+  );
+  shapes.push({ type: 'label', x: scale.right + 14, y: stripTop + 21, label: { code: 'unit.min' }, size: 14, paint: 'faint' });
+  return { width: frame.width, height: frame.height, title: { code: 'draw.strata' }, shapes };
+}
+
+/** What moves with the finger: the handle, its minutes, and the ghost of where it stood. */
+export function strataHandle(input: {
+  readonly frame: StrataFrame;
+  readonly column: Column;
+  readonly ghost: { readonly at: number; readonly text: string } | null;
+}): Scene {
+  const { frame, column, ghost } = input;
+  const scale = strataScale(frame);
+  const x = round(scale.toX(column.at));
+  const shapes: Shape[] = [];
+  if (ghost) {
+    const gx = round(scale.toX(ghost.at));
+    shapes.push({ type: 'path', d: `M${gx} ${TOP}V${scale.bottom}`, stroke: 'ink', width: 2, dash: '3 6' });
+    if (Math.abs(gx - x) > 56)
+      shapes.push({
+        type: 'label',
+        x: gx + (gx > x ? 6 : -6),
+        y: TOP + 18,
+        label: { text: ghost.text },
+        size: 14,
+        anchor: gx > x ? 'start' : 'end',
+        plate: true,
+      });
+  }
+  shapes.push({ type: 'path', d: `M${x} ${TOP - 8}V${scale.bottom + 12}`, stroke: 'ink', width: 4 });
+  // Minutes stand beside the handle, pushed down where two would touch, on the side with room.
+  const toRight = x < scale.right * 0.62;
+  let floor = TOP + 10;
+  for (const [time_s, size] of [
+    [column.flows_s, 28],
+    [column.finishes_s, 24],
+    [column.sets_s, 20],
+  ] as const) {
+    if (time_s > frame.deepest_s) continue;
+    const y = scale.toY(time_s);
+    const textY = Math.max(y + size * 0.36, floor + size * 0.9);
+    floor = textY + 6;
+    shapes.push({ type: 'path', d: `M${x} ${round(y)}h${toRight ? 16 : -16}`, stroke: 'ink', width: 3 });
+    shapes.push({
+      type: 'label',
+      x: x + (toRight ? 22 : -22),
+      y: textY,
+      label: { text: String(Math.round(time_s / 60)) },
+      size,
+      weight: 800,
+      anchor: toRight ? 'start' : 'end',
+      plate: true,
+    });
+  }
+  return { width: frame.width, height: frame.height, title: { code: 'draw.strata' }, shapes };
+}

@@ -1,0 +1,98 @@
+// The two things that are built: the web application (Metro export, service worker, compressed copies) and the server's bundle.
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync, copyFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { root, run, say } from './run.mjs';
+
+const WEB_SOURCES = ['app', 'core', 'draw', 'contract', 'words', 'package-lock.json'];
+const SKIP = new Set(['node_modules', 'dist', '.expo', 'fonts', 'test', '__tests__']);
+
+function newest(path) {
+  const stat = statSync(path);
+  if (!stat.isDirectory()) return stat.mtimeMs;
+  let latest = 0;
+  for (const entry of readdirSync(path, { withFileTypes: true })) {
+    if (SKIP.has(entry.name) || entry.name.endsWith('.test.ts') || entry.name.endsWith('.test.tsx')) continue;
+    latest = Math.max(latest, newest(join(path, entry.name)));
+  }
+  return latest;
+}
+
+export function copyFonts() {
+  const target = join(root, 'app/public/fonts');
+  mkdirSync(target, { recursive: true });
+  for (const family of ['atkinson-hyperlegible-next', 'bricolage-grotesque']) {
+    const name = `${family}-latin-wght-normal.woff2`;
+    copyFileSync(join(root, 'node_modules/@fontsource-variable', family, 'files', name), join(target, name));
+  }
+}
+
+function compress(folder) {
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) compress(path);
+    else if (/\.(html|js|css|svg|json|webmanifest|map)$/.test(entry.name)) {
+      const bytes = readFileSync(path);
+      if (bytes.length < 1024) continue;
+      writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }));
+      writeFileSync(`${path}.br`, brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 10 } }));
+    }
+  }
+}
+
+/** Exports when the sources are newer than the build. @returns the folder */
+export async function ensureWeb() {
+  const dist = join(root, 'app/dist');
+  const stamp = join(dist, '.built');
+  const latest = Math.max(...WEB_SOURCES.map((path) => newest(join(root, path))));
+  if (existsSync(stamp) && statSync(stamp).mtimeMs > latest) return dist;
+  say('Building the application (a minute or so the first time) ...');
+  copyFonts();
+  rmSync(dist, { recursive: true, force: true });
+  run(process.execPath, [join(root, 'node_modules/expo/bin/cli'), 'export', '--platform', 'web'], {
+    cwd: join(root, 'app'),
+    env: { EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' },
+  });
+  const { generateSW } = await import('workbox-build');
+  await generateSW({
+    globDirectory: dist,
+    swDest: join(dist, 'sw.js'),
+    globPatterns: ['**/*.{html,js,css,woff2,svg,png,webmanifest,json}'],
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//],
+    dontCacheBustURLsMatching: /_expo\/static\//,
+    inlineWorkboxRuntime: true,
+    clientsClaim: true,
+    skipWaiting: false,
+    maximumFileSizeToCacheInBytes: 8 << 20,
+    mode: 'production',
+    sourcemap: false,
+  });
+  compress(dist);
+  writeFileSync(stamp, '');
+  return dist;
+}
+
+/** One file for the server: the workspaces bundled, everything else from node_modules. @returns its path */
+export async function bundleServer() {
+  const { build } = await import('esbuild');
+  const external = new Set();
+  for (const workspace of ['server', 'contract', 'words', 'draw', 'core']) {
+    const { dependencies = {} } = JSON.parse(readFileSync(join(root, workspace, 'package.json'), 'utf8'));
+    for (const name of Object.keys(dependencies)) if (!name.startsWith('@tufa/')) external.add(name);
+  }
+  const outfile = join(root, 'server/dist/main.mjs');
+  await build({
+    entryPoints: [join(root, 'server/src/main.ts')],
+    outfile,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    sourcemap: true,
+    external: [...external, ...[...external].map((name) => `${name}/*`)],
+    tsconfig: join(root, 'tsconfig.json'),
+    logLevel: 'error',
+  });
+  return outfile;
+}

@@ -1,0 +1,34 @@
+// Small helpers every script uses: where the clone is, saying things, running commands.
+import { spawn, spawnSync } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+
+export const root = fileURLToPath(new URL('../..', import.meta.url)).replace(/\/$/, '');
+
+export const say = (text) => process.stdout.write(`${text}\n`);
+
+/** Ends the script with a sentence that says what to do. */
+export class Advice extends Error {}
+
+/** Runs to the end; the output is shown only when it fails, or always with `show`. */
+export function run(command, args, { show = false, env = {}, cwd = root, advice } = {}) {
+  const result = spawnSync(command, args, { cwd, env: { ...process.env, ...env }, encoding: 'utf8', stdio: show ? 'inherit' : 'pipe', maxBuffer: 64 << 20 });
+  if (result.status !== 0) {
+    const said = show ? '' : `\n${result.stdout ?? ''}${result.stderr ?? ''}`;
+    throw new Advice(advice ?? `${command} ${args.join(' ')} failed (${result.error?.message ?? result.status}).${said}`);
+  }
+  return result.stdout ?? '';
+}
+
+/** A child whose end is awaited; its signals are ours to send. */
+export function start(command, args, { env = {}, cwd = root, stdio = 'inherit' } = {}) {
+  const child = spawn(command, args, { cwd, env: { ...process.env, ...env }, stdio });
+  const ended = new Promise((resolve) => child.once('exit', (code, signal) => resolve({ code, signal })));
+  return { child, ended };
+}
+
+export function main(work) {
+  work().catch((error) => {
+    process.stderr.write(`${error instanceof Advice ? error.message : error.stack}\n`);
+    process.exit(1);
+  });
+}

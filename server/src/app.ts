@@ -1,0 +1,111 @@
+import compression from 'compression';
+import pgSession from 'connect-pg-simple';
+import express, { type Express } from 'express';
+import session from 'express-session';
+import expressStaticGzip from 'express-static-gzip';
+import helmet from 'helmet';
+import { existsSync } from 'node:fs';
+import { extname, join } from 'node:path';
+import type { Pool } from 'pg';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { DataSource } from 'typeorm';
+import { errorAnswer, notFound } from './http/errors';
+import { requireSession } from './http/session';
+import { commandRoutes } from './routes/commands';
+import { openapiRoutes } from './routes/openapi';
+import { readRoutes } from './routes/reads';
+import { sessionRoutes } from './routes/sessions';
+import type { News } from './services/News';
+
+export interface AppContext {
+  readonly source: DataSource;
+  readonly pool: Pool;
+  readonly news: News;
+  readonly firmId: string;
+  readonly clock: () => Date;
+  readonly log: Logger;
+  readonly secret: string;
+  /** the exported web application; null serves the API alone */
+  readonly web: string | null;
+}
+
+/** The hash of the empty style element that react-native-web fills through the CSSOM. */
+const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
+
+/** Application and API from one Express process. */
+export function makeApp(context: AppContext): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'none'"],
+          scriptSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          fontSrc: ["'self'"],
+          manifestSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          styleSrc: ["'self'", EMPTY_STYLE],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(pinoHttp({ logger: context.log, customLogLevel: (_q, r, error) => (error || r.statusCode >= 500 ? 'error' : 'debug') }));
+
+  const api = express.Router();
+  api.use(compression({ filter: (request, response) => request.path !== '/news' && compression.filter(request, response) }));
+  api.use(express.json({ limit: '4mb' }));
+  api.get('/health', async (_request, response) => {
+    await context.source.query('select 1');
+    response.json({ ok: true });
+  });
+  api.use(openapiRoutes());
+  const Store = pgSession(session);
+  api.use(
+    session({
+      name: 'tufa',
+      secret: context.secret,
+      resave: false,
+      saveUninitialized: false,
+      store: new Store({ pool: context.pool, tableName: 'session' }),
+      cookie: { httpOnly: true, sameSite: 'strict', secure: false, maxAge: 90 * 86400_000 },
+    }),
+  );
+  api.use(sessionRoutes(context));
+  api.use(requireSession, commandRoutes(context), readRoutes(context));
+  api.use(notFound);
+  app.use('/api/v1', api);
+  app.use('/api', notFound);
+
+  if (context.web && existsSync(context.web)) {
+    const web = context.web;
+    app.use(
+      expressStaticGzip(web, {
+        enableBrotli: true,
+        orderPreference: ['br', 'gz'],
+        index: false,
+        serveStatic: {
+          setHeaders: (response, path) =>
+            response.setHeader(
+              'cache-control',
+              path.includes('/_expo/static/') || path.includes('/fonts/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+            ),
+        },
+      }),
+    );
+    app.get('/{*path}', (request, response, next) => {
+      if (extname(request.path) !== '') return next();
+      response.set('cache-control', 'no-cache').sendFile(join(web, 'index.html'));
+    });
+  }
+  app.use(errorAnswer(context.log));
+  return app;
+}

@@ -1,0 +1,16 @@
+import { DataSource } from 'typeorm';
+import { ENTITIES } from '../entities';
+import { First1700000000000 } from '../migrations/First1700000000000';
+
+/** A pool on one of the two roles. No schema synchronising, ever. */
+export function makeSource({ url, most = 10 }: { url: string; most?: number }): DataSource {
+  return new DataSource({
+    type: 'postgres',
+    url,
+    entities: ENTITIES,
+    migrations: [First1700000000000],
+    migrationsTableName: 'migration',
+    synchronize: false,
+    extra: { max: most },
+  });
+}

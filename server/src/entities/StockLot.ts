@@ -1,0 +1,18 @@
+import { Column, Entity } from 'typeorm';
+import { FirmRow } from './FirmRow';
+
+/** Bags of one delivery, whole and part. */
+@Entity({ name: 'stock_lot' })
+export class StockLot extends FirmRow {
+  @Column({ type: 'uuid', name: 'product_id' })
+  productId: string;
+
+  @Column({ type: 'double precision', name: 'mass_kg' })
+  mass_kg: number;
+
+  @Column({ type: 'text', name: 'opened_on', nullable: true })
+  openedOn: string | null;
+
+  @Column({ type: 'text', name: 'use_by', nullable: true })
+  useBy: string | null;
+}

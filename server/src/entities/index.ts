@@ -1,0 +1,36 @@
+import { type EntityName } from '@tufa/contract/entities';
+import { CommandRow } from './CommandRow';
+import { Device } from './Device';
+import { Element } from './Element';
+import { Finding } from './Finding';
+import { Firm } from './Firm';
+import type { FirmRow } from './FirmRow';
+import { Job } from './Job';
+import { Person } from './Person';
+import { Photograph } from './Photograph';
+import { PlanRow } from './PlanRow';
+import { PourEventRow } from './PourEventRow';
+import { Product } from './Product';
+import { Reading } from './Reading';
+import { SheetRevision } from './SheetRevision';
+import { StockLot } from './StockLot';
+import { Treatment } from './Treatment';
+
+export { CommandRow, Device, Firm, Job, Person, PlanRow, type FirmRow };
+
+/** The class behind each name on the wire. */
+export const TABLES: Record<EntityName, new () => FirmRow> = {
+  firm: Firm,
+  person: Person,
+  job: Job,
+  element: Element,
+  finding: Finding,
+  reading: Reading,
+  treatment: Treatment,
+  product: Product,
+  sheet: SheetRevision,
+  plan: PlanRow,
+  pourEvent: PourEventRow,
+};
+
+export const ENTITIES = [...Object.values(TABLES), Device, StockLot, Photograph, CommandRow];

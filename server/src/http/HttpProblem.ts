@@ -1,0 +1,31 @@
+import type { ProblemDetails } from '@tufa/contract/commands';
+import { say } from '@tufa/words';
+
+export interface ProblemInput {
+  readonly status: number;
+  readonly code: string;
+  readonly field?: string;
+  readonly figures?: Readonly<Record<string, unknown>>;
+}
+
+/** The body of an answer that is an error (RFC 9457), its sentence from words/. */
+export function problemDetails({ status, code, field, figures }: ProblemInput): ProblemDetails {
+  return {
+    type: `urn:tufa:problem:${code}`,
+    title: say(`problem.${code}`, { ...figures, field }),
+    status,
+    code,
+    ...(field ? { field } : {}),
+    ...(figures ? { figures } : {}),
+  };
+}
+
+/** Thrown by a service or a route when the request cannot be done as asked. */
+export class HttpProblem extends Error {
+  readonly details: ProblemDetails;
+
+  constructor(input: ProblemInput) {
+    super(`${input.status} ${input.code}`);
+    this.details = problemDetails(input);
+  }
+}

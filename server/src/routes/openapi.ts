@@ -1,0 +1,51 @@
+import { commandSchema } from '@tufa/contract/commands';
+import { FIELDS, planInput } from '@tufa/contract/schemas';
+import { Router } from 'express';
+import parseJoi from 'joi-to-json';
+
+/** The API described from the same Joi schemas that guard it. */
+export function openapiDocument(): object {
+  const schema = (joi: unknown): object => parseJoi(joi as never, 'open-api') as object;
+  const json = (name: string): object => ({ content: { 'application/json': { schema: { $ref: `#/components/schemas/${name}` } } } });
+  const problem = { description: 'problem+json (RFC 9457)', content: { 'application/problem+json': { schema: { type: 'object' } } } };
+  const answer = { 200: { description: 'ok' }, 401: problem, 422: problem };
+  return {
+    openapi: '3.0.3',
+    info: { title: 'Tufa', version: '1' },
+    paths: {
+      '/api/v1/commands': {
+        post: {
+          requestBody: { content: { 'application/json': { schema: { type: 'array', maxItems: 100, items: { $ref: '#/components/schemas/command' } } } } },
+          responses: { ...answer, 412: problem },
+        },
+      },
+      '/api/v1/changes': { get: { parameters: [{ name: 'since', in: 'query', schema: { type: 'integer' } }], responses: answer } },
+      '/api/v1/jobs': { get: { responses: answer } },
+      '/api/v1/jobs/{job}': {
+        get: { parameters: [{ name: 'job', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }], responses: { ...answer, 404: problem } },
+      },
+      '/api/v1/jobs/{job}/plan': {
+        get: {
+          parameters: [{ name: 'job', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }],
+          responses: { 200: { description: 'the job file and its plan', ...json('planInput') }, 404: problem },
+        },
+      },
+    },
+    components: {
+      schemas: {
+        command: schema(commandSchema),
+        planInput: schema(planInput),
+        ...Object.fromEntries(Object.entries(FIELDS).map(([name, joi]) => [name, schema(joi)])),
+      },
+    },
+  };
+}
+
+export function openapiRoutes(): Router {
+  const router = Router();
+  const document = openapiDocument();
+  router.get('/openapi.json', (_request, response) => {
+    response.json(document);
+  });
+  return router;
+}

@@ -1,0 +1,80 @@
+import { createHash } from 'node:crypto';
+import { assemblePlanInput } from '@tufa/contract/assemble';
+import { id } from '@tufa/contract/common';
+import { check } from '@tufa/contract/validate';
+import { computePlan } from '@tufa/core/plan';
+import { Router } from 'express';
+import Joi from 'joi';
+import { MoreThan } from 'typeorm';
+import type { AppContext } from '../app';
+import { withFirm } from '../data/withFirm';
+import { Job } from '../entities';
+import { HttpProblem } from '../http/HttpProblem';
+import { signedIn } from '../http/session';
+import { changesSince, jobData, wireRow } from '../services/rows';
+
+function checked<T>(schema: Joi.Schema, value: unknown): T {
+  const { value: good, fault } = check<T>(schema, value);
+  if (fault) throw new HttpProblem({ status: 422, code: `field.${fault.code}`, field: fault.field, figures: fault.figures });
+  return good as T;
+}
+
+const sinceQuery = Joi.object({ since: Joi.number().integer().min(0).default(0) });
+const listQuery = Joi.object({ after: id, limit: Joi.number().integer().min(1).max(200).default(50) });
+const jobParams = Joi.object({ job: id.required() });
+
+/** Plain REST reads: what changed, the jobs, one job whole, its plan. */
+export function readRoutes({ source, clock, news }: AppContext): Router {
+  const router = Router();
+
+  router.get('/changes', async (request, response) => {
+    const { since } = checked<{ since: number }>(sinceQuery, request.query);
+    const page = await withFirm(source, signedIn(response).firmId, (tx) => changesSince(tx, since));
+    response.json({ ...page, serverTime: clock().toISOString() });
+  });
+
+  router.get('/jobs', async (request, response) => {
+    const { after, limit } = checked<{ after?: string; limit: number }>(listQuery, request.query);
+    const jobs = await withFirm(source, signedIn(response).firmId, (tx) =>
+      tx.getRepository(Job).find({ where: { removed: false, ...(after ? { id: MoreThan(after) } : {}) }, order: { id: 'ASC' }, take: limit + 1 }),
+    );
+    const page = jobs.slice(0, limit);
+    response.json({ jobs: page.map(wireRow), next: jobs.length > limit ? page.at(-1)?.id : null });
+  });
+
+  router.get('/jobs/:job', async (request, response) => {
+    const { job } = checked<{ job: string }>(jobParams, request.params);
+    const data = await withFirm(source, signedIn(response).firmId, (tx) => jobData(tx, job));
+    if (!data.job[job]) throw new HttpProblem({ status: 404, code: 'notFound', field: 'job' });
+    const body = JSON.stringify({
+      job: data.job[job],
+      element: data.element,
+      finding: data.finding,
+      reading: data.reading,
+      treatment: data.treatment,
+      plan: data.plan,
+      pourEvent: data.pourEvent,
+    });
+    response
+      .set('etag', `"${createHash('sha256').update(body).digest('base64url')}"`)
+      .type('json')
+      .send(body);
+  });
+
+  router.get('/jobs/:job/plan', async (request, response) => {
+    const { job } = checked<{ job: string }>(jobParams, request.params);
+    const data = await withFirm(source, signedIn(response).firmId, (tx) => jobData(tx, job));
+    const input = assemblePlanInput(data, job);
+    if (!input) throw new HttpProblem({ status: 404, code: 'notFound', field: 'job' });
+    response.json({ input, plan: computePlan(input) });
+  });
+
+  router.get('/news', (request, response) => {
+    response.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' });
+    response.flushHeaders();
+    response.write('retry: 5000\n\n');
+    const stop = news.subscribe(signedIn(response).firmId, (cursor) => response.write(`data: ${cursor}\n\n`));
+    request.on('close', stop);
+  });
+  return router;
+}

@@ -1,0 +1,63 @@
+import { id, optionalText } from '@tufa/contract/common';
+import { check } from '@tufa/contract/validate';
+import { Router } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import Joi from 'joi';
+import type { AppContext } from '../app';
+import { withFirm } from '../data/withFirm';
+import { Device, Firm, Person } from '../entities';
+import { HttpProblem, problemDetails } from '../http/HttpProblem';
+import { sendProblem } from '../http/errors';
+
+const signIn = Joi.object({ personId: id.required(), device: Joi.object({ id: id.required(), label: optionalText(80).required() }).required() });
+
+/** The demonstration's one-tap sign-in by role. */
+export function sessionRoutes({ source, firmId, clock }: AppContext): Router {
+  const router = Router();
+  const people = () =>
+    withFirm(source, firmId, async (tx) => ({
+      firm: await tx.getRepository(Firm).findOneBy({ id: firmId }),
+      people: await tx.getRepository(Person).find({ where: { removed: false }, order: { id: 'ASC' } }),
+    }));
+
+  router.get('/people', async (_request, response) => {
+    const held = await people();
+    response.json({ firm: held.firm?.name ?? '', people: held.people.map(({ id: personId, name, role }) => ({ id: personId, name, role })) });
+  });
+
+  const tries = rateLimit({
+    windowMs: 60_000,
+    limit: 60,
+    standardHeaders: true,
+    legacyHeaders: false,
+    handler: (_q, response) => sendProblem(response, problemDetails({ status: 429, code: 'tooOften' })),
+  });
+
+  router.post('/session', tries, async (request, response) => {
+    const { value, fault } = check<{ personId: string; device: { id: string; label: string } }>(signIn, request.body);
+    if (fault) throw new HttpProblem({ status: 422, code: `field.${fault.code}`, field: fault.field, figures: fault.figures });
+    const person = (await people()).people.find((one) => one.id === value.personId);
+    if (!person) throw new HttpProblem({ status: 422, code: 'unknownPerson', field: 'personId' });
+    await withFirm(source, firmId, (tx) =>
+      tx
+        .getRepository(Device)
+        .upsert({ id: value.device.id, firmId, version: 1, changed: 0, removed: false, setters: {}, label: value.device.label, seenAt: clock() } as never, [
+          'id',
+        ]),
+    );
+    request.session.firmId = firmId;
+    request.session.personId = person.id;
+    response.status(201).json({ firmId, person: { id: person.id, name: person.name, role: person.role } });
+  });
+
+  router.get('/session', async (request, response) => {
+    const person = request.session.personId ? (await people()).people.find((one) => one.id === request.session.personId) : undefined;
+    if (!person) throw new HttpProblem({ status: 401, code: 'signInFirst' });
+    response.json({ firmId, person: { id: person.id, name: person.name, role: person.role } });
+  });
+
+  router.delete('/session', (request, response, next) => {
+    request.session.destroy((error) => (error ? next(error) : response.status(204).end()));
+  });
+  return router;
+}

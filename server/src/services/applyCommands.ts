@@ -1,0 +1,116 @@
+import { checkCommand } from '@tufa/contract/validate';
+import { parts, type Command, type CommandResult, type FieldConflict, type Writable } from '@tufa/contract/commands';
+import { canonical } from '@tufa/core/plan';
+import { QueryFailedError, type DataSource, type EntityManager } from 'typeorm';
+import { nextChange, withFirm } from '../data/withFirm';
+import { CommandRow, TABLES, type FirmRow } from '../entities';
+import { HttpProblem, problemDetails } from '../http/HttpProblem';
+
+export interface CommandContext {
+  readonly source: DataSource;
+  readonly firmId: string;
+  readonly personIds: ReadonlySet<string>;
+  readonly clock: () => Date;
+}
+
+const same = (a: unknown, b: unknown): boolean => canonical(a ?? null) === canonical(b ?? null);
+
+/** Foreign keys and checks that only the database can see, as words for the user. */
+const REFUSED_BY_DATABASE = /^(23503|23505|23514|22P02|22003)$/;
+
+/**
+ * Applies commands in order, each with its effect in one transaction. A repeat returns the stored result; a conflict or
+ * a refusal is that command's own result and the rest go on.
+ */
+export async function applyCommands(context: CommandContext, commands: readonly unknown[]): Promise<CommandResult[]> {
+  const results: CommandResult[] = [];
+  for (const sent of commands) results.push(await applyOne(context, sent));
+  return results;
+}
+
+/** Schema faults are `field.number.max` and the like; what the core refuses keeps its own code. */
+const problemCode = (code: string): string => (code.includes('.') ? `field.${code}` : code);
+
+async function applyOne(context: CommandContext, sent: unknown): Promise<CommandResult> {
+  const id = String((sent as { id?: unknown } | null)?.id ?? '');
+  const { value: command, fault } = checkCommand(sent);
+  if (fault)
+    return { id, result: 'refused', problem: problemDetails({ status: 422, code: problemCode(fault.code), field: fault.field, figures: fault.figures }) };
+  if (!context.personIds.has(command.person))
+    return { id, result: 'refused', problem: problemDetails({ status: 422, code: 'unknownPerson', field: 'person' }) };
+  try {
+    return await withFirm(context.source, context.firmId, (tx) => applyInside(tx, context, command));
+  } catch (error) {
+    if (error instanceof HttpProblem) return { id, result: 'refused', problem: error.details };
+    if (error instanceof QueryFailedError && REFUSED_BY_DATABASE.test(String((error.driverError as { code?: string }).code)))
+      return { id, result: 'refused', problem: problemDetails({ status: 422, code: 'refersToUnknown', field: 'change' }) };
+    throw error;
+  }
+}
+
+async function applyInside(tx: EntityManager, context: CommandContext, command: Command): Promise<CommandResult> {
+  // The counter's row lock puts the commands of a firm in one line, so a repeat in flight waits and then sees the first.
+  const changed = await nextChange(tx, context.firmId);
+  const stored = await tx.getRepository(CommandRow).findOneBy({ id: command.id });
+  if (stored) return stored.result as CommandResult;
+  const result = await effect(tx, context, command, changed);
+  await tx.getRepository(CommandRow).insert({
+    id: command.id,
+    firmId: context.firmId,
+    version: 1,
+    changed,
+    removed: false,
+    setters: {},
+    device: command.device,
+    seq: command.seq,
+    person: command.person,
+    madeAt: new Date(command.madeAt),
+    receivedAt: context.clock(),
+    kind: command.kind,
+    target: command.target,
+    v: command.v,
+    base: command.base as object,
+    change: command.change as object,
+    result: result as object,
+  } as never);
+  await tx.query(`select pg_notify('tufa_news', $1)`, [`${context.firmId} ${changed}`]);
+  return result;
+}
+
+/** Wire fields as columns: instants become dates, and the server's own time is added where a row keeps it. */
+function columns(name: Writable, change: Record<string, unknown>, clock: () => Date): Record<string, unknown> {
+  const fields = { ...change };
+  for (const instant of ['takenAt', 'deviceAt']) if (typeof fields[instant] === 'string') fields[instant] = new Date(fields[instant]);
+  if (name === 'pourEvent') fields['receivedAt'] = clock();
+  return fields;
+}
+
+async function effect(tx: EntityManager, context: CommandContext, command: Command, changed: number): Promise<CommandResult> {
+  const { name, verb } = parts(command.kind);
+  const table = tx.getRepository(TABLES[name]);
+  const row = (await table.findOneBy({ id: command.target })) as (FirmRow & Record<string, unknown>) | null;
+  const change = columns(name, command.change as Record<string, unknown>, context.clock);
+  if (verb === 'add') {
+    if (row) throw new HttpProblem({ status: 409, code: 'alreadyThere', field: 'target' });
+    const setters = Object.fromEntries(Object.keys(change).map((field) => [field, command.device]));
+    await table.insert({ id: command.target, firmId: context.firmId, version: 1, changed, removed: false, setters, ...change } as never);
+    return { id: command.id, result: 'done', version: 1 };
+  }
+  if (!row) throw new HttpProblem({ status: 404, code: 'notFound', field: 'target' });
+  const conflicts = verb === 'remove' ? [] : clashes(row, command, change);
+  if (conflicts.length > 0) return { id: command.id, result: 'conflict', version: row.version, conflicts };
+  const setters = { ...row.setters, ...Object.fromEntries(Object.keys(change).map((field) => [field, command.device])) };
+  await table.update({ id: command.target }, { ...change, setters, version: row.version + 1, changed, removed: verb === 'remove' } as never);
+  // An edit beats a deletion, and says so.
+  return { id: command.id, result: 'done', version: row.version + 1, ...(row.removed && verb === 'change' ? { restored: true as const } : {}) };
+}
+
+/** Fields whose present value is neither what the sender saw, nor what it wants, nor its own device's earlier doing. */
+function clashes(row: FirmRow & Record<string, unknown>, command: Command, change: Record<string, unknown>): FieldConflict[] {
+  const base = (command.base ?? {}) as Record<string, unknown>;
+  return Object.keys(change).flatMap((field) => {
+    const present = row[field];
+    if (same(present, base[field]) || same(present, change[field]) || row.setters[field] === command.device) return [];
+    return [{ field, yours: change[field], theirs: present }];
+  });
+}

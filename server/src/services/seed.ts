@@ -1,0 +1,60 @@
+import { catalogue } from '@tufa/core/shelf/catalogue';
+import { DEFAULT_FIRM } from '@tufa/core/plan';
+import { say } from '@tufa/words';
+import type { DataSource, EntityManager } from 'typeorm';
+import { TABLES } from '../entities';
+import type { EntityName } from '@tufa/contract/entities';
+import { withFirm } from '../data/withFirm';
+import { readDemonstration, type DemoRow } from './demonstration';
+import { DEMO_FIRM_ID } from './firm';
+
+const PEOPLE = [
+  { id: '0198a000-9e09-7000-8000-000000000001', role: 'lead' },
+  { id: '0198a000-9e09-7000-8000-000000000002', role: 'mixer' },
+  { id: '0198a000-9e09-7000-8000-000000000003', role: 'finisher' },
+] as const;
+
+const put = (tx: EntityManager, name: EntityName, id: string, fields: object, changed: number): Promise<unknown> =>
+  tx.getRepository(TABLES[name]).insert({ id, firmId: DEMO_FIRM_ID, version: 1, changed, removed: false, setters: {}, ...fields } as never);
+
+/**
+ * Fills an empty database: the firm with its roles, the shipped shelf and, unless `empty`, the demonstration's jobs.
+ * On later starts the demonstration jobs nobody has touched are anchored to now again.
+ */
+export async function seed({ owner, clock, empty, demo }: { owner: DataSource; clock: () => Date; empty: boolean; demo: string }): Promise<void> {
+  await withFirm(owner, DEMO_FIRM_ID, async (tx) => {
+    const [present] = (await tx.query('select change_counter from firm')) as { change_counter: string }[];
+    if (!present) {
+      await put(tx, 'firm', DEMO_FIRM_ID, { name: say(empty ? 'seed.firm' : 'seed.demoFirm'), settings: DEFAULT_FIRM }, 1);
+      for (const { id, role } of PEOPLE) await put(tx, 'person', id, { role, name: say(`role.${role}`) }, 1);
+      for (const sheet of catalogue) {
+        await put(tx, 'product', sheet.productId, { name: sheet.name, class: sheet.class }, 1);
+        await put(tx, 'sheet', sheet.id, { productId: sheet.productId, revision: sheet.revision, sheet }, 1);
+      }
+      if (!empty) for (const row of readDemonstration(demo, clock())) await put(tx, row.name, row.id, row.fields, 2);
+      await tx.query('update firm set change_counter = 2');
+      return;
+    }
+    if (!empty) await anchorAfresh(tx, readDemonstration(demo, clock()), Number(present.change_counter));
+  });
+}
+
+/** Times of an untouched demonstration job move with the day; one command on any of its rows and it is the user's. */
+async function anchorAfresh(tx: EntityManager, rows: readonly DemoRow[], counter: number): Promise<void> {
+  let moved = false;
+  for (const job of rows.filter(({ name }) => name === 'job')) {
+    const own = rows.filter(({ id, fields }) => id === job.id || fields['jobId'] === job.id);
+    const [touched] = (await tx.query(`select 1 from command where target = any($1) or change->>'jobId' = $2 limit 1`, [
+      own.map(({ id }) => id),
+      job.id,
+    ])) as unknown[];
+    if (touched) continue;
+    for (const { name, id, fields } of own) {
+      const times = Object.fromEntries(Object.entries(fields).filter(([field]) => ['pourOn', 'takenAt', 'deviceAt', 'receivedAt'].includes(field)));
+      if (Object.keys(times).length === 0) continue;
+      await tx.getRepository(TABLES[name]).update({ id }, { ...times, changed: counter + 1 } as never);
+      moved = true;
+    }
+  }
+  if (moved) await tx.query('update firm set change_counter = $1', [counter + 1]);
+}

@@ -1,0 +1,70 @@
+import { print, printMoney, significant, type Figures, type Kind, type UnitSystem } from '@tufa/core/quantity';
+import i18next from 'i18next';
+import { en } from './en';
+
+/** Kinds by the unit that ends a figure's name. */
+const KINDS: readonly (readonly [string, Kind])[] = [
+  ['_m2', 'area'],
+  ['_m3', 'volume'],
+  ['_kg', 'mass'],
+  ['_m', 'length'],
+  ['_s', 'duration'],
+  ['_C', 'temperature'],
+  ['_MPa', 'pressure'],
+];
+
+let system: UnitSystem = 'us';
+let currency = 'USD';
+
+/** The firm's system of units and currency, for every sentence from now on. */
+export function speakIn(settings: { system: UnitSystem; currency: string }): void {
+  ({ system, currency } = settings);
+}
+
+export const unitSystem = (): UnitSystem => system;
+
+/** A figure printed with its unit, by the unit that ends its name. */
+export function printFigure(name: string, value: number | string): string {
+  if (typeof value === 'string') return i18n.exists(`word.${name}.${value}`) ? i18n.t(`word.${name}.${value}` as never) : value;
+  if (name.endsWith('_minor')) return printMoney({ minor: value, currency });
+  if (name.endsWith('_kg_m2h')) return `${significant(value)} kg/m²h`;
+  const found = KINDS.find(([suffix]) => name.endsWith(suffix));
+  if (!found) return String(significant(value, 3));
+  const { digits, unit } = print({ kind: found[1], value: found[1] === 'pressure' ? value * 1e6 : value, system });
+  return unit ? `${digits} ${unit}`.replace(' °', ' °') : digits;
+}
+
+/** The one instance of the kept translation library; react-i18next is not needed for a language that does not change. */
+export const i18n = i18next.createInstance();
+void i18n.init({ lng: 'en', fallbackLng: 'en', resources: { en: { translation: en } }, interpolation: { escapeValue: false }, initAsync: false });
+
+/** A sentence by its code, its figures printed for people. `count` picks the plural. */
+export function say(code: string, figures: Readonly<Record<string, unknown>> = {}): string {
+  const printed: Record<string, unknown> = {};
+  for (const [name, value] of Object.entries(figures)) {
+    printed[name] = name === 'count' || (typeof value !== 'number' && typeof value !== 'string') ? value : printFigure(name, value);
+    if (name === 'drying_kg_m2h') printed['drying'] = printed[name];
+  }
+  return i18n.t(code as never, printed as never) as unknown as string;
+}
+
+/** The sentence of a reason of the core. A stop question speaks with its own words. */
+export function sayReason({ code, figures }: { code: string; figures: Figures }): string {
+  if (code.startsWith('stop.')) return say('stop.reason', { question: say(code), answer: printFigure('answer', figures['answer'] ?? '') });
+  if (code.startsWith('verdict.')) return say(code, figures);
+  return say(`reason.${code}`, figures);
+}
+
+/** A share of a bag in words. */
+export function sayShare(share: number): string {
+  const named: [number, string][] = [
+    [1, 'whole'],
+    [1 / 2, 'half'],
+    [1 / 3, 'third'],
+    [1 / 4, 'quarter'],
+  ];
+  const found = named.find(([value]) => Math.abs(value - share) < 1e-6);
+  return found ? say(`mix.shareWord.${found[1]}`) : say('mix.shareWord.percent', { percent: Math.round(share * 100) });
+}
+
+export const languages = { en };
