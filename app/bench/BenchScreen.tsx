@@ -1,4 +1,4 @@
-import { say } from '@tufa/words';
+import { say } from '@tufa/words/speak';
 import { Link, type Href } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Screen } from '../parts/Screen';

@@ -1,4 +1,4 @@
-import { say } from '@tufa/words';
+import { say } from '@tufa/words/speak';
 import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
 import { View } from 'react-native';
 import { change, signOut, useFirm, usePerson, write } from '../outbox/useFirm';

@@ -1,11 +1,13 @@
-import { say, speakIn } from '@tufa/words';
-import type { ReactNode } from 'react';
+import type { UnitSystem } from '@tufa/core/quantity';
+import { say } from '@tufa/words/speak';
+import { useEffect, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useFirm, usePerson, useSync } from '../outbox/useFirm';
 import { running } from '../now/waiting';
 import { Button } from '../parts/Button';
 import { applyUpdate, useUpdate } from '../parts/serviceWorker';
 import { T } from '../parts/T';
+import { loadWork } from '../parts/workScreen';
 import { SignIn } from './SignIn';
 
 /** Signed in or not; the firm's units; a new version offered, never while a batch runs. */
@@ -25,10 +27,14 @@ export function Root({ children }: { children: ReactNode }) {
 function SignedIn({ children }: { children: ReactNode }) {
   const { data } = useFirm();
   const settings = Object.values(data.firm)[0]?.settings;
-  if (settings) speakIn(settings);
+  const [speaking, setSpeaking] = useState<UnitSystem>('us');
+  // The work chunk comes after the first screen's words, and speaks in the firm's units from its first sentence.
+  useEffect(() => {
+    if (settings) void loadWork().then(({ speakIn }) => (speakIn(settings), setSpeaking(settings.system)));
+  }, [settings]);
   const update = useUpdate();
   return (
-    <View key={settings?.system ?? 'us'} className="h-full w-full flex-1 bg-ground">
+    <View key={speaking} className="h-full w-full flex-1 bg-ground">
       {update && running(data).length === 0 ? (
         <View role="status" className="flex-row items-center justify-between bg-selected px-4 py-1">
           <T className="text-on-selected">{say('state.update')}</T>

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { say } from '@tufa/words';
+import { say } from '@tufa/words/speak';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { api } from '../outbox/api';

@@ -1,10 +1,9 @@
 import type { FirmData, RowOf } from '@tufa/contract/entities';
-import { planScene } from '@tufa/draw';
-import { say } from '@tufa/words';
+import { say } from '@tufa/words/speak';
 import { Link, type Href } from 'expo-router';
-import { useMemo } from 'react';
+import { lazy, Suspense } from 'react';
 import { Pressable, ScrollView, Text, View } from 'react-native';
-import { SceneView } from '../parts/SceneView';
+import { loadWork } from '../parts/workScreen';
 import { T } from '../parts/T';
 
 export const jobsOf = (data: FirmData): RowOf<'job'>[] =>
@@ -12,23 +11,17 @@ export const jobsOf = (data: FirmData): RowOf<'job'>[] =>
     .filter(({ removed }) => !removed)
     .sort((a, b) => (a.name < b.name ? -1 : 1));
 
-/** A job's first element with its findings, small: what stands in a list instead of an icon. */
-export function JobDrawing({ data, jobId }: { data: FirmData; jobId: string }) {
-  const scene = useMemo(() => {
-    const element = Object.values(data.element).find((one) => one.jobId === jobId && !one.removed);
-    if (!element) return null;
-    const findings = Object.values(data.finding).filter((one) => one.elementId === element.id && !one.removed);
-    return planScene({
-      outline: element.geometry.outline,
-      findings: findings.map(({ id, label, outline }) => ({ id, label, points: outline.points })),
-      width: 64,
-      height: 48,
-      unit_m: 1,
-      unit: 'm',
-      small: true,
-    });
-  }, [data.element, data.finding, jobId]);
-  return <View className="h-[48px] w-[64px] bg-sunk">{scene ? <SceneView scene={scene} bare /> : null}</View>;
+const Drawing = lazy(() => loadWork().then(({ JobDrawing }) => ({ default: JobDrawing })));
+
+/** The place of a job's small drawing; the drawing comes with the work chunk, after the words. */
+export function JobPicture({ data, jobId }: { data: FirmData; jobId: string }) {
+  return (
+    <View className="h-[48px] w-[64px] bg-sunk">
+      <Suspense fallback={null}>
+        <Drawing data={data} jobId={jobId} />
+      </Suspense>
+    </View>
+  );
 }
 
 /** The jobs beside the work on a wide screen. */

@@ -1,4 +1,4 @@
-import { say } from '@tufa/words';
+import { say } from '@tufa/words/speak';
 import { Link, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -8,7 +8,7 @@ import { Field } from '../parts/Field';
 import { Screen } from '../parts/Screen';
 import { Standing } from '../parts/Standing';
 import { Answer, T } from '../parts/T';
-import { JobDrawing, jobsOf } from './JobList';
+import { JobPicture, jobsOf } from './JobList';
 
 /** All jobs, with a search over what a person would remember of one. */
 export function JobsScreen() {
@@ -47,7 +47,7 @@ export function JobsScreen() {
           <View key={job.id} role="listitem" className="flex-row items-center border-b border-line">
             <Link href={`/jobs/${job.id}/walk` as Href} asChild>
               <Pressable className="min-h-[76px] flex-1 flex-row items-center gap-4 py-3">
-                <JobDrawing data={firm.data} jobId={job.id} />
+                <JobPicture data={firm.data} jobId={job.id} />
                 <View className="flex-1">
                   <T as="strong">{job.name}</T>
                   <T as="faint">{[job.customer, job.address].filter(Boolean).join(', ')}</T>

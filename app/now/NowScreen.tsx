@@ -1,5 +1,5 @@
 import type { FirmData, RowOf } from '@tufa/contract/entities';
-import { say } from '@tufa/words';
+import { say } from '@tufa/words/speak';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
@@ -9,7 +9,7 @@ import { Screen } from '../parts/Screen';
 import { Standing } from '../parts/Standing';
 import { SyncLine } from '../parts/SyncLine';
 import { Answer, T } from '../parts/T';
-import { JobDrawing, jobsOf } from '../jobs/JobList';
+import { JobPicture, jobsOf } from '../jobs/JobList';
 import { running, waitingFor } from './waiting';
 
 /** What to do now, and what waits. The plan itself is not computed here: this is the first screen on a slow phone. */
@@ -81,7 +81,7 @@ function Waiting({ data, job }: { data: FirmData; job: RowOf<'job'> }) {
       onPress={() => router.push(`/jobs/${job.id}/${wait.step}` as Href)}
       className="min-h-[76px] flex-row items-center gap-4 border-b border-line py-3"
     >
-      <JobDrawing data={data} jobId={job.id} />
+      <JobPicture data={data} jobId={job.id} />
       <View className="flex-1">
         <T as="strong">{job.name}</T>
         <T as="faint">{say(`now.wait.${wait.code}`)}</T>

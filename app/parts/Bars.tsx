@@ -1,4 +1,4 @@
-import { say } from '@tufa/words';
+import { say } from '@tufa/words/speak';
 import { Link, usePathname, type Href } from 'expo-router';
 import { Pressable, Text, View } from 'react-native';
 

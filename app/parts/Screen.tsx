@@ -1,4 +1,4 @@
-import { say } from '@tufa/words';
+import { say } from '@tufa/words/speak';
 import Head from 'expo-router/head';
 import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';

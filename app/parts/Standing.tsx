@@ -1,4 +1,4 @@
-import { say } from '@tufa/words';
+import { say } from '@tufa/words/speak';
 import type { Firm } from '../outbox/useFirm';
 import { useOnline } from './SyncLine';
 import { T } from './T';

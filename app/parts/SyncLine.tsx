@@ -1,4 +1,4 @@
-import { say } from '@tufa/words';
+import { say } from '@tufa/words/speak';
 import { useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 import { outbox } from '../outbox/Outbox';

@@ -5,7 +5,7 @@ import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { root, run, say } from './run.mjs';
 
 const WEB_SOURCES = ['app', 'core', 'draw', 'contract', 'words', 'package-lock.json'];
-const SKIP = new Set(['node_modules', 'dist', '.expo', 'fonts', 'test', '__tests__']);
+const SKIP = new Set(['.empty', 'node_modules', 'dist', '.expo', 'fonts', 'test', '__tests__']);
 
 function newest(path) {
   const stat = statSync(path);
@@ -27,7 +27,7 @@ export function copyFonts() {
   }
 }
 
-function compress(folder) {
+export function compress(folder) {
   for (const entry of readdirSync(folder, { withFileTypes: true })) {
     const path = join(folder, entry.name);
     if (entry.isDirectory()) compress(path);

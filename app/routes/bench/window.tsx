@@ -1,1 +1,3 @@
-export { WindowScreen as default } from '../../bench/WindowScreen';
+import { workScreen } from '../../parts/workScreen';
+
+export default workScreen('WindowScreen');

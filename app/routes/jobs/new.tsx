@@ -1,1 +1,3 @@
-export { JobForm as default } from '../../jobs/JobForm';
+import { workScreen } from '../../parts/workScreen';
+
+export default workScreen('JobForm');

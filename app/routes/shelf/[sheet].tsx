@@ -1,1 +1,3 @@
-export { SheetScreen as default } from '../../shelf/SheetScreen';
+import { workScreen } from '../../parts/workScreen';
+
+export default workScreen('SheetScreen');

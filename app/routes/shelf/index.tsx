@@ -1,1 +1,3 @@
-export { ShelfScreen as default } from '../../shelf/ShelfScreen';
+import { workScreen } from '../../parts/workScreen';
+
+export default workScreen('ShelfScreen');

@@ -1,1 +1,3 @@
-export { DayScreen as default } from '../../../day/DayScreen';
+import { workScreen } from '../../../parts/workScreen';
+
+export default workScreen('DayScreen');

@@ -1,1 +1,3 @@
-export { FixScreen as default } from '../../../fix/FixScreen';
+import { workScreen } from '../../../parts/workScreen';
+
+export default workScreen('FixScreen');

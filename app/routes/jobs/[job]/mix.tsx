@@ -1,1 +1,3 @@
-export { MixScreen as default } from '../../../mix/MixScreen';
+import { workScreen } from '../../../parts/workScreen';
+
+export default workScreen('MixScreen');

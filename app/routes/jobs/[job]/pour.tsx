@@ -1,1 +1,3 @@
-export { PourScreen as default } from '../../../pour/PourScreen';
+import { workScreen } from '../../../parts/workScreen';
+
+export default workScreen('PourScreen');

@@ -1,1 +1,3 @@
-export { RecordScreen as default } from '../../../record/RecordScreen';
+import { workScreen } from '../../../parts/workScreen';
+
+export default workScreen('RecordScreen');

@@ -1,1 +1,3 @@
-export { WalkScreen as default } from '../../../walk/WalkScreen';
+import { workScreen } from '../../../parts/workScreen';
+
+export default workScreen('WalkScreen');

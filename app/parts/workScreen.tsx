@@ -1,0 +1,51 @@
+import { say } from '@tufa/words/speak';
+import { Component, lazy, Suspense, type ComponentType, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { Button } from './Button';
+import { T } from './T';
+
+type Work = typeof import('../work');
+
+/** The one chunk of everything that computes or draws. */
+export const loadWork = (): Promise<Work> => import('../work');
+
+/** A screen of the work chunk as a route of its own. */
+export function workScreen(name: Exclude<keyof Work, 'JobDrawing' | 'speakIn'>): ComponentType {
+  const Loaded = lazy(() => loadWork().then((work) => ({ default: work[name] as ComponentType })));
+  return function WorkRoute() {
+    return (
+      <Fetched>
+        <Suspense fallback={<Fetching />}>
+          <Loaded />
+        </Suspense>
+      </Fetched>
+    );
+  };
+}
+
+function Fetching() {
+  return (
+    <View role="main" className="h-full w-full flex-1 items-center justify-center bg-ground p-4">
+      <T as="lead">{say('state.loading')}</T>
+    </View>
+  );
+}
+
+/** A chunk that could not be fetched says so and offers to try again, rather than a blank screen. */
+class Fetched extends Component<{ children: ReactNode }, { failed: boolean }> {
+  override state = { failed: false };
+
+  static getDerivedStateFromError(): { failed: boolean } {
+    return { failed: true };
+  }
+
+  override render(): ReactNode {
+    if (!this.state.failed) return this.props.children;
+    return (
+      <View role="main" className="h-full w-full flex-1 justify-center gap-4 bg-ground p-4">
+        <T as="lead">{say('state.failed')}</T>
+        <Button label={say('state.retry')} tone="act" onPress={() => window.location.reload()} />
+      </View>
+    );
+  }
+}

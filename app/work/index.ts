@@ -1,0 +1,16 @@
+/**
+ * Everything that computes or draws, as one chunk fetched after the first screen: what two routes share would otherwise
+ * be bundled into the first load of all of them.
+ */
+export { speakIn } from '@tufa/words/figures';
+export { WindowScreen } from '../bench/WindowScreen';
+export { DayScreen } from '../day/DayScreen';
+export { FixScreen } from '../fix/FixScreen';
+export { JobDrawing } from '../jobs/JobDrawing';
+export { JobForm } from '../jobs/JobForm';
+export { MixScreen } from '../mix/MixScreen';
+export { PourScreen } from '../pour/PourScreen';
+export { RecordScreen } from '../record/RecordScreen';
+export { SheetScreen } from '../shelf/SheetScreen';
+export { ShelfScreen } from '../shelf/ShelfScreen';
+export { WalkScreen } from '../walk/WalkScreen';

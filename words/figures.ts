@@ -1,0 +1,57 @@
+import { print, printMoney, significant, type Figures, type Kind, type UnitSystem } from '@tufa/core/quantity';
+import { rest } from './rest';
+import { i18n, printWith, say } from './speak';
+
+/** Kinds by the unit that ends a figure's name. */
+const KINDS: readonly (readonly [string, Kind])[] = [
+  ['_m2', 'area'],
+  ['_m3', 'volume'],
+  ['_kg', 'mass'],
+  ['_m', 'length'],
+  ['_s', 'duration'],
+  ['_C', 'temperature'],
+  ['_MPa', 'pressure'],
+];
+
+let system: UnitSystem = 'us';
+let currency = 'USD';
+
+/** The firm's system of units and currency, for every sentence from now on. */
+export function speakIn(settings: { system: UnitSystem; currency: string }): void {
+  ({ system, currency } = settings);
+}
+
+export const unitSystem = (): UnitSystem => system;
+
+/** A figure printed with its unit, by the unit that ends its name; a word of the data by its place in words/. */
+export function printFigure(name: string, value: number | string): string {
+  if (typeof value === 'string') return i18n.exists(`word.${name}.${value}`) ? i18n.t(`word.${name}.${value}` as never) : value;
+  if (name.endsWith('_minor')) return printMoney({ minor: value, currency });
+  if (name.endsWith('_kg_m2h')) return `${significant(value)} kg/m²h`;
+  const found = KINDS.find(([suffix]) => name.endsWith(suffix));
+  if (!found) return String(significant(value, 3));
+  const { digits, unit } = print({ kind: found[1], value: found[1] === 'pressure' ? value * 1e6 : value, system });
+  return unit ? `${digits} ${unit}` : digits;
+}
+
+printWith(printFigure);
+i18n.addResourceBundle('en', 'translation', rest, true, true);
+
+/** The sentence of a reason of the core. A stop question speaks with its own words. */
+export function sayReason({ code, figures }: { code: string; figures: Figures }): string {
+  if (code.startsWith('stop.')) return say('stop.reason', { question: say(code), answer: printFigure('answer', figures['answer'] ?? '') });
+  if (code.startsWith('verdict.')) return say(code, figures);
+  return say(`reason.${code}`, figures);
+}
+
+/** A share of a bag in words. */
+export function sayShare(share: number): string {
+  const named: [number, string][] = [
+    [1, 'whole'],
+    [1 / 2, 'half'],
+    [1 / 3, 'third'],
+    [1 / 4, 'quarter'],
+  ];
+  const found = named.find(([value]) => Math.abs(value - share) < 1e-6);
+  return found ? say(`mix.shareWord.${found[1]}`) : say('mix.shareWord.percent', { percent: Math.round(share * 100) });
+}
