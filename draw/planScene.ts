@@ -57,7 +57,10 @@ export function planScene(input: PlanSceneInput): Scene {
       stroke: chosen ? 'act' : 'ink',
       width: small ? 1.5 : chosen ? 4 : 2.5,
     });
-    if (small) continue;
+    if (small || (!label && !depth)) {
+      if (chosen) for (const point of points) shapes.push(dot(at(point), 6, 'act'));
+      continue;
+    }
     if (chosen) for (const point of points) shapes.push(dot(at(point), 6, 'act'));
     const [cx, cy] = points.reduce(([sx, sy], [x, y]) => [sx + scale.toX(x) / points.length, sy + scale.toY(y) / points.length], [0, 0]);
     shapes.push({

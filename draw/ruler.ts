@@ -23,8 +23,10 @@ export function ruledEdge(input: {
   zeroAt?: number;
   labels?: boolean;
   mirror?: boolean;
+  /** written after the zero, so that no figure stands without its unit */
+  unit?: string;
 }): Shape[] {
-  const { x, from, to, perUnit, major, minor, zeroAt = from, labels = true, mirror = false } = input;
+  const { x, from, to, perUnit, major, minor, zeroAt = from, labels = true, mirror = false, unit = '' } = input;
   const shapes: Shape[] = [];
   const side = mirror ? -1 : 1;
   let d = `M${x} ${from}V${to}`;
@@ -38,7 +40,7 @@ export function ruledEdge(input: {
         type: 'label',
         x: x + side * 22,
         y: y + 5,
-        label: { text: String(Number((i * minor).toFixed(3))) },
+        label: { text: `${Number((i * minor).toFixed(3))}${i === 0 && unit ? ` ${unit}` : ''}` },
         size: 14,
         weight: 600,
         anchor: mirror ? 'end' : 'start',

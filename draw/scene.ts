@@ -54,7 +54,7 @@ export function pathOf(points: readonly (readonly [number, number])[], closed = 
 export const round = (value: number): number => Math.round(value * 100) / 100;
 
 /** A width that a label will not exceed, from its longest likely glyphs. */
-export const roomFor = (text: string, size: number): number => Math.ceil(text.length * size * 0.56 + size * 0.7);
+export const roomFor = (text: string, size: number): number => Math.ceil(text.length * size * 0.52 + size * 0.6);
 
 /** A zigzag across, where a scale is broken. */
 export function brokenEdge({ from, to, y, tooth = 12 }: { from: number; to: number; y: number; tooth?: number }): string {

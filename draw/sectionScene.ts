@@ -103,8 +103,7 @@ export function sectionScene(input: SectionInput): Scene {
     place(base - 12, 'draw.slab', { thickness_m }, 15);
     const major = Math.max(nicePace(0.012 * (1 / unit_m) * (60 / Math.max(perMetre * 0.012, 1))), unit_m === 0.0254 ? 0.5 : 5);
     const end = Math.min(breakAt ?? y(thickness_m), base);
-    shapes.push(...ruledEdge({ x: right + 8, from: top, to: end, perUnit: unit_m * perMetre, major, minor: unit_m === 0.0254 ? major / 4 : major / 5 }));
-    shapes.push({ type: 'label', x: right + 14, y: base - 2, label: { text: unit }, size: 14, paint: 'faint' });
+    shapes.push(...ruledEdge({ x: right + 8, from: top, to: end, perUnit: unit_m * perMetre, major, minor: unit_m === 0.0254 ? major / 4 : major / 5, unit }));
   }
   return { width, height, title: { code: 'draw.section', figures: { name: input.name, deepest_m, thickness_m } }, shapes };
 }

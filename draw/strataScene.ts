@@ -18,15 +18,15 @@ export interface StrataFrame {
   readonly deepest_s: number;
 }
 
-const RULER = 56;
+const RULER = 62;
 const TOP = 8;
 const STRIP = 44;
-const AXIS = 24;
+const AXIS = 22;
 
 /** Where values and times fall in the strata, and back. */
 export function strataScale({ width, height, least, most, deepest_s }: StrataFrame) {
   const right = width - RULER;
-  const bottom = height - STRIP - AXIS - 14;
+  const bottom = height - STRIP - AXIS;
   return {
     right,
     bottom,
@@ -48,6 +48,8 @@ export function strataScene(input: {
   readonly columns: readonly Column[];
   readonly ticks: readonly { readonly at: number; readonly text: string }[];
   readonly milestones: readonly { readonly name: string; readonly after_s: number }[];
+  /** the word for minutes at the ruled edge */
+  readonly unit: string;
 }): Scene {
   const { frame, columns } = input;
   const scale = strataScale(frame);
@@ -111,13 +113,13 @@ export function strataScene(input: {
     type: 'path',
     d: pathOf([
       [0, stripTop],
-      [scale.right, stripTop],
-      [scale.right, stripTop + STRIP - 12],
+      [frame.width, stripTop],
+      [frame.width, stripTop + STRIP - 12],
       [0, stripTop + STRIP - 12],
     ]),
     fill: 'sunk',
   });
-  const share = scale.right / Math.max(input.milestones.length, 1);
+  const share = frame.width / Math.max(input.milestones.length, 1);
   input.milestones.forEach(({ name, after_s }, i) => {
     shapes.push({ type: 'path', d: `M${round(share * i + 2)} ${stripTop}v${STRIP - 12}`, stroke: 'ink', width: 2.5 });
     shapes.push({
@@ -143,9 +145,16 @@ export function strataScene(input: {
   }
   const major = frame.deepest_s > 7200 ? 60 : frame.deepest_s > 2400 ? 10 : 5;
   shapes.push(
-    ...ruledEdge({ x: scale.right + 8, from: TOP, to: scale.bottom, perUnit: (60 * (scale.bottom - TOP)) / frame.deepest_s, major, minor: major / 5 }),
+    ...ruledEdge({
+      x: scale.right + 8,
+      from: TOP,
+      to: scale.bottom,
+      perUnit: (60 * (scale.bottom - TOP)) / frame.deepest_s,
+      major,
+      minor: major / 5,
+      unit: input.unit,
+    }),
   );
-  shapes.push({ type: 'label', x: scale.right + 14, y: stripTop + 21, label: { code: 'unit.min' }, size: 14, paint: 'faint' });
   return { width: frame.width, height: frame.height, title: { code: 'draw.strata' }, shapes };
 }
 

@@ -17,7 +17,7 @@ import type { JobView } from '../parts/useJob';
 import { Levers } from './Levers';
 import { Quantities } from './Quantities';
 import { StrataView } from './StrataView';
-import { WindowAnswerLine } from './WindowAnswerLine';
+import { Needs, WindowAnswerLine } from './WindowAnswerLine';
 
 export const DayScreen = () => <StepScreen step="day">{(view) => <Day key={view.job.id} view={view} />}</StepScreen>;
 
@@ -108,6 +108,12 @@ function Day({ view }: { view: JobView }) {
                 onChange={(value) => set({ [quantity]: value })}
               />
             ) : null}
+            <Needs answer={answer} />
+            <Cautions screen="day" input={view.input} plan={view.plan} data={view.data} />
+          </View>
+        ),
+        foot: (
+          <View className="gap-2">
             <Quantities
               question={question}
               quantity={quantity}
@@ -118,10 +124,9 @@ function Day({ view }: { view: JobView }) {
               onChange={(value) => set({ [quantity]: value })}
               onSun={(sun) => set({ sun })}
             />
-            <Cautions screen="day" input={view.input} plan={view.plan} data={view.data} />
+            {changed.length > 0 || unread ? <Button label={say('day.keep')} tone="act" onPress={() => void keepAll()} /> : null}
           </View>
         ),
-        foot: changed.length > 0 || unread ? <Button label={say('day.keep')} tone="act" onPress={() => void keepAll()} /> : undefined,
         aside: <Levers question={question} answer={answer} grid={view.input.firm.grid} onTry={(values) => set(values as Try)} />,
       }}
     />

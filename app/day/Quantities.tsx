@@ -1,6 +1,6 @@
 import type { StrataDomain, StrataQuantity, WindowQuestion } from '@tufa/core/plan';
 import { say } from '@tufa/words';
-import { Pressable, Text, View } from 'react-native';
+import { Pressable, ScrollView, Text, View } from 'react-native';
 import { usePhone } from '../parts/useSettings';
 import { quantityText } from './quantityText';
 
@@ -51,7 +51,14 @@ export function Quantities({
         </View>
         {press(1, '+', say('day.more', { quantity: name }))}
       </View>
-      <View role="radiogroup" aria-label={say('day.title')} className="flex-row flex-wrap justify-between gap-1">
+      <ScrollView
+        horizontal
+        role="radiogroup"
+        aria-label={say('day.readouts')}
+        showsHorizontalScrollIndicator={false}
+        contentContainerClassName="gap-1"
+        className="grow-0"
+      >
         {available.map((one) => {
           const on = one === quantity;
           return (
@@ -77,7 +84,7 @@ export function Quantities({
         >
           <Text className="font-text text-[16px] font-bold text-ink">{say(question.sun ? 'day.sunOn' : 'day.sunOff')}</Text>
         </Pressable>
-      </View>
+      </ScrollView>
     </View>
   );
 }

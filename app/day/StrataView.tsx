@@ -2,7 +2,7 @@ import { columnOf, strataOf, windowFor, type StrataDomain, type StrataQuantity, 
 import { deepestOf, strataHandle, strataScale, strataScene } from '@tufa/draw';
 import { say, printFigure } from '@tufa/words';
 import { useMemo, useRef, useState } from 'react';
-import { View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { Word } from '../parts/Button';
 import { Table } from '../parts/Lines';
 import { SceneView } from '../parts/SceneView';
@@ -42,6 +42,7 @@ export function StrataView({
   const [moving, setMoving] = useState<number | null>(null);
   const [table, setTable] = useState(false);
   const box = useRef<View>(null);
+  const compact = useWindowDimensions().height < 740;
   const value = moving ?? question[quantity];
   // The bands hold every other quantity still, so they are the same wherever the handle stands.
   const others = JSON.stringify({ ...question, sheet: question.sheet.id, [quantity]: null });
@@ -58,7 +59,7 @@ export function StrataView({
       const at = snap(domain.least + share * (domain.most - domain.least), domain);
       return { at, text: tickText(quantity, at) };
     });
-    return strataScene({ frame, columns, ticks, milestones });
+    return strataScene({ frame, columns, ticks, milestones, unit: say('unit.min') });
   }, [frame, columns, quantity, milestones]);
   const column = useMemo(
     () => (moving === null ? columnOf(question[quantity], answer) : columnOf(moving, windowFor({ ...question, [quantity]: moving }))),
@@ -119,7 +120,7 @@ export function StrataView({
         aria-valuetext={valueText}
         testID="strata"
         onLayout={onLayout}
-        className="h-[300px] lg:h-[420px]"
+        className={compact ? 'h-[232px]' : 'h-[304px] lg:h-[400px]'}
         style={{ touchAction: 'pan-y', userSelect: 'none', cursor: 'ew-resize' } as object}
         {...(pointer as object)}
         {...({ onKeyDown } as object)}

@@ -21,9 +21,16 @@ export function WindowAnswerLine({ answer, sheet, chance }: { answer: WindowAnsw
           chance: say('day.oneIn', { n: Math.round(1 / chance) }),
         })}
       </T>
-      <T {...(window.fits ? {} : { tone: 'stop' as const })}>
-        {`${say('day.needs', { place: minutes(window.placeNeeds_s), finish: minutes(window.finishNeeds_s) })} ${say(window.fits ? 'day.fits' : 'day.doesNotFit')}`}
-      </T>
     </View>
+  );
+}
+
+/** What the crew needs of the window, and whether it fits. */
+export function Needs({ answer }: { answer: WindowAnswer }) {
+  const { window } = answer;
+  return (
+    <T {...(window.fits ? {} : { tone: 'stop' as const })}>
+      {`${say('day.needs', { place: minutes(window.placeNeeds_s), finish: minutes(window.finishNeeds_s) })} ${say(window.fits ? 'day.fits' : 'day.doesNotFit')}`}
+    </T>
   );
 }

@@ -6,7 +6,7 @@ import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { Button } from '../parts/Button';
-import { allAcknowledged, Cautions } from '../parts/Cautions';
+import { Cautions } from '../parts/Cautions';
 import { Lines } from '../parts/Lines';
 import { SceneView } from '../parts/SceneView';
 import { nothingYet, StepLayout, StepScreen } from '../parts/StepScreen';
@@ -46,7 +46,6 @@ function Mix({ view }: { view: JobView }) {
   const { chosen } = finding;
   const { quantities, batches } = chosen;
   const count = quantities.chosen.packages.reduce((sum, pack) => sum + pack.count, 0);
-  const ready = batches.share !== null && allAcknowledged('mix', { input: view.input, plan: view.plan }, view.data);
   return (
     <StepLayout
       step="mix"
@@ -80,13 +79,12 @@ function Mix({ view }: { view: JobView }) {
             <PlanFile view={view} />
           </View>
         ),
-        foot: ready ? (
-          <Button label={say('mix.goPour')} tone="act" big onPress={go('pour')} />
-        ) : batches.share === null ? (
-          <Button label={say('step.day')} tone="act" onPress={go('day')} />
-        ) : (
-          <T as="strong">{say('mix.ackFirst')}</T>
-        ),
+        foot:
+          batches.share === null ? (
+            <Button label={say('step.day')} tone="act" onPress={go('day')} />
+          ) : (
+            <Button label={say('mix.goPour')} tone="act" big onPress={go('pour')} />
+          ),
       }}
     />
   );

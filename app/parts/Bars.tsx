@@ -61,11 +61,13 @@ export function StepBar({ jobId, current, states, top = false }: { jobId: string
               <Pressable
                 aria-current={on ? 'page' : undefined}
                 aria-label={`${say(`step.${step}`)}, ${say(`step.${state}`)}`}
-                className={`${top ? 'min-h-[48px]' : 'min-h-[60px]'} flex-1 items-center justify-center gap-2 ${on ? 'bg-selected' : ''}`}
+                className={`${top ? 'min-h-[48px]' : 'min-h-[60px]'} flex-1 items-center justify-center gap-1 ${on ? 'bg-selected' : ''}`}
               >
-                <View className="w-full flex-row items-center justify-center px-2">
+                <View className="h-[16px] w-full flex-row items-center justify-center px-2">
                   <View className={`h-[5px] flex-1 ${mark}`} />
-                  {state === 'warning' ? <Text className={`font-text ml-1 text-[14px] font-bold ${on ? 'text-on-selected' : 'text-caution'}`}>!</Text> : null}
+                  {state === 'warning' ? (
+                    <Text className={`font-text ml-1 text-[14px] leading-[16px] font-bold ${on ? 'text-on-selected' : 'text-caution'}`}>!</Text>
+                  ) : null}
                 </View>
                 <Text className={`font-text text-[15px] ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(`step.${step}`)}</Text>
               </Pressable>

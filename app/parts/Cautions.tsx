@@ -1,4 +1,4 @@
-import { cautionsOn, type CautionScreen, type Plan, type PlanInput } from '@tufa/core/plan';
+import { cautionsOn, type Caution, type CautionScreen, type Plan, type PlanInput } from '@tufa/core/plan';
 import { readingsOf } from '@tufa/contract/assemble';
 import type { FirmData } from '@tufa/contract/entities';
 import { say } from '@tufa/words';
@@ -18,17 +18,23 @@ export function acknowledgedBy(data: FirmData, jobId: string): Readonly<Record<s
   );
 }
 
-/** Whether every caution of a screen that must be acknowledged has been. */
-export function allAcknowledged(screen: CautionScreen, context: { input: PlanInput; plan: Plan }, data: FirmData): boolean {
+const SCREENS: readonly CautionScreen[] = ['walk', 'fix', 'mix'];
+
+/** Cautions that must be acknowledged before a batch is started and have not been, wherever they bite. */
+export function unacknowledged(context: { input: PlanInput; plan: Plan }, data: FirmData): Caution[] {
   const held = acknowledgedBy(data, context.input.job.id);
-  return cautionsOn(screen, context).every(({ acknowledge, code }) => !acknowledge || code in held);
+  return SCREENS.flatMap((screen) => cautionsOn(screen, context)).filter(({ acknowledge, code }) => acknowledge && !(code in held));
 }
 
 /** The cautions that bite on a screen, from the core's one table. */
-export function Cautions({ screen, input, plan, data }: { screen: CautionScreen; input: PlanInput; plan: Plan; data: FirmData }) {
+export function Cautions({ screen, ...context }: { screen: CautionScreen; input: PlanInput; plan: Plan; data: FirmData }) {
+  return <CautionList cautions={cautionsOn(screen, context)} input={context.input} data={context.data} />;
+}
+
+/** Cautions as a block, those that must be understood each with its button. */
+export function CautionList({ cautions, input, data }: { cautions: readonly Caution[]; input: PlanInput; data: FirmData }) {
   const person = usePerson();
   const held = acknowledgedBy(data, input.job.id);
-  const cautions = cautionsOn(screen, { input, plan });
   if (cautions.length === 0) return null;
   const acknowledge = (code: string): void =>
     void write(

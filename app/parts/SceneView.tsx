@@ -71,7 +71,7 @@ export const SceneView = memo(function SceneView({ scene, bare = false }: { scen
   const prefix = `p${useId().replace(/[^a-zA-Z0-9]/g, '')}`;
   const named = bare ? { 'aria-hidden': true } : { role: 'img', 'aria-label': speak(scene.title) };
   return (
-    <Svg width={scene.width} height={scene.height} viewBox={`0 0 ${scene.width} ${scene.height}`} {...(named as object)}>
+    <Svg width={scene.width} height={scene.height} viewBox={`0 0 ${scene.width} ${scene.height}`} style={{ flexShrink: 0 }} {...(named as object)}>
       <Patterns scene={scene} prefix={prefix} />
       {scene.shapes.map((shape, i) => (
         <Drawn key={i} shape={shape} prefix={prefix} />

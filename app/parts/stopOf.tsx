@@ -19,7 +19,11 @@ export function stopOf(step: Step, view: JobView, toWalk: () => void): ReactNode
         head: (
           <View className="gap-2">
             <Answer size="number">{say('stop.hidden')}</Answer>
-            <T as="lead">{view.problem ? say(`problem.${view.problem.code}`, view.problem.figures) : say('verdict.ask')}</T>
+            <T as="lead">
+              {view.problem
+                ? say(`problem.${view.problem.code}`, view.problem.figures)
+                : say(reasons.some(({ figures }) => figures['answer'] !== 'unanswered') ? 'verdict.ask' : 'verdict.unanswered')}
+            </T>
           </View>
         ),
         body: (

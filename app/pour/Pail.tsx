@@ -1,10 +1,13 @@
 import type { BatchClock, ClockReading } from '@tufa/core/pour';
 import type { Scene } from '@tufa/draw';
 import { say } from '@tufa/words';
-import { useMemo } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { Text, View } from 'react-native';
 import { SceneView } from '../parts/SceneView';
 import { usePhone } from '../parts/useSettings';
+
+/** Room between the line and the buttons for what is written on it. */
+export const LINE_ROOM = 28;
 
 const PATTERN = { wet: 'wet', workable: 'mortar', stiffening: 'stiff', set: 'set' } as const;
 
@@ -18,10 +21,29 @@ export function digitsOf(left_s: number): { digits: string; unit: 'min' | 's' | 
  * The whole screen is the pail: its level is what is left of the batch's life, its texture the phase, so that it reads
  * from two metres without digits. The ruled edge tells the same minutes at the surface.
  */
-export function Pail({ clock, reading, width, height, placed }: { clock: BatchClock; reading: ClockReading; width: number; height: number; placed: boolean }) {
+export function Pail({
+  clock,
+  reading,
+  width,
+  height,
+  placed,
+  controls,
+  children,
+}: {
+  clock: BatchClock;
+  reading: ClockReading;
+  width: number;
+  height: number;
+  placed: boolean;
+  controls: number;
+  /** what stands under the digits */
+  children: ReactNode;
+}) {
   const { hand } = usePhone();
-  const top = 8;
-  const levelY = (level: number): number => Math.round(top + (1 - level) * (height - top));
+  const top = 56;
+  // The line of the safe share stays clear of the buttons, however short the phone.
+  const floor = Math.min(height, top + (height - controls - LINE_ROOM - top) / (1 - reading.safeLine));
+  const levelY = (level: number): number => Math.round(top + (1 - level) * (floor - top));
   const surface = levelY(reading.level);
   const safeY = levelY(reading.safeLine);
   const fill = useMemo<Scene>(() => {
@@ -61,9 +83,9 @@ export function Pail({ clock, reading, width, height, placed }: { clock: BatchCl
         });
     }
     return { width, height, title: { text: '' }, shapes };
-  }, [clock, placed, width, height, hand]);
+  }, [clock, placed, width, floor, hand]);
   const { digits, unit } = digitsOf(reading.left_s);
-  const digitsTop = Math.max(70, Math.min(surface - 70, height * 0.3));
+  const digitsTop = Math.max(104, Math.min(surface - 70, height * 0.26));
   const big = (inverted: boolean) => (
     <Text
       aria-hidden={inverted}
@@ -92,14 +114,17 @@ export function Pail({ clock, reading, width, height, placed }: { clock: BatchCl
       <View className="absolute inset-0">
         <SceneView scene={edge} bare />
       </View>
-      <View className="absolute left-4" style={{ top: digitsTop + 162 }}>
+      <View className="absolute w-[172px]" style={{ top: digitsTop + 78, left: 28 + digits.length * 98 }}>
         <Text className="font-head self-start bg-ground px-2 text-[26px] font-bold text-ink">
           {unit === 's' ? say(placed ? 'pour.toFinish' : 'pour.toPlace').replace(say('unit.min'), say('unit.s')) : what}
         </Text>
       </View>
+      <View className="absolute left-4 right-[72px]" style={{ top: digitsTop + 176 }}>
+        {children}
+      </View>
       {safeY < height - 4 ? (
-        <View className="absolute left-0 flex-row items-center" style={{ top: safeY - 15 }}>
-          <View className="h-[4px] w-[64px] bg-ink" />
+        <View className={`absolute left-0 right-0 items-center ${hand === 'right' ? 'flex-row' : 'flex-row-reverse'}`} style={{ top: safeY - 14 }}>
+          <View className="h-[4px] w-[48px] bg-ink" />
           <Text className="font-text bg-ground px-2 text-[18px] font-bold text-ink">{say(placed ? 'pour.stopTool' : 'pour.stopHere')}</Text>
         </View>
       ) : null}

@@ -6,7 +6,7 @@ import { useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { usePerson } from '../outbox/useFirm';
 import { Button } from '../parts/Button';
-import { allAcknowledged, Cautions } from '../parts/Cautions';
+import { CautionList, Cautions, unacknowledged } from '../parts/Cautions';
 import { Lines } from '../parts/Lines';
 import { nothingYet, StepLayout, StepScreen } from '../parts/StepScreen';
 import { stopOf } from '../parts/stopOf';
@@ -55,7 +55,7 @@ function Pour({ view }: { view: JobView }) {
   // A number once written on a pail is never used again, also when its start was undone.
   const used = view.events.filter((event) => event.kind === 'start' && event.findingId === finding.findingId).map(({ batch }) => batch);
   const next = nextBatch({ used, planned: batches.count });
-  const acknowledged = allAcknowledged('mix', { input, plan }, view.data);
+  const open = unacknowledged({ input, plan }, view.data);
   const poured = own.length >= batches.count && batches.count > 0;
   const start = async (): Promise<void> => {
     if (!person || starting) return;
@@ -91,6 +91,7 @@ function Pour({ view }: { view: JobView }) {
         ),
         body: (
           <View className="gap-3">
+            <CautionList cautions={open} input={input} data={view.data} />
             <Batches batches={own} />
             <Cautions screen="pour" input={input} plan={plan} data={view.data} />
             <T as="small">{say('pour.sound')}</T>
@@ -99,21 +100,15 @@ function Pour({ view }: { view: JobView }) {
         foot: (
           <View className="gap-2">
             {band}
-            {acknowledged ? (
-              <Button
-                label={say('pour.start')}
-                tone="act"
-                big
-                disabled={starting || batches.share === null}
-                onPress={() => void start()}
-                testID="start-batch"
-              />
-            ) : (
-              <>
-                <T as="strong">{say('pour.ackFirst')}</T>
-                <Button label={say('pour.goMix')} tone="act" onPress={go('mix')} />
-              </>
-            )}
+            {open.length > 0 ? <T as="strong">{say('pour.ackFirst')}</T> : null}
+            <Button
+              label={say('pour.start')}
+              tone="act"
+              big
+              disabled={starting || batches.share === null || open.length > 0}
+              onPress={() => void start()}
+              testID="start-batch"
+            />
           </View>
         ),
       }}

@@ -16,7 +16,7 @@ import type { JobView } from '../parts/useJob';
 import { ring } from './alarm';
 import { clockOf } from './clocks';
 import { log } from './log';
-import { digitsOf, Pail } from './Pail';
+import { digitsOf, LINE_ROOM, Pail } from './Pail';
 import type { Did } from './UndoBand';
 import { useNow } from './useNow';
 
@@ -45,6 +45,7 @@ export function RunningBatch({
   const [picked, setPicked] = useState<string | null>(null);
   const [noting, setNoting] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const [controls, setControls] = useState(230);
   const clocks = useMemo(() => running.flatMap((batch) => (clockOf(view.data, batch) ? [{ batch, ...clockOf(view.data, batch)! }] : [])), [running, view.data]);
   const readings = clocks.map((one) => ({
     ...one,
@@ -87,7 +88,22 @@ export function RunningBatch({
       </Head>
       <Returned />
       <View className="flex-1" onLayout={onLayout}>
-        {size ? <Pail clock={clock} reading={reading} width={size.width} height={size.height} placed={placed} /> : null}
+        {size ? (
+          <Pail clock={clock} reading={reading} width={size.width} height={size.height} placed={placed} controls={controls}>
+            <View
+              className={`self-start px-2 py-1 ${reading.left_s < 0 ? 'bg-stop-fill' : warn ? 'bg-caution-fill' : 'bg-ground'}`}
+              role={warn ? 'alert' : 'status'}
+            >
+              {warn ? (
+                <T as="strong" tone={reading.left_s < 0 ? 'stop' : 'caution'}>
+                  {reading.left_s < 0 ? say('pour.alarmOver') : say('pour.alarmNear', { minutes: String(Math.max(1, Math.ceil(reading.left_s / 60))) })}
+                </T>
+              ) : null}
+              <T as="h2">{reading.left_s >= 0 ? say('pour.until', { time: line }) : say('pour.since', { time: line })}</T>
+              <T>{placed ? say('pour.test', { phase: say(`pour.hand.${reading.phase}`) }) : say('pour.thenTool', { minutes: String(then) })}</T>
+            </View>
+          </Pail>
+        ) : null}
         <View className="px-4 pt-2">
           <View className="flex-row items-center justify-between">
             <Text role="heading" aria-level={1} tabIndex={-1} className="font-text bg-ground px-1 text-[18px] text-ink">
@@ -99,7 +115,9 @@ export function RunningBatch({
           </View>
           <View className="flex-row items-start justify-between">
             <Text className="font-head max-w-[75%] bg-ground px-1 text-[24px] font-bold leading-[28px] text-ink">{say(`pour.phase.${reading.phase}`)}</Text>
-            <SunSwitch />
+            <View className="bg-ground px-2">
+              <SunSwitch />
+            </View>
           </View>
           <View className="flex-row flex-wrap gap-2">
             {readings.length > 1
@@ -121,49 +139,40 @@ export function RunningBatch({
           </View>
         </View>
         <View className={`absolute bottom-0 left-0 right-0 gap-4 p-4 ${wide ? 'mx-auto max-w-[640px]' : ''}`}>
-          <View className="self-start bg-ground px-2 py-1" role="status">
-            <T as="h2">{reading.left_s >= 0 ? say('pour.until', { time: line }) : say('pour.since', { time: line })}</T>
-            <T>{placed ? say('pour.test', { phase: say(`pour.hand.${reading.phase}`) }) : say('pour.thenTool', { minutes: String(then) })}</T>
-          </View>
-          {warn ? (
-            <View role="alert" className={`self-start px-3 py-2 ${reading.left_s < 0 ? 'bg-stop-fill' : 'bg-caution-fill'}`}>
-              <T as="strong" tone={reading.left_s < 0 ? 'stop' : 'caution'}>
-                {reading.left_s < 0 ? say('pour.alarmOver') : say('pour.alarmNear', { minutes: String(Math.max(1, Math.ceil(reading.left_s / 60))) })}
-              </T>
-            </View>
-          ) : null}
           {band}
-          {noting === null ? (
-            <>
-              {placed ? null : <Button label={say('pour.placed')} tone="act" big disabled={busy} onPress={() => void tap('placed')()} testID="placed" />}
-              <View className="flex-row gap-4">
-                <Button
-                  label={say('pour.finished')}
-                  tone={placed ? 'act' : 'plain'}
-                  big
-                  grow
-                  disabled={busy}
-                  onPress={() => void tap('finished')()}
-                  testID="finished"
-                />
-                <Button label={say('pour.wentHard')} tone="stop" big grow disabled={busy} onPress={() => void tap('wentHard')()} testID="went-hard" />
+          <View className="gap-4" style={{ marginTop: LINE_ROOM + 4 }} onLayout={({ nativeEvent: { layout } }) => setControls(Math.round(layout.height) + 16)}>
+            {noting === null ? (
+              <>
+                {placed ? null : <Button label={say('pour.placed')} tone="act" big disabled={busy} onPress={() => void tap('placed')()} testID="placed" />}
+                <View className="flex-row gap-4">
+                  <Button
+                    label={say('pour.finished')}
+                    tone={placed ? 'act' : 'plain'}
+                    big
+                    grow
+                    disabled={busy}
+                    onPress={() => void tap('finished')()}
+                    testID="finished"
+                  />
+                  <Button label={say('pour.wentHard')} tone="stop" big grow disabled={busy} onPress={() => void tap('wentHard')()} testID="went-hard" />
+                </View>
+              </>
+            ) : (
+              <View className="gap-3 bg-ground p-3">
+                <Field label={say('pour.notePlaceholder')} value={noting} onChange={setNoting} autoFocus />
+                <View className="flex-row gap-3">
+                  <Button label={say('pour.cancel')} onPress={() => setNoting(null)} />
+                  <Button
+                    label={say('pour.keepNote')}
+                    tone="act"
+                    grow
+                    disabled={noting.trim() === '' || busy}
+                    onPress={() => void tap('note', noting.trim())()}
+                  />
+                </View>
               </View>
-            </>
-          ) : (
-            <View className="gap-3 bg-ground p-3">
-              <Field label={say('pour.notePlaceholder')} value={noting} onChange={setNoting} autoFocus />
-              <View className="flex-row gap-3">
-                <Button label={say('pour.cancel')} onPress={() => setNoting(null)} />
-                <Button
-                  label={say('pour.keepNote')}
-                  tone="act"
-                  grow
-                  disabled={noting.trim() === '' || busy}
-                  onPress={() => void tap('note', noting.trim())()}
-                />
-              </View>
-            </View>
-          )}
+            )}
+          </View>
         </View>
       </View>
       <View className="flex-row border-t-2 border-ink bg-sheet" role="navigation" aria-label={say('nav.steps')}>

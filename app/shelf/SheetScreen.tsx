@@ -1,4 +1,4 @@
-import type { Sheet, SheetTime } from '@tufa/core/shelf';
+import { MILESTONES, type Sheet, type SheetTime } from '@tufa/core/shelf';
 import { say, printFigure } from '@tufa/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { View } from 'react-native';
@@ -29,7 +29,7 @@ export function linesOf(sheet: Sheet): Line[] {
     [say('shelf.reference'), printFigure('t_C', sheet.reference_C)],
     [
       say('shelf.milestones'),
-      Object.entries(sheet.milestones)
+      MILESTONES.flatMap((name) => (sheet.milestones[name] === undefined ? [] : [[name, sheet.milestones[name]] as const]))
         .map(([name, after_s]) => say('strata.milestone', { milestone: name, after_s }))
         .join(', '),
     ],

@@ -9,7 +9,7 @@ import { SceneView } from '../parts/SceneView';
 import { usePhone } from '../parts/useSettings';
 import { useSize } from '../parts/useSize';
 
-const RULER = 46;
+const RULER = 56;
 
 /** The plan of an element to scale, with the ruled edge on the thumb's side; a tap gives the place on the element in metres. */
 export function PlanView({
@@ -66,6 +66,7 @@ export function PlanView({
         major,
         minor: major / 5,
         mirror: hand === 'left',
+        unit: metric ? 'm' : 'ft',
       }),
     };
     return { plan, ruler, scale };

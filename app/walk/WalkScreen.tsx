@@ -83,8 +83,10 @@ function Walk({ view }: { view: JobView }) {
         head: (
           <View className="gap-1">
             {planned?.volume ? (
-              <Answer after={say('walk.range', { low: printFigure('v_m3', planned.volume.p10).split(' ')[0], high: printFigure('v_m3', planned.volume.p90) })}>
-                {`${printFigure('a_m2', planned.bad_m2)} ${say('walk.bad')}, ${printFigure('v_m3', planned.volume.p50)}`}
+              <Answer
+                after={`${printFigure('a_m2', planned.bad_m2)} ${say('walk.bad')}, ${say('walk.range', { low: printFigure('v_m3', planned.volume.p10).split(' ')[0], high: printFigure('v_m3', planned.volume.p90) })}`}
+              >
+                {printFigure('v_m3', planned.volume.p50)}
               </Answer>
             ) : (
               <Answer size="number">{element.name}</Answer>

@@ -57,7 +57,8 @@ export function print({ kind, value, system, fine = false }: { kind: Kind; value
   const us = system === 'us';
   switch (kind) {
     case 'length': {
-      if (us) {
+      // Grain and texture under a thirty-second of an inch are told in millimetres on either side of the ocean.
+      if (us && (value === 0 || value >= 0.0254 / 32)) {
         const text = tradeLength({ length_m: value, denominator: value < 0.3048 ? 16 : 8 });
         return text.endsWith(' in') ? { digits: text.slice(0, -3), unit: 'in' } : { digits: text, unit: '' };
       }
