@@ -1,1 +1,17 @@
-module.exports = { displayName: 'app', testMatch: [] };
+const root = `${__dirname}/..`;
+
+module.exports = {
+  displayName: 'app',
+  preset: 'jest-expo/web',
+  rootDir: __dirname,
+  testMatch: ['<rootDir>/test/**/*.test.{ts,tsx}'],
+  modulePathIgnorePatterns: ['<rootDir>/.empty', '<rootDir>/dist'],
+  moduleNameMapper: {
+    '\\.css$': '<rootDir>/test/empty.js',
+    '^convert$': `${root}/node_modules/convert/dist/index.js`,
+    '^lucide-react-native/icons/(.*)$': `${root}/node_modules/lucide-react-native/dist/cjs/icons/$1.js`,
+  },
+  transformIgnorePatterns: [
+    '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|react-navigation|@react-navigation/.*|react-native-svg|lucide-react-native|nativewind|react-native-css-interop|d3-[^/]*|internmap|uuid|idb|convert|@noble|i18next|fake-indexeddb)/)',
+  ],
+};

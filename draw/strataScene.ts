@@ -18,7 +18,7 @@ export interface StrataFrame {
   readonly deepest_s: number;
 }
 
-const RULER = 62;
+const RULER = 68;
 const TOP = 8;
 const STRIP = 44;
 const AXIS = 22;

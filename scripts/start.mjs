@@ -11,8 +11,8 @@ main(async () => {
   if (process.env.DATABASE_URL && !process.env.MIGRATION_DATABASE_URL)
     throw new Advice('DATABASE_URL is set without MIGRATION_DATABASE_URL. Set both (tufa_app and tufa_owner), or neither.');
   ensurePackages();
-  const { bundleServer, ensureWeb } = await import('./lib/build.mjs');
-  const [web, server] = [await ensureWeb(), await bundleServer()];
+  const { bundle, ensureWeb } = await import('./lib/build.mjs');
+  const [web, server] = [await ensureWeb(), await bundle('server')];
   mkdirSync(join(root, '.tufa'), { recursive: true });
 
   const wanted = process.env.PORT ? Number(process.env.PORT) : null;

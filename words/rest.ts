@@ -505,6 +505,7 @@ export const rest = {
     nothingMixed: 'There is nothing to mix.',
     strengthPoints: 'Strength points must rise with time.',
     noPacks: 'The sheet names no pack.',
+    strengthNotReached: 'The sheet never reaches {{strength_MPa}}.',
     field: {
       any: { required: '{{field}} is missing.', only: '{{field}} is not one of the allowed words.' },
       object: { unknown: '{{field}} is not known here. Leave it out.', base: '{{field}} must be an object.' },

@@ -46,8 +46,12 @@ export function StrataView({
   const value = moving ?? question[quantity];
   // The bands hold every other quantity still, so they are the same wherever the handle stands.
   const others = JSON.stringify({ ...question, sheet: question.sheet.id, [quantity]: null });
-  const columns = useMemo(() => strataOf({ question, quantity, domain, samples: 25 }), [others, quantity, domain.least, domain.most]);
-  const deepest_s = useMemo(() => deepestOf(columns, question[quantity]), [columns]);
+  const [still, setStill] = useState({ others, question });
+  if (still.others !== others) setStill({ others, question });
+  const held = still.question;
+  const { least, most, step } = domain;
+  const columns = useMemo(() => strataOf({ question: held, quantity, domain: { least, most, step }, samples: 25 }), [held, quantity, least, most, step]);
+  const deepest_s = useMemo(() => deepestOf(columns, held[quantity]), [columns, held, quantity]);
   const frame = useMemo(
     () => (size ? { width: size.width, height: size.height, least: domain.least, most: domain.most, deepest_s } : null),
     [size, domain.least, domain.most, deepest_s],
@@ -56,11 +60,11 @@ export function StrataView({
   const bands = useMemo(() => {
     if (!frame) return null;
     const ticks = [0.1, 0.4, 0.7, 0.97].map((share) => {
-      const at = snap(domain.least + share * (domain.most - domain.least), domain);
+      const at = snap(least + share * (most - least), { least, most, step });
       return { at, text: tickText(quantity, at) };
     });
     return strataScene({ frame, columns, ticks, milestones, unit: say('unit.min') });
-  }, [frame, columns, quantity, milestones]);
+  }, [frame, columns, quantity, milestones, least, most, step]);
   const column = useMemo(
     () => (moving === null ? columnOf(question[quantity], answer) : columnOf(moving, windowFor({ ...question, [quantity]: moving }))),
     [moving, question, quantity, answer],

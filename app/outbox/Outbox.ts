@@ -44,25 +44,19 @@ export class Outbox {
 
   snapshot = (): readonly OutboxRecord[] => this.records;
 
-  /** Commands made together are kept together: all of them are on the disk, or none. */
-  async write(person: string, drafts: readonly Draft[], madeAt: Date): Promise<Command[]> {
+  /**
+   * Commands made together are kept together: all of them are on the disk, or none. Every request is issued at once and
+   * the transaction committed in the same breath, so that a page killed just after a tap has lost nothing.
+   */
+  async write(person: string, drafts: readonly Draft[], madeAt: Date): Promise<void> {
+    const commands = drafts.map((draft): Command => ({ id: uuid(), v: 1, device: this.device, seq: 0, person, madeAt: madeAt.toISOString(), ...draft }));
     const db = await database();
-    const tx = db.transaction(['outbox', 'meta'], 'readwrite', { durability: 'strict' });
-    const seqs = tx.objectStore('meta');
-    let seq = ((await seqs.get('seq')) as number | undefined) ?? 0;
-    const commands: Command[] = [];
-    for (const draft of drafts) {
-      seq += 1;
-      const change = draft.kind === 'pourEvent.add' ? { ...draft.change, device: this.device, seq } : draft.change;
-      const command = { id: uuid(), v: 1, device: this.device, seq, person, madeAt: madeAt.toISOString(), ...draft, change } as Command;
-      commands.push(command);
-      await tx.objectStore('outbox').put({ order: seq, command, state: 'waiting' });
-    }
-    await seqs.put(seq, 'seq');
+    const tx = db.transaction('outbox', 'readwrite', { durability: 'strict' });
+    for (const command of commands) void tx.store.add({ command, state: 'waiting' });
+    tx.commit();
     await tx.done;
     await this.reload();
     this.channel?.postMessage('changed');
-    return commands;
   }
 
   /**
@@ -113,13 +107,20 @@ export class Outbox {
 
   private async reload(): Promise<void> {
     const db = await database();
-    this.records = await db.getAll('outbox');
+    this.records = ((await db.getAll('outbox')) as OutboxRecord[]).map(counted);
     this.tell();
   }
 
   private tell(): void {
     for (const listener of this.listeners) listener();
   }
+}
+
+/** A record with its place as the device's count, in its command and in a pour event that carries one. */
+function counted(record: OutboxRecord): OutboxRecord {
+  const { order, command } = record;
+  const change = command.kind === 'pourEvent.add' ? { ...command.change, device: command.device, seq: order } : command.change;
+  return { ...record, command: { ...command, seq: order, change } };
 }
 
 export const outbox = new Outbox();

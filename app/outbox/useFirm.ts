@@ -1,5 +1,5 @@
 import { applyCommand, mergeRows } from '@tufa/contract/applyCommand';
-import type { Command, Writable } from '@tufa/contract/commands';
+import type { Writable } from '@tufa/contract/commands';
 import { emptyFirmData, type EntityFields, type FirmData } from '@tufa/contract/entities';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
@@ -131,16 +131,15 @@ export const change = <N extends Writable>(name: N, verb: 'add' | 'change' | 're
  * Writes changes made together. They are on this phone when the promise resolves; the firm has them when there is
  * signal.
  */
-export async function write(...changes: readonly Change[]): Promise<Command[]> {
+export async function write(...changes: readonly Change[]): Promise<void> {
   const { data, person } = current();
   const drafts: Draft[] = changes.map(({ name, verb, target, change: fields }) => {
     const present = (data[name] as unknown as Record<string, Record<string, unknown> | undefined>)[target];
     const base = verb === 'add' || !present ? null : Object.fromEntries(Object.keys(fields).map((field) => [field, present[field]]));
     return { kind: `${name}.${verb}`, target, base, change: fields } as Draft;
   });
-  const commands = await outbox.write(person, drafts, new Date(now()));
+  await outbox.write(person, drafts, new Date(now()));
   void sync();
-  return commands;
 }
 
 /** Keeps the phone and the firm together while the application is open: signal, focus, news, and a slow tick. */

@@ -1,21 +1,19 @@
 import type { BatchClock, ClockReading } from '@tufa/core/pour';
 import type { Scene } from '@tufa/draw';
 import { say } from '@tufa/words';
-import { useMemo, type ReactNode } from 'react';
+import { useCallback, useMemo, type ReactNode } from 'react';
 import { Text, View } from 'react-native';
 import { SceneView } from '../parts/SceneView';
 import { usePhone } from '../parts/useSettings';
+import { digitsOf } from './digitsOf';
 
 /** Room between the line and the buttons for what is written on it. */
 export const LINE_ROOM = 28;
 
-const PATTERN = { wet: 'wet', workable: 'mortar', stiffening: 'stiff', set: 'set' } as const;
+/** Where a full pail's surface stands, under the head. */
+const TOP = 56;
 
-/** Digits of a left time: minutes from two on, seconds below, minutes past. */
-export function digitsOf(left_s: number): { digits: string; unit: 'min' | 's' | 'past' } {
-  if (left_s < 0) return { digits: String(Math.max(0, Math.floor(-left_s / 60))), unit: 'past' };
-  return left_s < 100 ? { digits: String(Math.ceil(left_s)), unit: 's' } : { digits: String(Math.floor(left_s / 60)), unit: 'min' };
-}
+const PATTERN = { wet: 'wet', workable: 'mortar', stiffening: 'stiff', set: 'set' } as const;
 
 /**
  * The whole screen is the pail: its level is what is left of the batch's life, its texture the phase, so that it reads
@@ -40,10 +38,9 @@ export function Pail({
   children: ReactNode;
 }) {
   const { hand } = usePhone();
-  const top = 56;
   // The line of the safe share stays clear of the buttons, however short the phone.
-  const floor = Math.min(height, top + (height - controls - LINE_ROOM - top) / (1 - reading.safeLine));
-  const levelY = (level: number): number => Math.round(top + (1 - level) * (floor - top));
+  const floor = Math.min(height, TOP + (height - controls - LINE_ROOM - TOP) / (1 - reading.safeLine));
+  const levelY = useCallback((level: number): number => Math.round(TOP + (1 - level) * (floor - TOP)), [floor]);
   const surface = levelY(reading.level);
   const safeY = levelY(reading.safeLine);
   const fill = useMemo<Scene>(() => {
@@ -83,7 +80,7 @@ export function Pail({
         });
     }
     return { width, height, title: { text: '' }, shapes };
-  }, [clock, placed, width, floor, hand]);
+  }, [clock, placed, width, height, levelY, hand]);
   const { digits, unit } = digitsOf(reading.left_s);
   const digitsTop = Math.max(104, Math.min(surface - 70, height * 0.26));
   const big = (inverted: boolean) => (

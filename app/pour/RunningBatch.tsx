@@ -16,7 +16,8 @@ import type { JobView } from '../parts/useJob';
 import { ring } from './alarm';
 import { clockOf } from './clocks';
 import { log } from './log';
-import { digitsOf, LINE_ROOM, Pail } from './Pail';
+import { digitsOf } from './digitsOf';
+import { LINE_ROOM, Pail } from './Pail';
 import type { Did } from './UndoBand';
 import { useNow } from './useNow';
 

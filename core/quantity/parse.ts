@@ -64,6 +64,8 @@ export function parse({ text, kind, unit }: ParseRequest): number {
       if (foreign?.[1] && /^[a-z]/i.test(foreign[1])) throw new Problem('unknownUnit', { kind, unit: foreign[1].trim(), text });
       throw new Problem('unreadable', { text, kind });
     }
+    const after = rest.slice(match[0].length);
+    if (match[2] === undefined && /^[a-z]/i.test(after)) throw new Problem('unknownUnit', { kind, unit: after, text });
     const value = numberFrom(match[1] as string);
     const given = match[2] ?? unit;
     if (given === undefined && value !== 0) throw new Problem('unitMissing', { text, kind });

@@ -73,17 +73,21 @@ export async function ensureWeb() {
   return dist;
 }
 
-/** One file for the server: the workspaces bundled, everything else from node_modules. @returns its path */
-export async function bundleServer() {
+/**
+ * One file of one workspace's program: the workspaces bundled, everything else from node_modules.
+ *
+ * @returns {Promise<string>} its path, in the workspace's dist
+ */
+export async function bundle(workspace, entry = 'src/main.ts') {
   const { build } = await import('esbuild');
   const external = new Set();
-  for (const workspace of ['server', 'contract', 'words', 'draw', 'core']) {
-    const { dependencies = {} } = JSON.parse(readFileSync(join(root, workspace, 'package.json'), 'utf8'));
-    for (const name of Object.keys(dependencies)) if (!name.startsWith('@tufa/')) external.add(name);
+  for (const name of ['server', 'contract', 'words', 'draw', 'core']) {
+    const { dependencies = {} } = JSON.parse(readFileSync(join(root, name, 'package.json'), 'utf8'));
+    for (const dependency of Object.keys(dependencies)) if (!dependency.startsWith('@tufa/')) external.add(dependency);
   }
-  const outfile = join(root, 'server/dist/main.mjs');
+  const outfile = join(root, workspace, 'dist', `${entry.replace(/^.*\//, '').replace(/\.ts$/, '')}.mjs`);
   await build({
-    entryPoints: [join(root, 'server/src/main.ts')],
+    entryPoints: [join(root, workspace, entry)],
     outfile,
     bundle: true,
     platform: 'node',

@@ -1,0 +1,38 @@
+import { digitsOf } from '../pour/digitsOf';
+import { readTyped } from '../parts/quantityText';
+import { FieldProblem } from '../parts/useWireForm';
+import { quantityText } from '../day/quantityText';
+import { bagsText } from '../mix/bagsText';
+
+test.each([
+  [605, '10', 'min'],
+  [99.2, '100', 's'],
+  [0, '0', 's'],
+  [-61, '1', 'past'],
+])('%d s left reads %s %s', (left_s, digits, unit) => expect(digitsOf(left_s)).toEqual({ digits, unit }));
+
+test.each([
+  ['', 'Fill this in.'],
+  ['4 km', 'At most 328\' 1". Check the unit.'],
+  ['-2', 'This cannot be less than zero.'],
+  ['0', 'At least 3/8 in. Check the unit.'],
+  ['wide', 'Unit not known.'],
+  ['1,200 mm', 'A comma before three digits can be read two ways'],
+])('a side of %p is refused with what to do', (text, sentence) => {
+  const read = () => readTyped({ field: 'length', text, as: 'side', limit: 'side_m' });
+  expect(read).toThrow(FieldProblem);
+  expect(read).toThrow(sentence);
+});
+
+test('a bare number takes the field’s own unit', () => {
+  expect(readTyped({ field: 'length', text: '12', as: 'side', limit: 'side_m' })).toBeCloseTo(3.6576, 9);
+  expect(readTyped({ field: 'deepest', text: '1 1/2', as: 'depth', limit: 'depth_m' })).toBeCloseTo(0.0381, 9);
+  expect(() => readTyped({ field: 'water', text: '90 C', as: 'temperature', limit: 'water_C' })).toThrow('At most 140 °F');
+});
+
+test('quantities and bags as the trade says them', () => {
+  expect(quantityText('share', 0.5)).toBe('half a bag');
+  expect(quantityText('retarderDose', 0)).toBe('none');
+  expect(bagsText(1.66)).toBe('1.7 bags');
+  expect(bagsText(12.4, true)).toBe('12');
+});

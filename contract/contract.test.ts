@@ -1,0 +1,234 @@
+import Ajv from 'ajv';
+import addFormats from 'ajv-formats';
+import parseJoi from 'joi-to-json';
+import { DEFAULT_BATCH, DEFAULT_CREW, DEFAULT_FIRM } from '@tufa/core/plan';
+import { catalogue } from '@tufa/core/shelf/catalogue';
+import {
+  applyCommand,
+  assemblePlanInput,
+  changeSchema,
+  check,
+  checkCommand,
+  COMMAND_KINDS,
+  emptyFirmData,
+  FIELDS,
+  mergeRows,
+  planInput,
+  readingsOf,
+  sheet,
+  type Command,
+  type FirmData,
+} from './index';
+
+const id = (n: number): string => `0198a000-aaaa-7000-8000-00000000000${n}`;
+const typed = (value: number) => ({ value, source: 'typed' as const });
+
+const SAMPLES: Record<keyof typeof FIELDS, { good: object; bad: object[] }> = {
+  firm: { good: { name: 'Ours', settings: DEFAULT_FIRM }, bad: [{ name: '' }, { name: 'Ours', settings: { ...DEFAULT_FIRM, acceptedChance: 0.9 } }] },
+  job: {
+    good: {
+      name: 'Dock',
+      customer: '',
+      address: '',
+      accessNote: '',
+      zone: 'Europe/Paris',
+      pourOn: '2026-05-12T09:10',
+      crew: DEFAULT_CREW,
+      batch: DEFAULT_BATCH,
+      demonstration: false,
+    },
+    bad: [
+      { name: 'Dock' },
+      { name: 'Dock', customer: '', address: '', accessNote: '', zone: 'here!', pourOn: null, crew: DEFAULT_CREW, batch: DEFAULT_BATCH, demonstration: false },
+    ],
+  },
+  element: {
+    good: {
+      jobId: id(1),
+      name: 'Slab',
+      kind: 'slab',
+      geometry: {
+        outline: [
+          [0, 0],
+          [1, 0],
+          [1, 1],
+        ],
+        thickness: typed(0.1),
+      },
+      properties: { suspended: false, exposures: ['frost'], moisture: 'dry', opens: { to: 'foot', after_s: 7200 } },
+      stops: { rust: 'no' },
+    },
+    bad: [{ jobId: id(1), name: 'Slab', kind: 'roof', geometry: { outline: [[0, 0]], thickness: typed(0.1) }, properties: {}, stops: {} }],
+  },
+  finding: {
+    good: {
+      jobId: id(1),
+      elementId: id(2),
+      label: 'A',
+      kind: 'spall',
+      outline: {
+        points: [
+          [0, 0],
+          [1, 0],
+          [1, 1],
+        ],
+      },
+      properties: { deepest: typed(0.03), shape: 'pan', edge: 'cut' },
+    },
+    bad: [{ jobId: id(1), elementId: id(2), label: 'A', kind: 'spall', outline: { points: [] }, properties: { deepest: typed(5), shape: 'pan', edge: 'cut' } }],
+  },
+  reading: {
+    good: { jobId: id(1), elementId: null, findingId: null, kind: 'slab_C', value: typed(31), at: null, takenAt: '2026-05-12T09:10:00Z', subject: null },
+    bad: [{ jobId: id(1), elementId: null, findingId: null, kind: 'mood', value: typed(31), at: null, takenAt: '2026-05-12T09:10:00Z', subject: null }],
+  },
+  treatment: { good: { jobId: id(1), findingId: id(2), sheetId: id(3), layers: [], edge: null, bond: null, cure: null }, bad: [{ jobId: 'x' }] },
+  plan: {
+    good: {
+      jobId: id(1),
+      input: job(),
+      hashes: Object.fromEntries(['takeOff', 'layers', 'quantities', 'batches', 'day'].map((stage) => [stage, 'a'.repeat(64)])),
+      coreVersion: '0.1.0',
+      seed: 1,
+      replaces: null,
+    },
+    bad: [{ jobId: id(1), input: {}, hashes: {}, coreVersion: '0.1.0', seed: 1, replaces: null }],
+  },
+  pourEvent: {
+    good: {
+      jobId: id(1),
+      findingId: id(2),
+      planId: id(3),
+      batch: '4b',
+      device: id(4),
+      seq: 1,
+      deviceAt: '2026-05-12T09:10:00Z',
+      clockOffset: 12,
+      person: id(5),
+      kind: 'start',
+      v: 1,
+      payload: {},
+      undoes: null,
+    },
+    bad: [
+      {
+        jobId: id(1),
+        findingId: id(2),
+        planId: id(3),
+        batch: 'four',
+        device: id(4),
+        seq: 1,
+        deviceAt: 'now',
+        clockOffset: 12,
+        person: id(5),
+        kind: 'start',
+        v: 1,
+        payload: {},
+        undoes: null,
+      },
+    ],
+  },
+};
+
+function job() {
+  return {
+    v: 1,
+    job: { id: id(1), name: 'Dock' },
+    firm: DEFAULT_FIRM,
+    elements: [],
+    findings: [],
+    sheets: [catalogue[0]],
+    treatments: [],
+    conditions: { air_C: typed(20), slab_C: typed(20), powder_C: typed(20), water_C: typed(15), humidity: typed(0.5), wind_ms: typed(1), sun: false },
+    crew: DEFAULT_CREW,
+    batch: DEFAULT_BATCH,
+  };
+}
+
+const ajv = addFormats(new Ajv({ strict: false }));
+
+test.each(Object.keys(SAMPLES) as (keyof typeof FIELDS)[])('Joi and the JSON Schema made from it say the same of a %s', (name) => {
+  const { good, bad } = SAMPLES[name];
+  const jsonSchema = ajv.compile(parseJoi(FIELDS[name]) as object);
+  expect({ joi: check(FIELDS[name], good).fault, json: jsonSchema(good) ? null : jsonSchema.errors }).toEqual({ joi: null, json: null });
+  for (const one of bad) {
+    expect(check(FIELDS[name], one).fault).not.toBeNull();
+    expect(jsonSchema(one)).toBe(false);
+  }
+});
+
+test('every shipped sheet and the job file pass their schemas', () => {
+  for (const one of catalogue) expect(check(sheet, one).fault).toBeNull();
+  expect(check(planInput, job()).fault).toBeNull();
+});
+
+test('append-only things have no verb but add, and the firm only changes', () => {
+  expect(COMMAND_KINDS).toEqual(expect.arrayContaining(['firm.change', 'reading.add', 'plan.add', 'pourEvent.add', 'job.remove']));
+  for (const kind of ['firm.add', 'reading.change', 'plan.remove', 'pourEvent.change']) expect(COMMAND_KINDS).not.toContain(kind);
+  expect(check(changeSchema('job.change'), { name: 'x' }).fault).toBeNull();
+  expect(check(changeSchema('job.add'), { name: 'x' }).fault).not.toBeNull();
+});
+
+test('a fault names its field, its code and the limit', () => {
+  const bad: object = {
+    id: id(1),
+    v: 1,
+    device: id(2),
+    seq: 1,
+    person: id(3),
+    madeAt: '2026-05-12T09:10:00Z',
+    kind: 'element.change',
+    target: id(4),
+    base: {},
+    change: {
+      geometry: {
+        outline: [
+          [0, 0],
+          [900, 0],
+          [1, 1],
+        ],
+        thickness: typed(0.1),
+      },
+    },
+  };
+  expect(checkCommand(bad).fault).toEqual({ field: 'change.geometry.outline.1.0', code: 'number.max', figures: { limit: 100 } });
+});
+
+const command = (kind: Command['kind'], target: string, change: object): Command => ({
+  id: id(9),
+  v: 1,
+  device: id(8),
+  seq: 1,
+  person: id(7),
+  madeAt: '',
+  kind,
+  target,
+  base: null,
+  change: change as Command['change'],
+});
+const held = (): FirmData => mergeRows(emptyFirmData(), { firm: [{ id: id(5), version: 1, changed: 1, removed: false, ...SAMPLES.firm.good } as never] });
+
+test('the phone shows a job before the firm has answered, and plans it as the firm would', () => {
+  const commands = [
+    command('job.add', id(1), SAMPLES.job.good),
+    command('element.add', id(2), { ...SAMPLES.element.good, jobId: id(1) }),
+    command('finding.add', id(3), { ...SAMPLES.finding.good, elementId: id(2) }),
+    command('reading.add', id(4), SAMPLES.reading.good),
+    command('element.change', id(2), { name: 'Slab two' }),
+  ];
+  const data = commands.reduce(applyCommand, held());
+  const input = assemblePlanInput(data, id(1))!;
+  expect(input.elements[0]).toMatchObject({ name: 'Slab two', moisture: 'dry' });
+  expect(input.conditions.slab_C).toMatchObject({ value: 31, source: 'typed' });
+  expect(input.conditions.air_C.source).toBe('assumed');
+  expect(assemblePlanInput(applyCommand(data, command('element.remove', id(2), {})), id(1))!.findings).toEqual([]);
+  expect(assemblePlanInput(data, id(6))).toBeNull();
+  expect(applyCommand(data, command('job.change', id(6), { name: 'nobody' }))).toBe(data);
+});
+
+test('a removed reading no longer counts', () => {
+  const data = [
+    command('reading.add', id(4), SAMPLES.reading.good),
+    command('reading.add', id(6), { ...SAMPLES.reading.good, kind: 'removal', subject: id(4) }),
+  ].reduce(applyCommand, held());
+  expect(readingsOf(data, id(1))).toEqual([]);
+});

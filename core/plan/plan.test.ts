@@ -1,0 +1,233 @@
+import fc from 'fast-check';
+import { catalogue } from '../shelf/catalogue';
+import { rectangle } from '../takeoff';
+import { Problem, type Measured } from '../quantity';
+import {
+  CAUTIONS,
+  cautionsOn,
+  computePlan,
+  DEFAULT_BATCH,
+  DEFAULT_CREW,
+  DEFAULT_FIRM,
+  questionFor,
+  strataDomain,
+  strataOf,
+  takeOffOf,
+  STRATA_QUANTITIES,
+  windowFor,
+  type PlanInput,
+} from './index';
+import type { Sheet } from '../shelf';
+import type { ElementInput, FindingInput } from '../survey';
+
+const typed = (value: number): Measured => ({ value, source: 'typed' });
+const sheetOf = (name: string): Sheet => catalogue.find((sheet) => sheet.class === name) as Sheet;
+
+const element: ElementInput = {
+  id: 'e',
+  name: 'Dock',
+  kind: 'slab',
+  outline: rectangle({ length_m: 6, width_m: 4 }),
+  thickness: typed(0.15),
+  suspended: false,
+  exposures: ['frost', 'deicer'],
+  moisture: 'damp',
+  opens: { to: 'vehicles', after_s: 21600 },
+  stops: { rust: 'no', stepOrSettlement: 'no', movement: 'no', carriesBuilding: 'no', tooDeep: 'no' },
+};
+const finding: FindingInput = {
+  id: 'f',
+  elementId: 'e',
+  label: 'A',
+  kind: 'spall',
+  outline: rectangle({ length_m: 1.2, width_m: 0.9 }),
+  deepest: typed(0.038),
+  shape: 'dish',
+  edge: 'cut',
+};
+const input: PlanInput = {
+  v: 1,
+  job: { id: 'j', name: 'Dock' },
+  firm: DEFAULT_FIRM,
+  elements: [element],
+  findings: [finding],
+  sheets: catalogue,
+  treatments: [{ findingId: 'f', sheetId: sheetOf('sandedRapid').id }],
+  conditions: { air_C: typed(26), slab_C: typed(31), powder_C: typed(23), water_C: typed(19), humidity: typed(0.5), wind_ms: typed(1.5), sun: true },
+  crew: DEFAULT_CREW,
+  batch: DEFAULT_BATCH,
+};
+const withFinding = (change: Partial<FindingInput>): PlanInput => ({ ...input, findings: [{ ...finding, ...change }] });
+const withElement = (change: Partial<ElementInput>): PlanInput => ({ ...input, elements: [{ ...element, ...change }] });
+const chosenOf = (one: PlanInput) => computePlan(one).findings[0]!.chosen!;
+const reasonsOf = (one: PlanInput, name: string): string[] =>
+  computePlan(one)
+    .findings[0]!.ranking.find(({ sheetId }) => sheetId === sheetOf(name).id)!
+    .reasons.filter(({ verdict }) => verdict !== 'yes')
+    .map(({ code }) => code);
+
+test('take-off scales with the cube of length and does not care where an outline starts or which way it runs', () => {
+  fc.assert(
+    fc.property(fc.double({ min: 0.2, max: 3, noNaN: true }), fc.integer({ min: 0, max: 3 }), fc.boolean(), (scale, start, reverse) => {
+      const turned = [...finding.outline.slice(start), ...finding.outline.slice(0, start)].map(([x, y]) => [x * scale, y * scale] as const);
+      const one = withFinding({ outline: reverse ? [...turned].reverse() : turned, deepest: typed(0.038 * scale) });
+      const plain = takeOffOf(finding).volume.p50;
+      expect(takeOffOf(one.findings[0]!).volume.p50 / plain).toBeCloseTo(scale ** 3, 9);
+    }),
+  );
+});
+
+test('batches cover the need exactly once and keep every limit', () => {
+  fc.assert(
+    fc.property(fc.double({ min: 0.01, max: 0.09, noNaN: true }), fc.double({ min: 0.3, max: 3, noNaN: true }), (deepest, length_m) => {
+      const { batches, quantities, window } = chosenOf(withFinding({ deepest: typed(deepest), outline: rectangle({ length_m, width_m: 0.7 }) }));
+      if (batches.share === null) return;
+      expect(batches.share * batches.count).toBeGreaterThanOrEqual(quantities.bags.p50 - 1e-6);
+      expect(batches.share * (batches.count - 1)).toBeLessThan(quantities.bags.p50);
+      expect(window.batch.volume_m3).toBeLessThanOrEqual(0.75 * DEFAULT_FIRM.pail_m3);
+      expect(window.window.fits).toBe(true);
+    }),
+    { numRuns: 25 },
+  );
+});
+
+test('a hotter slab shortens the window, a retarder lengthens it and sets later, cold water is a lever that says so', () => {
+  const mild = chosenOf(input);
+  const hot = chosenOf({ ...input, conditions: { ...input.conditions, slab_C: typed(44) } });
+  const slow = chosenOf({ ...input, batch: { ...input.batch, retarderDose: 1 } });
+  expect(hot.window.window.placeBy_s).toBeLessThan(mild.window.window.placeBy_s);
+  expect(slow.window.window.placeBy_s).toBeGreaterThan(mild.window.window.placeBy_s);
+  const foot = (chosen: typeof mild): number => chosen.window.milestones.find(({ name }) => name === 'foot')!.after_s;
+  expect(foot(slow)).toBeGreaterThan(foot(mild));
+  const lever = mild.levers.find(({ code }) => code === 'coolWater')!;
+  const again = windowFor({
+    ...questionFor({ input, takeOff: computePlan(input).findings[0]!.takeOff, sheet: sheetOf('sandedRapid'), share: mild.batches.share! }),
+    ...lever.change,
+  });
+  expect(again.window.placeBy_s - mild.window.window.placeBy_s).toBeCloseTo(lever.gain_s, 9);
+  expect(mild.levers.map(({ slackGain_s }) => slackGain_s)).toEqual([...mild.levers.map(({ slackGain_s }) => slackGain_s)].sort((a, b) => b - a));
+});
+
+test('a window too short for any portion names what ends it and plans no batch', () => {
+  const scorched = { ...input, crew: { ...DEFAULT_CREW, rate_m2_s: 2e-5 } };
+  const { batches } = chosenOf(scorched);
+  expect(batches).toMatchObject({ share: null, count: 0 });
+  expect(computePlan(scorched).warnings.map(({ code }) => code)).toContain('batch.noneFits');
+});
+
+test.each<[string, PlanInput, string, string]>([
+  ['too deep for a sheet', withFinding({ deepest: typed(0.13) }), 'sandedRapid', 'thickness.over'],
+  ['too thin for a stone mix', withFinding({ deepest: typed(0.02) }), 'rapidConcrete', 'grain.coarse'],
+  ['feathering what must not be', withFinding({ edge: 'feathered' }), 'sandedRapid', 'edge.noFeather'],
+  ['a wall', withElement({ kind: 'wall' }), 'sandedRapid', 'orientation.wrong'],
+  ['a resin on a damp slab', input, 'crackResin', 'moisture.mustBeDry'],
+  ['a dry slab', withElement({ moisture: 'dry' }), 'sandedRapid', 'moisture.soak'],
+  ['standing water', withElement({ exposures: ['immersion'] }), 'sandedRapid', 'exposure.notAllowed'],
+  ['opened too soon', withElement({ opens: { to: 'vehicles', after_s: 1800 } }), 'sandedRapid', 'open.late'],
+  ['a cold day', { ...input, conditions: { ...input.conditions, slab_C: typed(1) } }, 'sandedRapid', 'temperature.cold'],
+  ['made for overlays', input, 'broomOverlay', 'use.other'],
+])('%s is answered with a reason', (_name, one, sheet, code) => {
+  expect(reasonsOf(one, sheet)).toContain(code);
+});
+
+test('the ranking puts yes before caution before no, the cheaper first among equals', () => {
+  const { ranking } = computePlan(input).findings[0]!;
+  expect(ranking.map(({ verdict }) => verdict)).toEqual(['yes', 'yes', 'yes', 'caution', 'no', 'no', 'no', 'no']);
+  expect(ranking[0]!.cost_minor).toBeLessThan(ranking[1]!.cost_minor!);
+  expect(ranking.every(({ reasons }) => reasons.length > 0)).toBe(true);
+});
+
+test.each(['yes', 'unknown', undefined] as const)('a stop question answered %s hides ranking, batches and ticket', (answer) => {
+  const plan = computePlan(withElement({ stops: { ...element.stops, ...(answer ? { rust: answer } : {}), ...(answer ? {} : { rust: undefined as never }) } }));
+  expect(plan.elements[0]!.verdict.code).toBe('stop');
+  expect(plan.findings[0]).toMatchObject({ ranking: [], chosen: null });
+});
+
+test('a third of a suspended member is a stop by its figures alone', () => {
+  expect(computePlan({ ...withElement({ suspended: true, thickness: typed(0.1) }) }).elements[0]!.verdict.reasons[0]!.code).toBe('verdict.depthOfSuspended');
+  expect(computePlan(withElement({ thickness: typed(0.06) })).elements[0]!.verdict.code).toBe('borderline');
+});
+
+test('hashes: a reading moves only the day, a deeper spall moves every stage', () => {
+  const before = computePlan(input).hashes;
+  const warmer = computePlan({ ...input, conditions: { ...input.conditions, air_C: typed(27) } }).hashes;
+  expect({ ...warmer, day: before.day }).toEqual(before);
+  expect(warmer.day).not.toBe(before.day);
+  const deeper = computePlan(withFinding({ deepest: typed(0.04) })).hashes;
+  expect(Object.entries(deeper).every(([stage, hash]) => hash !== before[stage as keyof typeof before])).toBe(true);
+});
+
+test('the order is never dearer than a single pack size, and surer orders run short less often', () => {
+  const { options } = chosenOf(input).quantities;
+  expect(options.map(({ chanceShort }) => chanceShort)).toEqual([...options.map(({ chanceShort }) => chanceShort)].sort((a, b) => b - a));
+  for (const { need_kg, cost_minor } of options)
+    for (const pack of sheetOf('sandedRapid').packs) expect(cost_minor).toBeLessThanOrEqual(Math.ceil(need_kg / pack.mass_kg) * pack.price_minor);
+});
+
+test('strata thin out towards the heat for every sheet and quantity that can be set', () => {
+  for (const sheet of catalogue.filter(({ water }) => water)) {
+    const question = {
+      ...questionFor({ input, takeOff: computePlan(input).findings[0]!.takeOff, sheet, share: 0.5 }),
+      thickness_m: sheet.thickness.liftMost_m,
+    };
+    for (const quantity of STRATA_QUANTITIES) {
+      const domain = strataDomain(sheet, quantity);
+      if (!domain) continue;
+      const columns = strataOf({ question, quantity, domain, samples: 5 });
+      for (const { flows_s, finishes_s, sets_s } of columns) expect(flows_s > 0 && flows_s <= finishes_s && finishes_s <= sets_s).toBe(true);
+      if (quantity === 'slab_C') expect(columns.at(-1)!.finishes_s).toBeLessThan(columns[0]!.finishes_s);
+    }
+  }
+});
+
+test('every caution of the table is triggered by some job and silent on an empty one, except what always holds', () => {
+  const resin: PlanInput = {
+    ...input,
+    sheets: [{ ...sheetOf('sandedRapid'), hazards: ['wetCement', 'silica', 'sensitiser'] }],
+    batch: { ...input.batch, retarderDose: 1 },
+  };
+  const stopped = withElement({ stops: { rust: 'yes' } });
+  const empty: PlanInput = { ...input, elements: [], findings: [], treatments: [] };
+  const seen = new Set(
+    [input, resin, stopped].flatMap((one) =>
+      CAUTIONS.map(({ screen }) => screen)
+        .flatMap((screen) => cautionsOn(screen, { input: one, plan: computePlan(one) }))
+        .map(({ code }) => code),
+    ),
+  );
+  expect([...seen].sort()).toEqual(CAUTIONS.map(({ code }) => code).sort());
+  const always = CAUTIONS.filter(({ trigger }) => trigger({ input: empty, plan: computePlan(empty) })).map(({ code }) => code);
+  expect(always).toEqual(['publicAccess', 'washWater', 'localCode']);
+  expect(CAUTIONS.filter(({ acknowledge }) => acknowledge).map(({ code }) => code)).toEqual(['oldCoatings', 'silicaDust', 'wetCement', 'resinSensitises']);
+});
+
+test.each<[string, PlanInput, string]>([
+  ['an element that is not there', withFinding({ elementId: 'x' }), 'unknownElement'],
+  ['a sheet that is not there', { ...input, treatments: [{ findingId: 'f', sheetId: 'x' }] }, 'unknownSheet'],
+  [
+    'a self-crossing outline',
+    withFinding({
+      outline: [
+        [0, 0],
+        [1, 1],
+        [1, 0],
+        [0, 1],
+      ],
+    }),
+    'outlineCrosses',
+  ],
+  [
+    'a vanishing outline',
+    withFinding({
+      outline: [
+        [0, 0],
+        [1, 0],
+        [2, 0],
+      ],
+    }),
+    'outlineVanishes',
+  ],
+  ['boiling water', { ...input, conditions: { ...input.conditions, water_C: typed(95) } }, 'outOfRange'],
+])('refuses %s with a typed problem', (_name, one, code) => {
+  expect(() => computePlan(one)).toThrow(expect.objectContaining({ code }) as Problem);
+});

@@ -1,0 +1,89 @@
+import fc from 'fast-check';
+import type { BatchWindowInput } from '../setting';
+import { BatchClock, fold, nextBatch, type EventKind, type PourEvent } from './index';
+
+let seq = 0;
+const event = (kind: EventKind, at: number, change: Partial<PourEvent> = {}): PourEvent => {
+  seq += 1;
+  return {
+    id: `i${seq}`,
+    jobId: 'j',
+    findingId: 'f',
+    planId: 'p',
+    batch: '1',
+    device: 'd',
+    seq,
+    deviceAt: at,
+    clockOffset: 0,
+    person: 'lead',
+    kind,
+    v: 1,
+    payload: {},
+    ...change,
+  };
+};
+
+test('events fold to batches whatever order they arrive in', () => {
+  const events = [
+    event('start', 0),
+    event('placed', 300),
+    event('note', 310, { payload: { text: 'stiff' } }),
+    event('finished', 500),
+    event('start', 600, { batch: '2' }),
+  ];
+  fc.assert(
+    fc.property(fc.shuffledSubarray(events, { minLength: events.length }), (shuffled) => {
+      expect(fold(shuffled)).toMatchObject([
+        { batch: '1', placedAt: 300, running: false, notes: [{ text: 'stiff' }] },
+        { batch: '2', running: true },
+      ]);
+    }),
+  );
+});
+
+test('an undo takes one event back, two ends are both kept, and clock offsets are corrected', () => {
+  const placed = event('placed', 300);
+  expect(fold([event('start', 0), placed, event('undo', 305, { undoes: placed.id })])[0]!.placedAt).toBeNull();
+  expect(fold([event('start', 0), event('finished', 500), event('wentHard', 505, { device: 'e' })])[0]!.ends.map(({ kind }) => kind)).toEqual([
+    'finished',
+    'wentHard',
+  ]);
+  expect(fold([event('start', 1000, { clockOffset: -400 })])[0]!.startedAt).toBe(600);
+  expect(fold([event('placed', 10)])).toEqual([]);
+});
+
+test('a number is never used again', () => {
+  expect(nextBatch({ used: [], planned: 3 })).toBe('1');
+  expect(nextBatch({ used: ['1', '2'], planned: 3 })).toBe('3');
+  expect(nextBatch({ used: ['1', '2', '3'], planned: 3 })).toBe('3b');
+  expect(nextBatch({ used: ['1', '2', '3', '3b'], planned: 3 })).toBe('3c');
+});
+
+const basis = (evaporation_kg_m2h: number): BatchWindowInput => ({
+  pace: { mix_s: 120, carry_s: 30, place_s: 120, finish_s: 90 },
+  flow_life_s: 720,
+  finish_life_s: 1080,
+  filmShare: 1,
+  safeShare: 0.66,
+  course: { Ea_J_mol: 55000, mix_C: 22, surroundings_C: 26, mass_kg: 14, surface_C: 31, thickness_m: 0.02 },
+  drying: { mixWater_kg_m3: 270, evaporation_kg_m2h, share: 0.1 },
+});
+
+test('the level falls from 1 and stands on the line when the time is up, before and after placing', () => {
+  for (const placed_s of [null, 240]) {
+    const clock = new BatchClock(basis(0.3), placed_s, 1500);
+    const by_s = placed_s === null ? clock.placeBy_s : clock.finishBy_s;
+    expect(clock.at(0).level).toBe(1);
+    const at = clock.at(by_s);
+    expect(at.left_s).toBeCloseTo(0, 9);
+    expect(at.level).toBeCloseTo(at.safeLine, 6);
+    // Placing changes which budget counts; before and after it the level only falls.
+    for (let t = (placed_s ?? 0) + 30; t < by_s; t += 30) expect(clock.at(t).level).toBeLessThanOrEqual(clock.at(t - 30).level);
+  }
+});
+
+test('phases follow one another and a drying wind ends a batch by its skin', () => {
+  const clock = new BatchClock(basis(0), 200, 1500);
+  expect([0, clock.placeBy_s + 1, clock.finishBy_s + 1, 1501].map((t) => clock.at(t).phase)).toEqual(['wet', 'workable', 'stiffening', 'set']);
+  expect(new BatchClock(basis(6), 200, 1500).at(210).ending).toBe('skin');
+});

@@ -1,0 +1,147 @@
+import {
+  deepestOf,
+  lifeScene,
+  nicePace,
+  pathOf,
+  planScale,
+  planScene,
+  ruledEdge,
+  sectionScene,
+  strataHandle,
+  strataScale,
+  strataScene,
+  toSvg,
+  vesselScene,
+  type Scene,
+} from './index';
+
+const outline = [
+  [0, 0],
+  [6, 0],
+  [6, 4],
+  [0, 4],
+] as const;
+const colours = {
+  ground: '#fff',
+  sheet: '#fff',
+  sunk: '#eee',
+  ink: '#000',
+  faint: '#333',
+  line: '#999',
+  edge: '#666',
+  act: '#060',
+  onAct: '#fff',
+  caution: '#740',
+  stop: '#900',
+};
+
+const numbersOf = (scene: Scene): number[] =>
+  scene.shapes.flatMap((shape) => (shape.type === 'path' ? (shape.d.match(/-?\d+(\.\d+)?/g) ?? []).map(Number) : [shape.x, shape.y]));
+
+test('the plan keeps its scale both ways: a tap comes back where it was put', () => {
+  const scale = planScale({ outline, width: 340, height: 240 });
+  expect([scale.fromX(scale.toX(1.25)), scale.fromY(scale.toY(3.5))].map((v) => Math.round(v * 1e6) / 1e6)).toEqual([1.25, 3.5]);
+  const scene = planScene({
+    outline,
+    findings: [
+      {
+        id: 'a',
+        label: 'A',
+        points: [
+          [1, 1],
+          [2, 1],
+          [2, 2],
+        ],
+        depth: '1 in',
+      },
+    ],
+    width: 340,
+    height: 240,
+    unit_m: 0.3048,
+    unit: 'ft',
+  });
+  expect(scene.shapes.some((shape) => shape.type === 'label' && shape.label.text === 'A  1 in')).toBe(true);
+  expect(Math.max(...numbersOf(scene))).toBeLessThanOrEqual(340);
+});
+
+const section = {
+  name: 'Mortar',
+  deepest_m: 0.038,
+  thickness_m: 0.15,
+  shape: 'dish',
+  edge: 'cut',
+  lifts: 1,
+  bond: false,
+  grain_m: 0.0016,
+  moisture: 'damp',
+  width: 350,
+  height: 240,
+  unit_m: 0.001,
+  unit: 'mm',
+} as const;
+
+test('the section is to scale, breaks a slab that does not fit, and shows every lift', () => {
+  const bottoms = (deepest_m: number): number =>
+    Math.max(
+      ...numbersOf({
+        ...sectionScene({ ...section, deepest_m }),
+        shapes: sectionScene({ ...section, deepest_m }).shapes.filter((s) => s.type === 'path' && s.pattern === 'mortar'),
+      }).filter((_, i) => i % 2 === 1),
+    );
+  expect(bottoms(0.038)).toBeCloseTo(bottoms(0.02), 0);
+  const zigzags = (scene: Scene): number => scene.shapes.filter((s) => s.type === 'path' && !s.pattern && s.d.split('L').length > 12 && s.width === 2).length;
+  expect(zigzags(sectionScene(section))).toBe(2);
+  expect(zigzags(sectionScene({ ...section, thickness_m: 0.05 }))).toBe(0);
+  expect(sectionScene({ ...section, lifts: 3 }).shapes.filter((s) => s.type === 'path' && s.dash === '8 6')).toHaveLength(2);
+});
+
+const columns = Array.from({ length: 9 }, (_, i) => ({ at: i * 5, flows_s: 900 - i * 60, finishes_s: 1300 - i * 80, sets_s: 2400 - i * 150 }));
+const frame = { width: 350, height: 300, least: 0, most: 40, deepest_s: 3000 };
+
+test('strata: the bands lie in order, the handle stands at its value and its minutes never touch', () => {
+  const scale = strataScale(frame);
+  expect(scale.fromX(scale.toX(17))).toBeCloseTo(17, 6);
+  expect(
+    strataScene({ frame, columns, ticks: [], milestones: [{ name: 'foot', after_s: 4000 }], unit: 'min' })
+      .shapes.filter((s) => s.type === 'path' && s.pattern)
+      .map((s) => (s.type === 'path' ? s.pattern : '')),
+  ).toEqual(['set', 'stiff', 'mortar', 'wet']);
+  const close = { at: 20, flows_s: 600, finishes_s: 640, sets_s: 700 };
+  const labels = strataHandle({ frame, column: close, ghost: { at: 5, text: 'was 5' } }).shapes.flatMap((s) =>
+    s.type === 'label' && s.weight === 800 ? [s] : [],
+  );
+  expect(labels.map(({ label }) => label.text)).toEqual(['10', '11', '12']);
+  for (let i = 1; i < labels.length; i += 1) expect(labels[i]!.y - labels[i - 1]!.y).toBeGreaterThanOrEqual(labels[i]!.size * 0.9);
+  expect(deepestOf(columns, 20) % 300).toBe(0);
+});
+
+test('ruler, vessel and life stay inside their boxes and count', () => {
+  expect([0.7, 3, 12, 0.024].map(nicePace)).toEqual([0.5, 2, 10, 0.02]);
+  const marks = ruledEdge({ x: 0, from: 0, to: 100, perUnit: 10, major: 5, minor: 1, unit: 'ft' }).flatMap((s) => (s.type === 'label' ? [s.label.text] : []));
+  expect(marks).toEqual(['0 ft', '5', '10']);
+  for (const scene of [
+    vesselScene({ width: 100, height: 300, pail_m3: 0.0189, water_m3: 0.002, mixed_m3: 0.007 }),
+    lifeScene({ width: 300, height: 64, planPlace_s: 400, planFinish_s: 600, placed_s: 350, ended_s: 900, lost: true }),
+  ])
+    expect(numbersOf(scene).every((value) => Number.isFinite(value) && value <= Math.max(scene.width, scene.height) + 8)).toBe(true);
+});
+
+test('a scene turns into an SVG that escapes words and names its patterns', () => {
+  const svg = toSvg({
+    scene: sectionScene({ ...section, name: '<Mortar & co>' }),
+    speak: ({ code, figures, text }) => text ?? `${code} ${figures?.['name'] ?? ''}`,
+    colours,
+  });
+  expect(svg).toContain('&lt;Mortar &amp; co&gt;');
+  expect(svg).toContain('url(#mortar)');
+  expect(svg).not.toMatch(/NaN|undefined/);
+  expect(
+    pathOf(
+      [
+        [0, 0],
+        [1.005, 2],
+      ],
+      false,
+    ),
+  ).toBe('M0 0L1 2');
+});

@@ -1,0 +1,142 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { acknowledgeAll, APRON, DOCK, expect, signIn, test } from './server';
+
+const SCREENS = [
+  '/',
+  '/jobs',
+  '/jobs/new',
+  `/jobs/${DOCK}/edit`,
+  '/shelf',
+  '/shelf/0198a000-0003-7000-8000-000000000003',
+  '/bench',
+  '/bench/window',
+  '/firm',
+  ...['walk', 'fix', 'mix', 'day', 'pour', 'record'].map((step) => `/jobs/${DOCK}/${step}`),
+  `/jobs/${APRON}/mix`,
+];
+
+async function faultsOf(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
+  return violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 160)}`);
+}
+
+for (const { name, size } of [
+  { name: 'phone', size: { width: 390, height: 844 } },
+  { name: 'wide', size: { width: 1280, height: 800 } },
+])
+  test(`axe finds nothing on any screen, ${name}, in light, dark and sun`, async ({ page }) => {
+    test.setTimeout(180_000);
+    await page.setViewportSize(size);
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Lead' }).waitFor();
+    expect(await faultsOf(page)).toEqual([]);
+    await signIn(page);
+    for (const mode of ['light', 'dark', 'sun']) {
+      await page.evaluate((wanted) => localStorage.setItem('tufa-phone', JSON.stringify({ mode: wanted, hand: 'right' })), mode);
+      for (const path of SCREENS) {
+        await page.goto(path);
+        await page.getByRole('heading', { level: 1 }).waitFor();
+        expect({ mode, path, faults: await faultsOf(page) }).toEqual({ mode, path, faults: [] });
+      }
+    }
+  });
+
+test('axe finds nothing on the pail, the forms and the five questions', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`/jobs/${DOCK}/walk`);
+  for (const name of ['Add a spall', 'Edit Dock slab', 'Five questions answered']) {
+    await page.getByRole('button', { name }).click();
+    expect({ name, faults: await faultsOf(page) }).toEqual({ name, faults: [] });
+    await page.getByRole('button', { name: name === 'Five questions answered' ? 'Save' : 'Cancel' }).click();
+  }
+  await page.goto(`/jobs/${DOCK}/pour`);
+  await acknowledgeAll(page);
+  await page.getByTestId('start-batch').click();
+  await page.getByTestId('pail').waitFor();
+  expect(await faultsOf(page)).toEqual([]);
+});
+
+for (const [width, height] of [
+  [390, 844],
+  [390, 664],
+  [360, 640],
+  [1280, 800],
+] as const)
+  test(`at ${width}x${height} nothing is wider than the screen and the thumb's targets are large enough`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    await signIn(page);
+    for (const path of SCREENS) {
+      await page.goto(path);
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      const small = await page.evaluate(
+        (least) => {
+          const out: string[] = [];
+          if (document.documentElement.scrollWidth > window.innerWidth) out.push('page scrolls sideways');
+          for (const element of document.querySelectorAll<HTMLElement>(
+            '[role="button"], button, a, [role="radio"], [role="checkbox"], [role="switch"], input, textarea',
+          )) {
+            const { height: tall, width: wideness, right } = element.getBoundingClientRect();
+            if (tall === 0 || element.closest('[aria-hidden="true"]')) continue;
+            const notch = element.textContent?.startsWith('‹');
+            if (tall < (notch ? 40 : least) - 0.5 || wideness < 40)
+              out.push(`${element.getAttribute('aria-label') ?? element.textContent}: ${Math.round(wideness)}x${Math.round(tall)}`);
+            if (right > window.innerWidth + 1 && !element.closest('[role="radiogroup"]')) out.push(`${element.textContent} is cut`);
+          }
+          return out;
+        },
+        width >= 1024 ? 48 : 56,
+      );
+      expect({ path, small }).toEqual({ path, small: [] });
+    }
+  });
+
+test('by keyboard alone on a wide screen: from Now to a poured batch', async ({ page, server }) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Finisher' }).waitFor();
+  const tabTo = async (name: string | RegExp): Promise<void> => {
+    for (let i = 0; i < 80; i += 1) {
+      await page.keyboard.press('Tab');
+      const label = await page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '');
+      if (typeof name === 'string' ? label === name : name.test(label)) return;
+    }
+    throw new Error(`Tab never reached ${name}`);
+  };
+  await tabTo('Finisher');
+  await page.keyboard.press('Enter');
+  await page.getByText('Waiting for you').waitFor();
+  await tabTo("Open today's pour");
+  await page.keyboard.press('Enter');
+  await page.getByTestId('start-batch').waitFor();
+  // Focus stands on the new screen's answer, not on the body.
+  await expect.poll(() => page.evaluate(() => document.activeElement?.tagName)).toBe('H1');
+  await tabTo(/^Day,/);
+  await page.keyboard.press('Enter');
+  const slider = page.getByRole('slider', { name: 'Slab handle' });
+  await slider.waitFor();
+  await tabTo('Slab handle');
+  const before = Number(await slider.getAttribute('aria-valuenow'));
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('PageDown');
+  await expect.poll(async () => Number(await slider.getAttribute('aria-valuenow'))).toBeLessThan(before - 5);
+  await tabTo('Keep these for the pour');
+  await page.keyboard.press('Enter');
+  await tabTo(/^Pour,/);
+  await page.keyboard.press('Enter');
+  await page.getByTestId('start-batch').waitFor();
+  for (let left = await page.getByRole('button', { name: /^Understood:/ }).count(); left > 0; left -= 1) {
+    await tabTo(/^Understood:/);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: /^Understood:/ })).toHaveCount(left - 1);
+  }
+  await tabTo('Water meets powder: start');
+  await page.keyboard.press('Enter');
+  await page.getByTestId('pail').waitFor();
+  await tabTo('Placed');
+  await page.keyboard.press('Enter');
+  await tabTo('Finished');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Ready for batch 2');
+  await expect.poll(async () => Object.keys((await (await page.request.get(`${server}/api/v1/jobs/${DOCK}`)).json()).pourEvent).length).toBe(3);
+});

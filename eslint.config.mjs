@@ -1,0 +1,97 @@
+import expo from 'eslint-config-expo/flat.js';
+import prettier from 'eslint-config-prettier';
+import boundaries from 'eslint-plugin-boundaries';
+import tseslint from 'typescript-eslint';
+
+const WORKSPACES = ['core', 'draw', 'contract', 'words', 'server', 'app', 'cli', 'stand-ins', 'e2e', 'scripts'];
+
+/** What each workspace may use: app, server, cli -> words, draw, contract -> core. */
+const ARROWS = {
+  core: [],
+  draw: ['core'],
+  contract: ['core'],
+  words: ['contract', 'core'],
+  server: ['words', 'draw', 'contract', 'core'],
+  app: ['words', 'draw', 'contract', 'core'],
+  cli: ['words', 'draw', 'contract', 'core'],
+  'stand-ins': [],
+  e2e: ['words', 'contract', 'core'],
+  scripts: WORKSPACES,
+};
+
+export default tseslint.config(
+  { ignores: ['**/node_modules/**', '**/dist/**', '**/.empty/**', '.tufa*/**', 'app/public/**', 'app/.expo/**', '**/*.d.ts'] },
+  ...expo,
+  ...tseslint.configs.recommended,
+  {
+    plugins: { boundaries },
+    settings: {
+      'boundaries/elements': WORKSPACES.map((type) => ({ type, pattern: `${type}/**`, partialMatch: false })),
+      'import/resolver': { typescript: { project: ['tsconfig.json', 'app/tsconfig.json'] } },
+    },
+    rules: {
+      'boundaries/dependencies': [
+        'error',
+        {
+          default: 'disallow',
+          policies: Object.entries(ARROWS).map(([from, to]) => ({ from: { element: { type: from } }, allow: { to: { element: { type: [from, ...to] } } } })),
+        },
+      ],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-require-imports': 'off',
+      '@typescript-eslint/no-empty-object-type': 'off',
+      'import/no-named-as-default-member': 'off',
+      'import/no-named-as-default': 'off',
+      'expo/no-dynamic-env-var': 'off',
+      eqeqeq: 'error',
+      // The compiler of these rules is not used; what it cannot compile is no fault here.
+      'react-hooks/incompatible-library': 'off',
+      'react-hooks/preserve-manual-memoization': 'off',
+      'no-console': 'error',
+    },
+  },
+  {
+    // The computation is pure: no clock, no chance, no network, no interface.
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'fetch', 'window', 'document', 'setTimeout', 'setInterval', 'process', 'localStorage'],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
+      'no-restricted-syntax': ['error', { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'The clock is handed in.' }],
+      'import/no-extraneous-dependencies': ['error', { packageDir: ['core'] }],
+    },
+  },
+  ...['draw', 'contract', 'words', 'server', 'cli'].map((workspace) => ({
+    files: [`${workspace}/**/*.ts`],
+    ignores: ['**/*.test.ts'],
+    rules: { 'import/no-extraneous-dependencies': ['error', { packageDir: [workspace] }] },
+  })),
+  {
+    // Every sentence comes from words/: no letters in a JSX text, child or spoken attribute.
+    files: ['app/**/*.tsx'],
+    ignores: ['app/**/*.test.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...['JSXElement', 'JSXAttribute[name.name=/^(label|aria-label|aria-valuetext|placeholder|title|hint|caption|lead)$/]'].flatMap((place) =>
+          [
+            'Literal',
+            'JSXExpressionContainer > Literal',
+            'JSXExpressionContainer > ConditionalExpression > Literal',
+            'JSXExpressionContainer > TemplateLiteral > TemplateElement',
+          ].map((literal) => ({
+            selector: `${place} > ${literal}[${literal.endsWith('TemplateElement') ? 'value.raw' : 'value'}=/[A-Za-z]{2}/]`,
+            message: 'Say it through words/.',
+          })),
+        ),
+        { selector: 'JSXText[value=/[A-Za-z]{2}/]', message: 'Say it through words/.' },
+      ],
+    },
+  },
+  {
+    files: ['scripts/**', '**/*.config.*', '**/jest.config.js', 'app/*.js'],
+    languageOptions: { globals: { __dirname: 'readonly', require: 'readonly', module: 'writable', process: 'readonly' } },
+    rules: { 'no-console': 'off', 'import/no-unresolved': 'off' },
+  },
+  prettier,
+);

@@ -1,0 +1,83 @@
+import { randomBytes } from 'node:crypto';
+import { resolve } from 'node:path';
+import pg from 'pg';
+import { pino } from 'pino';
+import supertest from 'supertest';
+import type { DataSource } from 'typeorm';
+import { makeApp } from '../src/app';
+import { migrate } from '../src/data/migrate';
+import { makeSource } from '../src/data/source';
+import { DEMO_FIRM_ID } from '../src/services/firm';
+import { News } from '../src/services/News';
+import { seed } from '../src/services/seed';
+
+export interface TestDatabase {
+  readonly url: string;
+  readonly ownerUrl: string;
+  drop: () => Promise<void>;
+}
+
+const needed = (name: string): string => {
+  const value = process.env[name];
+  if (!value) throw new Error(`${name} is not set: these tests run on the real PostgreSQL of npm test.`);
+  return value;
+};
+
+/** A database of its own on the test cluster, with the two roles' rights as in production. */
+export async function makeDatabase(): Promise<TestDatabase> {
+  const name = `t_${randomBytes(6).toString('hex')}`;
+  const admin = needed('TEST_ADMIN_URL');
+  const at = (url: string): string => url.replace(/\/[^/]*$/, `/${name}`);
+  const run = async (url: string, ...sql: string[]): Promise<void> => {
+    const client = new pg.Client({ connectionString: url });
+    await client.connect();
+    for (const statement of sql) await client.query(statement);
+    await client.end();
+  };
+  await run(admin, `create database ${name} owner tufa_owner`);
+  await run(at(admin), 'alter schema public owner to tufa_owner', 'grant usage on schema public to tufa_app');
+  return { url: at(needed('TEST_APP_URL')), ownerUrl: at(needed('TEST_OWNER_URL')), drop: () => run(admin, `drop database ${name} with (force)`) };
+}
+
+export interface TestServer {
+  readonly request: ReturnType<typeof supertest.agent>;
+  readonly app: ReturnType<typeof makeApp>;
+  readonly source: DataSource;
+  readonly owner: DataSource;
+  readonly clock: { now: Date };
+  close: () => Promise<void>;
+}
+
+/** The real application on a real database, seeded, its clock held. */
+export async function makeServer(database: TestDatabase): Promise<TestServer> {
+  const clock = { now: new Date('2026-05-12T13:00:00Z') };
+  const owner = await makeSource({ url: database.ownerUrl, most: 2 }).initialize();
+  await migrate(owner);
+  await seed({ owner, clock: () => clock.now, empty: false, demo: resolve(__dirname, '../../demo') });
+  const source = await makeSource({ url: database.url }).initialize();
+  const pool = new pg.Pool({ connectionString: database.url, max: 2 });
+  const log = pino({ level: 'silent' });
+  const news = new News(database.url, log);
+  await news.open();
+  const app = makeApp({ source, pool, news, firmId: DEMO_FIRM_ID, clock: () => clock.now, log, secret: 'test', web: null });
+  return {
+    app,
+    request: supertest.agent(app),
+    source,
+    owner,
+    clock,
+    close: async () => {
+      await news.close();
+      await pool.end();
+      await source.destroy();
+      await owner.destroy();
+    },
+  };
+}
+
+export const LEAD = '0198a000-9e09-7000-8000-000000000001';
+export const DOCK = '0198a000-de00-7000-8000-000000000001';
+export const SLAB = '0198a000-de00-7000-8000-000000000002';
+export const SPALL = '0198a000-de00-7000-8000-000000000003';
+export const PHONE = '0198a000-0f01-7000-8000-000000000001';
+export const OTHER_PHONE = '0198a000-0f01-7000-8000-000000000002';

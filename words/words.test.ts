@@ -1,0 +1,47 @@
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { CAUTIONS } from '@tufa/core/plan';
+import { catalogue } from '@tufa/core/shelf/catalogue';
+import { i18n, printFigure, say, sayReason, sayShare, speakIn } from './index';
+
+const root = resolve(__dirname, '..');
+const files = (folder: string): string[] =>
+  readdirSync(folder).flatMap((name) => {
+    const path = join(folder, name);
+    if (['node_modules', 'dist', '.expo', '.empty', 'public'].includes(name)) return [];
+    return statSync(path).isDirectory() ? files(path) : /\.tsx?$/.test(name) && !name.endsWith('.test.ts') && !name.endsWith('.test.tsx') ? [path] : [];
+  });
+
+test('every sentence that the screens and the server ask for is there', () => {
+  const asked = ['app', 'server/src', 'cli']
+    .flatMap((folder) => files(join(root, folder)))
+    .flatMap((path) => [...readFileSync(path, 'utf8').matchAll(/\bsay\(\s*'([a-zA-Z0-9.]+)'/g)].map(([, code]) => code as string));
+  expect(asked.length).toBeGreaterThan(150);
+  expect([...new Set(asked)].filter((code) => !i18n.exists(code) && !i18n.exists(`${code}_other`))).toEqual([]);
+});
+
+test('every reason of the rules, every caution, every problem and every class has its words', () => {
+  const codes = files(join(root, 'core')).flatMap((path) => {
+    const text = readFileSync(path, 'utf8');
+    return [
+      ...[...text.matchAll(/reason\('([a-zA-Z.]+)'/g)].map(([, code]) => `reason.${code}`),
+      ...[...text.matchAll(/new Problem\('([a-zA-Z]+)'/g)].map(([, code]) => (i18n.exists(`field.${code}`) ? `field.${code}` : `problem.${code}`)),
+    ];
+  });
+  const wanted = [...codes, ...CAUTIONS.map(({ code }) => `caution.${code}`), ...catalogue.map((sheet) => `class.${sheet.class}`)];
+  expect([...new Set(wanted)].filter((code) => !i18n.exists(code) && !/usage|unknownUnit|unreadable/.test(code))).toEqual([]);
+});
+
+test('figures speak in the firm’s units', () => {
+  const reason = { code: 'thickness.fits', figures: { depth_m: 0.038, least_m: 0.005, most_m: 0.1 } };
+  expect(sayReason(reason)).toBe('Depth 1 1/2 in, sheet 3/16 in to 3 15/16 in');
+  speakIn({ system: 'metric', currency: 'EUR' });
+  expect(sayReason(reason)).toBe('Depth 38 mm, sheet 5 mm to 100 mm');
+  expect(printFigure('p_minor', 2350)).toBe('€23.50');
+  speakIn({ system: 'us', currency: 'USD' });
+  expect(printFigure('kind', 'slab')).toBe('Slab');
+  expect(sayShare(1 / 3)).toBe('a third of a bag');
+  expect(sayShare(0.4)).toBe('40 % of a bag');
+  expect(say('mix.bags', { count: 1 })).toBe('1 bag');
+  expect(sayReason({ code: 'stop.rust', figures: { answer: 'unknown' } })).toBe("Rust stains or bare steel? Don't know.");
+});
