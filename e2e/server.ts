@@ -87,8 +87,8 @@ export async function acknowledgeAll(page: Page): Promise<void> {
 
 export const jobOf = async (request: APIRequestContext, url: string, id: string) => (await request.get(`${url}/api/v1/jobs/${id}`)).json();
 
-/** Every test file's worker has a server and a database of its own. */
-export const test = base.extend<object, { server: string }>({
+/** Every test has a server and a database of its own: no test sees what another did. */
+export const test = base.extend<{ server: string }>({
   server: [
     // eslint-disable-next-line no-empty-pattern -- the library reads the fixtures from the pattern
     async ({}, use) => {
@@ -96,7 +96,7 @@ export const test = base.extend<object, { server: string }>({
       await use(url);
       await stop();
     },
-    { scope: 'worker', timeout: 60_000 },
+    { scope: 'test', timeout: 60_000 },
   ],
   baseURL: async ({ server }, use) => use(server),
 });

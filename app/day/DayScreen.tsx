@@ -14,6 +14,7 @@ import { nothingYet, StepLayout, StepScreen } from '../parts/StepScreen';
 import { stopOf } from '../parts/stopOf';
 import { useDraft } from '../parts/useDraft';
 import type { JobView } from '../parts/useJob';
+import { Warnings } from '../parts/Warnings';
 import { Levers } from './Levers';
 import { Quantities } from './Quantities';
 import { StrataView } from './StrataView';
@@ -109,6 +110,7 @@ function Day({ view }: { view: JobView }) {
               />
             ) : null}
             <Needs answer={answer} />
+            <Warnings plan={view.plan} />
             <Cautions screen="day" input={view.input} plan={view.plan} data={view.data} />
           </View>
         ),

@@ -14,6 +14,7 @@ import { stopOf } from '../parts/stopOf';
 import { SunSwitch } from '../parts/SunSwitch';
 import { Answer, T } from '../parts/T';
 import type { JobView } from '../parts/useJob';
+import { Warnings } from '../parts/Warnings';
 import { usePhone } from '../parts/useSettings';
 import { bagsText } from './bagsText';
 import { PlanFile } from './PlanFile';
@@ -73,6 +74,7 @@ function Mix({ view }: { view: JobView }) {
         ),
         body: (
           <View className="gap-4">
+            <Warnings plan={view.plan} />
             <TicketView view={view} finding={finding} chosen={chosen} />
             <Cautions screen="mix" input={view.input} plan={view.plan} data={view.data} />
             <Order chosen={chosen} />

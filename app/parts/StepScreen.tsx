@@ -75,7 +75,7 @@ export function StepLayout({ step, view, parts, bar = true }: { step: Step; view
           {fixed ? (
             <View className="flex-1 px-6">{body}</View>
           ) : (
-            <ScrollView className="flex-1" contentContainerClassName="px-6 pb-6 gap-4" keyboardShouldPersistTaps="handled">
+            <ScrollView tabIndex={0} className="flex-1" contentContainerClassName="px-6 pb-6 gap-4" keyboardShouldPersistTaps="handled">
               {body}
             </ScrollView>
           )}
@@ -83,7 +83,9 @@ export function StepLayout({ step, view, parts, bar = true }: { step: Step; view
         </View>
         {aside ? (
           <View role="complementary" aria-label={say('step.open')} className="w-[330px] border-l-2 border-ink bg-sheet">
-            <ScrollView contentContainerClassName="p-5 gap-4">{aside}</ScrollView>
+            <ScrollView tabIndex={0} contentContainerClassName="p-5 gap-4">
+              {aside}
+            </ScrollView>
           </View>
         ) : null}
       </View>
@@ -100,7 +102,7 @@ export function StepLayout({ step, view, parts, bar = true }: { step: Step; view
         {fixed ? (
           <View className="flex-1 px-4">{body}</View>
         ) : (
-          <ScrollView className="flex-1" contentContainerClassName="px-4 pb-4 gap-4" keyboardShouldPersistTaps="handled">
+          <ScrollView tabIndex={0} className="flex-1" contentContainerClassName="px-4 pb-4 gap-4" keyboardShouldPersistTaps="handled">
             {body}
             {aside}
           </ScrollView>

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Text } from 'react-native';
+import { useAnswerFocus } from './focusAnswer';
 
 const STYLE = {
   body: 'font-text text-[16px] leading-[22px] text-ink',
@@ -44,8 +45,16 @@ export function T({
 
 /** The screen's answer: the page's one h1, large, with small words after it. */
 export function Answer({ children, after, size = 'answer' }: { children: ReactNode; after?: ReactNode; size?: 'answer' | 'number' }) {
+  const ref = useAnswerFocus();
   return (
-    <Text role="heading" aria-level={1} tabIndex={-1} nativeID="answer" className={size === 'answer' ? STYLE.answer : `${STYLE.number} leading-[34px]`}>
+    <Text
+      ref={ref}
+      role="heading"
+      aria-level={1}
+      tabIndex={-1}
+      nativeID="answer"
+      className={size === 'answer' ? STYLE.answer : `${STYLE.number} leading-[34px]`}
+    >
       {children}
       {after ? <Text className="font-text text-[18px] font-normal text-faint"> {after}</Text> : null}
     </Text>

@@ -8,6 +8,7 @@ import { Pressable, Text, View } from 'react-native';
 import { usePerson } from '../outbox/useFirm';
 import { Button } from '../parts/Button';
 import { Field } from '../parts/Field';
+import { useAnswerFocus } from '../parts/focusAnswer';
 import { Returned, SyncLine } from '../parts/SyncLine';
 import { SunSwitch } from '../parts/SunSwitch';
 import { T } from '../parts/T';
@@ -39,6 +40,7 @@ export function RunningBatch({
   onNext: () => void;
 }) {
   const router = useRouter();
+  const heading = useAnswerFocus();
   const person = usePerson();
   const wide = useWide();
   const { size, onLayout } = useSize();
@@ -107,7 +109,7 @@ export function RunningBatch({
         ) : null}
         <View className="px-4 pt-2">
           <View className="flex-row items-center justify-between">
-            <Text role="heading" aria-level={1} tabIndex={-1} className="font-text bg-ground px-1 text-[18px] text-ink">
+            <Text ref={heading} role="heading" aria-level={1} tabIndex={-1} className="font-text bg-ground px-1 text-[18px] text-ink">
               {`${Number(batch.batch) <= planned ? say('pour.batchOf', { batch: batch.batch, count: String(planned) }) : say('pour.extra', { batch: batch.batch })}, ${sayShare(chosen.ticket.share)}`}
             </Text>
             <View className="bg-ground px-1">

@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import { Root } from '../firm/Root';
 import { outbox } from '../outbox/Outbox';
 import { persister, queryClient } from '../outbox/queryClient';
+import { wantFocus } from '../parts/focusAnswer';
 import { registerWorker } from '../parts/serviceWorker';
 
 /** The read cache's shape; a phone with an older one pulls afresh. */
@@ -17,11 +18,12 @@ export default function Layout() {
     void outbox.open().then(() => setOpened(true));
     registerWorker();
   }, []);
-  // Focus falls to the body after navigation; it belongs on the new screen's answer.
-  useEffect(() => {
-    const frame = requestAnimationFrame(() => document.querySelector<HTMLElement>('h1')?.focus({ preventScroll: true }));
-    return () => cancelAnimationFrame(frame);
-  }, [path]);
+  // Set while rendering, before the new screen's heading mounts and asks.
+  const [focusedPath, setFocusedPath] = useState(path);
+  if (focusedPath !== path) {
+    setFocusedPath(path);
+    wantFocus();
+  }
   if (!opened) return null;
   return (
     <PersistQueryClientProvider client={queryClient} persistOptions={{ persister, maxAge: Infinity, buster: SHAPE }}>

@@ -58,6 +58,10 @@ function outlineOf(values: FindingText, element: RowOf<'element'>): readonly Poi
   return rectangle({ length_m, width_m, at });
 }
 
+/** What was typed of an outline, without the fields left empty. */
+const typedOf = ({ length, width, fromLeft, fromTop }: FindingText): Record<string, string> =>
+  Object.fromEntries(Object.entries({ length, width, fromLeft, fromTop }).flatMap(([name, text]) => (text.trim() === '' ? [] : [[name, text.trim()]])));
+
 /** A spall by sizes or by tapping its corners on the plan; deepest depth, shape of the bottom, edge. */
 export function FindingForm({
   view,
@@ -95,9 +99,7 @@ export function FindingForm({
         kind: 'spall',
         outline: {
           points: outlineOf(values, element),
-          ...(values.by === 'sizes'
-            ? { typed: { length: values.length.trim(), width: values.width.trim(), fromLeft: values.fromLeft.trim(), fromTop: values.fromTop.trim() } }
-            : {}),
+          ...(values.by === 'sizes' ? { typed: typedOf(values) } : {}),
         },
         properties: { deepest: measuredOf({ field: 'deepest', text: values.deepest, as: 'depth', limit: 'depth_m' }), shape: values.shape, edge: values.edge },
       }),
@@ -178,9 +180,9 @@ export function FindingForm({
                     onTap={tap}
                   />
                 </View>
-                {cornerFault ? <T tone="stop">{cornerFault}</T> : null}
               </View>
             )}
+            {cornerFault ? <T tone="stop">{cornerFault}</T> : null}
             {text('deepest', 'walk.deepest')}
             <Controller
               control={form.control}

@@ -1,0 +1,228 @@
+// npm run bench: figures that a change may make worse. First screen beside an empty application on the same stack, the
+// strata under a finger, a job read beside a bare query, memory at rest, the core's own speed.
+import { spawn } from 'node:child_process';
+import { readFileSync, statSync } from 'node:fs';
+import { createServer } from 'node:http';
+import { extname, join } from 'node:path';
+import { ensureChromium, ensurePackages } from './lib/packages.mjs';
+import { ensureCluster, freePort } from './lib/cluster.mjs';
+import { main, root, say } from './lib/run.mjs';
+
+const DOCK = '0198a000-de00-7000-8000-000000000001';
+const CHROMIUM = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+/** Slow 4G as the browser's own tools define it. */
+const SLOW_4G = { offline: false, latency: 150, downloadThroughput: (1.6 * 1024 * 1024) / 8, uploadThroughput: (750 * 1024) / 8 };
+
+const percentile = (values, share) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))];
+const line = (name, value) => say(`${name.padEnd(58)} ${value}`);
+
+main(async () => {
+  ensurePackages();
+  ensureChromium();
+  const { bundle, ensureWeb } = await import('./lib/build.mjs');
+  const { ensureEmptyApp } = await import('./lib/emptyApp.mjs');
+  const web = await ensureWeb();
+  const empty = ensureEmptyApp();
+  const cluster = await ensureCluster({ name: 'bench-cluster' });
+  const port = await freePort(0);
+  const server = spawn(process.execPath, [await bundle('server')], {
+    env: {
+      ...process.env,
+      DATABASE_URL: cluster.url,
+      MIGRATION_DATABASE_URL: cluster.ownerUrl,
+      SESSION_SECRET: 'bench',
+      PORT: String(port),
+      TUFA_WEB: web,
+      TUFA_DEMO: join(root, 'demo'),
+      NODE_ENV: 'production',
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  try {
+    await new Promise((ready) => server.stdout.once('data', ready));
+    const base = `http://127.0.0.1:${port}`;
+    const emptyServer = await serveFolder(empty);
+    const { chromium } = await import('@playwright/test');
+    const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: CHROMIUM });
+    await firstScreens(browser, base, emptyServer.url);
+    await strata(browser, base);
+    await browser.close();
+    emptyServer.close();
+    await reads(base, cluster);
+    line('server memory at rest, MB', (Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))?.[1]) / 1024).toFixed(0));
+    await core();
+  } finally {
+    const gone = new Promise((done) => server.once('exit', done));
+    server.kill('SIGTERM');
+    await gone;
+    cluster.stop();
+  }
+});
+
+async function slowed(page) {
+  const cdp = await page.context().newCDPSession(page);
+  await cdp.send('Network.enable');
+  await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  await cdp.send('Network.emulateNetworkConditions', SLOW_4G);
+  return cdp;
+}
+
+async function firstScreens(browser, base, emptyUrl) {
+  for (const [name, url] of [
+    ['tufa', base],
+    ['empty application', emptyUrl],
+  ]) {
+    const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+    if (name === 'tufa') {
+      // A phone that is signed in but holds nothing of the application yet.
+      await context.request.post(`${base}/api/v1/session`, {
+        data: { personId: '0198a000-9e09-7000-8000-000000000001', device: { id: '0198a000-0b0b-7000-8000-000000000001', label: 'bench' } },
+      });
+    }
+    for (const visit of ['cold', 'again']) {
+      const page = await context.newPage();
+      let bytes = 0;
+      const cdp = await slowed(page);
+      const scripts = new Set();
+      cdp.on('Network.responseReceived', ({ requestId, type }) => type === 'Script' && scripts.add(requestId));
+      const sizes = new Map();
+      cdp.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => sizes.set(requestId, encodedDataLength));
+      const begun = performance.now();
+      await page.goto(url, { waitUntil: 'commit' });
+      await page.getByRole('heading', { level: 1 }).waitFor({ timeout: 60_000 });
+      const took = performance.now() - begun;
+      const atScreen = [...scripts];
+      await page.waitForLoadState('load');
+      for (const id of atScreen) bytes += sizes.get(id) ?? 0;
+      line(`first screen, ${name}, ${visit}, 4x slow-down and slow 4G, s`, (took / 1000).toFixed(2));
+      if (visit === 'cold') line(`  scripts fetched until it shows, ${name}, kB brotli`, (bytes / 1000).toFixed(1));
+      if (name === 'tufa' && visit === 'cold') await page.evaluate(() => navigator.serviceWorker?.ready.then(() => undefined)).catch(() => undefined);
+      await page.close();
+    }
+    await context.close();
+  }
+}
+
+/** Script and layout for each pointer move on the strata: 300 moves at 4x. */
+async function strata(browser, base) {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  await context.request.post(`${base}/api/v1/session`, {
+    data: { personId: '0198a000-9e09-7000-8000-000000000001', device: { id: '0198a000-0b0b-7000-8000-000000000001', label: 'bench' } },
+  });
+  const page = await context.newPage();
+  await page.goto(`${base}/jobs/${DOCK}/day`);
+  const box = await page.getByTestId('strata').boundingBox();
+  const cdp = await context.newCDPSession(page);
+  await cdp.send('Performance.enable');
+  const metric = async () => {
+    const { metrics } = await cdp.send('Performance.getMetrics');
+    const of = (name) => metrics.find((one) => one.name === name)?.value ?? 0;
+    return (of('ScriptDuration') + of('LayoutDuration') + of('RecalcStyleDuration')) * 1000;
+  };
+  await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  await page.mouse.move(box.x + 40, box.y + 80);
+  await page.mouse.down();
+  const moves = [];
+  let before = await metric();
+  for (let i = 0; i < 300; i += 1) {
+    await page.mouse.move(box.x + 20 + Math.abs(((i * 3) % 560) - 280), box.y + 80);
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done))));
+    const after = await metric();
+    moves.push(after - before);
+    before = after;
+  }
+  await page.mouse.up();
+  line('strata, script + layout per pointer move at 4x, p50 ms', percentile(moves, 0.5).toFixed(2));
+  line('strata, script + layout per pointer move at 4x, p95 ms (8)', percentile(moves, 0.95).toFixed(2));
+  await context.close();
+}
+
+/** A whole job read through the API beside a bare Express + pg read of one row, in one run. */
+async function reads(base, cluster) {
+  const [{ default: express }, { default: pg }] = await Promise.all([import('express'), import('pg')]);
+  const pool = new pg.Pool({ connectionString: cluster.url });
+  const bare = express();
+  bare.get('/', async (_request, response) => {
+    const client = await pool.connect();
+    try {
+      await client.query('begin');
+      await client.query(`select set_config('tufa.firm', '0198a000-f1f0-7000-8000-000000000001', true)`);
+      response.json((await client.query('select * from job where id = $1', [DOCK])).rows);
+      await client.query('commit');
+    } finally {
+      client.release();
+    }
+  });
+  const listening = bare.listen(0, '127.0.0.1');
+  await new Promise((ready) => listening.once('listening', ready));
+  const signed = await fetch(`${base}/api/v1/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ personId: '0198a000-9e09-7000-8000-000000000001', device: { id: '0198a000-0b0b-7000-8000-000000000001', label: 'bench' } }),
+  });
+  const cookie = signed.headers.get('set-cookie').split(';')[0];
+  for (const [name, url] of [
+    ['job read, whole, through the API', `${base}/api/v1/jobs/${DOCK}`],
+    ['job read, bare Express + pg, one row', `http://127.0.0.1:${listening.address().port}/`],
+  ]) {
+    const times = [];
+    for (let i = 0; i < 220; i += 1) {
+      const begun = performance.now();
+      await (await fetch(url, { headers: { cookie } })).arrayBuffer();
+      if (i >= 20) times.push(performance.now() - begun);
+    }
+    line(`${name}, p50 / p95 ms`, `${percentile(times, 0.5).toFixed(2)} / ${percentile(times, 0.95).toFixed(2)}`);
+  }
+  listening.close();
+  listening.closeAllConnections();
+  await pool.end();
+}
+
+async function core() {
+  const { bundle } = await import('./lib/build.mjs');
+  const { coreBench } = await import(await bundle('cli', 'src/coreBench.ts'));
+  for (const [name, value] of coreBench()) line(name, value);
+}
+
+/** The compressed export of a folder, as the server sends it. */
+async function serveFolder(folder) {
+  const types = {
+    '.html': 'text/html',
+    '.js': 'text/javascript',
+    '.css': 'text/css',
+    '.woff2': 'font/woff2',
+    '.svg': 'image/svg+xml',
+    '.webmanifest': 'application/json',
+  };
+  const server = createServer((request, response) => {
+    const path = new URL(request.url, 'http://x').pathname;
+    let file = join(folder, decodeURIComponent(path === '/' || extname(path) === '' ? '/index.html' : path));
+    const exists = (one) => {
+      try {
+        return statSync(one).isFile();
+      } catch {
+        return false;
+      }
+    };
+    if (!exists(file)) return response.writeHead(404).end();
+    const headers = {
+      'content-type': types[extname(file)] ?? 'application/octet-stream',
+      'cache-control': path.includes('/_expo/static/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+    };
+    if (exists(`${file}.br`)) {
+      file = `${file}.br`;
+      headers['content-encoding'] = 'br';
+    }
+    response.writeHead(200, headers).end(readFileSync(file));
+  });
+  await new Promise((ready) => server.listen(0, '127.0.0.1', ready));
+  return { url: `http://127.0.0.1:${server.address().port}`, close: () => server.close() };
+}

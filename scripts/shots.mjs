@@ -1,0 +1,108 @@
+// npm run shots: remakes docs/screenshots/ from the demonstration data, one picture of each main view.
+import { spawn } from 'node:child_process';
+import { mkdirSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureChromium, ensurePackages } from './lib/packages.mjs';
+import { ensureCluster, freePort } from './lib/cluster.mjs';
+import { main, root, run } from './lib/run.mjs';
+
+const DOCK = '/jobs/0198a000-de00-7000-8000-000000000001';
+/** The demonstration's morning; the phone's clock is held at it and the data anchored to it. */
+const MORNING = '2026-05-12T12:20:00Z';
+
+main(async () => {
+  ensurePackages();
+  ensureChromium();
+  const { bundle, ensureWeb } = await import('./lib/build.mjs');
+  const web = await ensureWeb();
+  const cluster = await ensureCluster({ name: 'shots-cluster' });
+  const port = await freePort(0);
+  const admin = cluster.adminUrl.replace(/\/[^/]*$/, '/');
+  const name = `shots_${process.pid}`;
+  const psql = (database, sql) => run('psql', ['-q', `${admin}${database}`, '-c', sql]);
+  psql('postgres', `create database ${name} owner tufa_owner`);
+  psql(name, 'alter schema public owner to tufa_owner');
+  psql(name, 'grant usage on schema public to tufa_app');
+  const at = (url) => url.replace(/\/[^/]*$/, `/${name}`);
+  const server = spawn(process.execPath, [await bundle('server')], {
+    env: {
+      ...process.env,
+      DATABASE_URL: at(cluster.url),
+      MIGRATION_DATABASE_URL: at(cluster.ownerUrl),
+      SESSION_SECRET: 'shots',
+      PORT: String(port),
+      TUFA_WEB: web,
+      TUFA_DEMO: join(root, 'demo'),
+      TUFA_NOW: MORNING,
+      NODE_ENV: 'production',
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const folder = join(root, 'docs/screenshots');
+  try {
+    await new Promise((ready) => server.stdout.once('data', ready));
+    const { chromium } = await import('@playwright/test');
+    const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+    rmSync(folder, { recursive: true, force: true });
+    mkdirSync(folder, { recursive: true });
+    const open = async (viewport, mode = 'light') => {
+      const context = await browser.newContext({ viewport, hasTouch: viewport.width < 1000, timezoneId: 'America/New_York', serviceWorkers: 'allow' });
+      const page = await context.newPage();
+      await page.clock.install({ time: new Date(MORNING) });
+      await page.addInitScript((wanted) => localStorage.setItem('tufa-phone', JSON.stringify({ mode: wanted, hand: 'right' })), mode);
+      await page.goto(`http://127.0.0.1:${port}/`);
+      await page.getByRole('button', { name: 'Lead' }).click();
+      await page.getByText('Waiting for you').waitFor();
+      const shot = async (path, file, ready) => {
+        if (path) await page.goto(`http://127.0.0.1:${port}${path}`);
+        await page.getByRole('heading', { level: 1 }).waitFor();
+        await (ready ?? (() => page.waitForLoadState('networkidle')))();
+        await page.clock.runFor(600);
+        await page.screenshot({ path: join(folder, `${file}.png`) });
+      };
+      return { page, context, shot };
+    };
+    const phone = await open({ width: 390, height: 844 });
+    await phone.shot('/', 'now');
+    await phone.shot('/jobs', 'jobs');
+    await phone.shot('/shelf', 'shelf');
+    await phone.shot('/bench/window', 'bench-window');
+    for (const step of ['walk', 'fix', 'mix', 'day']) await phone.shot(`${DOCK}/${step}`, step);
+    await phone.page.goto(`http://127.0.0.1:${port}${DOCK}/pour`);
+    for (let left = await phone.page.getByRole('button', { name: /^Understood:/ }).count(); ;) {
+      await phone.page.getByTestId('start-batch').waitFor();
+      left = await phone.page.getByRole('button', { name: /^Understood:/ }).count();
+      if (left === 0) break;
+      await phone.page
+        .getByRole('button', { name: /^Understood:/ })
+        .first()
+        .click();
+      await phone.page.waitForFunction((before) => document.querySelectorAll('[data-testid^="ack-"]').length < before, left);
+    }
+    await phone.context.setOffline(true);
+    await phone.page.getByTestId('start-batch').click();
+    await phone.page.getByTestId('pail').waitFor();
+    await phone.page.clock.runFor(130_000);
+    await phone.page.screenshot({ path: join(folder, 'pour.png') });
+    await phone.page.evaluate(() => document.documentElement.classList.replace('light', 'dark'));
+    await phone.page.screenshot({ path: join(folder, 'pour-dark.png') });
+    await phone.page.evaluate(() => document.documentElement.classList.replace('dark', 'light'));
+    await phone.page.getByTestId('placed').click();
+    await phone.page.clock.runFor(120_000);
+    await phone.page.getByTestId('finished').click();
+    await phone.page.getByRole('link', { name: /^Record/ }).click();
+    await phone.page.getByText('Placed after').waitFor();
+    await phone.page.clock.runFor(9000);
+    await phone.page.screenshot({ path: join(folder, 'record.png') });
+    const wide = await open({ width: 1280, height: 800 });
+    await wide.shot(`${DOCK}/day`, 'wide-day');
+    await wide.shot(`${DOCK}/fix`, 'wide-fix');
+    await browser.close();
+  } finally {
+    const gone = new Promise((done) => server.once('exit', done));
+    server.kill('SIGTERM');
+    await gone;
+    psql('postgres', `drop database ${name} with (force)`);
+    cluster.stop();
+  }
+});
