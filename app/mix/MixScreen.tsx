@@ -55,7 +55,7 @@ function Mix({ view }: { view: JobView }) {
         head: (
           <View className="gap-1">
             <View className="flex-row items-center justify-between">
-              <Answer after={say('mix.buy')}>{say('mix.bags', { count })}</Answer>
+              <Answer after={`${say('mix.buy')}: ${packsText(quantities.chosen.packages)}`}>{say('mix.bags', { count })}</Answer>
               <SunSwitch />
             </View>
             <T as="lead" {...(batches.share === null ? { tone: 'stop' as const } : {})}>
@@ -170,19 +170,21 @@ function TicketRow({ line, on, onTick }: { line: TicketLine; on: boolean; onTick
   );
 }
 
+/** Packages as counts of a mass: `2 x 50 lb, 1 x 25 lb`. */
+const packsText = (packages: ChosenPlan['quantities']['chosen']['packages']): string =>
+  packages.map(({ count, mass_kg }) => say('mix.packs', { count: String(count), mass: printFigure('m_kg', mass_kg) })).join(', ');
+
 function Order({ chosen }: { chosen: ChosenPlan }) {
   const { options, chosen: bought } = chosen.quantities;
-  const packs = (packages: typeof bought.packages): string =>
-    packages.map(({ count, mass_kg }) => say('mix.packs', { count: String(count), mass: printFigure('m_kg', mass_kg) })).join(', ');
   return (
     <View className="gap-1">
       <T as="h2">{say('mix.buyTitle')}</T>
-      <T as="strong">{`${packs(bought.packages)}  ${printFigure('c_minor', bought.cost_minor)}`}</T>
+      <T as="strong">{`${packsText(bought.packages)}  ${printFigure('c_minor', bought.cost_minor)}`}</T>
       <Lines
         label={say('mix.order')}
         lines={options.map((option) => [
           say(`mix.p${Math.round(option.quantile * 100)}`),
-          `${packs(option.packages)}, ${printFigure('c_minor', option.cost_minor)}; ${say('mix.short', { percent: Math.round(option.chanceShort * 100) })}; ${say('mix.left', { left: printFigure('l_kg', option.leftOver_kg) })}`,
+          `${packsText(option.packages)}, ${printFigure('c_minor', option.cost_minor)}; ${say('mix.short', { percent: Math.round(option.chanceShort * 100) })}; ${say('mix.left', { left: printFigure('l_kg', option.leftOver_kg) })}`,
         ])}
       />
     </View>
