@@ -63,7 +63,7 @@ export default tseslint.config(
   },
   ...['draw', 'contract', 'words', 'server', 'cli'].map((workspace) => ({
     files: [`${workspace}/**/*.ts`],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.ts', '**/test/**'],
     rules: { 'import/no-extraneous-dependencies': ['error', { packageDir: [workspace] }] },
   })),
   {

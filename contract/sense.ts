@@ -1,9 +1,21 @@
 import { polygonArea, type Point } from '@tufa/core/takeoff';
 import { Problem } from '@tufa/core/quantity';
+import { LIMITS, type Limit } from './common';
 import type { Fault } from './validate';
 
-/** What a schema cannot see: an outline that crosses itself or has no area. Form and server both ask. */
+/** What a schema of one shape for every reading cannot see: each kind's own limits. */
+function readingFault(change: Readonly<Record<string, unknown>>): Fault | null {
+  const limit = LIMITS[change['kind'] as Limit];
+  const { value } = (change['value'] ?? {}) as { value?: unknown };
+  if (!('takenAt' in change) || limit === undefined || typeof value !== 'number') return null;
+  if (value < limit.least) return { field: 'value.value', code: 'number.min', figures: { limit: limit.least } };
+  return value > limit.most ? { field: 'value.value', code: 'number.max', figures: { limit: limit.most } } : null;
+}
+
+/** What a schema cannot see: an outline that crosses itself or has no area, a reading outside its kind's limits. Form and server both ask. */
 export function senseOf(change: Readonly<Record<string, unknown>>): Fault | null {
+  const fault = readingFault(change);
+  if (fault) return fault;
   const geometry = change['geometry'] as { outline?: readonly Point[] } | undefined;
   const outline = change['outline'] as { points?: readonly Point[] } | undefined;
   const parts = [

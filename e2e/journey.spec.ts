@@ -89,6 +89,15 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
   await page.mouse.move(box.x + 180, box.y + 60, { steps: 6 });
   await page.mouse.up();
   await expect(strata).not.toHaveAttribute('aria-valuenow', '29');
+  await page.getByRole('radio', { name: /^Water/ }).click();
+  await page.getByRole('button', { name: /Type Water/ }).click();
+  await page.getByLabel('Water, typed').fill('90 C');
+  await page.getByRole('button', { name: 'Set', exact: true }).click();
+  await expect(page.getByText('At most 95 °F')).toBeVisible();
+  await expect(page.getByLabel('Water, typed')).toHaveValue('90 C');
+  await page.getByLabel('Water, typed').fill('64');
+  await page.getByRole('button', { name: 'Set', exact: true }).click();
+  await expect(page.getByRole('slider', { name: 'Water handle' })).toHaveAttribute('aria-valuetext', /^64 °F/);
   await page.getByRole('radio', { name: /^Air/ }).click();
   await page.getByRole('button', { name: 'More Air' }).click();
   await page.getByRole('button', { name: 'Keep these for the pour' }).click();

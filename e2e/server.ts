@@ -91,14 +91,14 @@ export const jobOf = async (request: APIRequestContext, url: string, id: string)
 export const test = base.extend<{ server: string }>({
   server: [
     // eslint-disable-next-line no-empty-pattern -- the library reads the fixtures from the pattern
-    async ({}, use) => {
+    async ({}, provide) => {
       const { url, stop } = await startServer();
-      await use(url);
+      await provide(url);
       await stop();
     },
     { scope: 'test', timeout: 60_000 },
   ],
-  baseURL: async ({ server }, use) => use(server),
+  baseURL: async ({ server }, provide) => provide(server),
 });
 
 export { expect } from '@playwright/test';

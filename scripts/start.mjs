@@ -3,8 +3,16 @@ import { parseArgs } from 'node:util';
 import { ensurePackages } from './lib/packages.mjs';
 import { ensureCluster, freePort } from './lib/cluster.mjs';
 import { Advice, main, root, say, start } from './lib/run.mjs';
-import { mkdirSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+
+/** For an outside database: a secret of this installation, made once, readable by its user alone. */
+function keptSecret() {
+  const file = join(root, '.tufa', 'session-secret');
+  if (!existsSync(file)) writeFileSync(file, randomBytes(24).toString('base64url'), { mode: 0o600 });
+  return readFileSync(file, 'utf8');
+}
 
 main(async () => {
   const { values } = parseArgs({ options: { empty: { type: 'boolean', default: false } } });
@@ -25,7 +33,7 @@ main(async () => {
     ? {
         url: process.env.DATABASE_URL,
         ownerUrl: process.env.MIGRATION_DATABASE_URL,
-        sessionSecret: process.env.SESSION_SECRET ?? 'set SESSION_SECRET',
+        sessionSecret: process.env.SESSION_SECRET ?? keptSecret(),
         stop() {},
       }
     : await ensureCluster();

@@ -1,8 +1,22 @@
 import type { StrataDomain, StrataQuantity, WindowQuestion } from '@tufa/core/plan';
 import { say } from '@tufa/words';
+import { useState } from 'react';
 import { Pressable, ScrollView, Text, View } from 'react-native';
+import { Button } from '../parts/Button';
+import { Field } from '../parts/Field';
+import { readWithin, type Typed } from '../parts/quantityText';
+import { FieldProblem } from '../parts/useWireForm';
 import { usePhone } from '../parts/useSettings';
 import { quantityText } from './quantityText';
+
+/** What a quantity is typed as; a share and a dose are stepped. */
+const TYPED_AS: Partial<Record<StrataQuantity, Typed>> = {
+  slab_C: 'temperature',
+  air_C: 'temperature',
+  powder_C: 'temperature',
+  water_C: 'temperature',
+  thickness_m: 'depth',
+};
 
 const bound = (value: number, { least, most }: StrataDomain): number => Math.min(most, Math.max(least, Math.round(value * 1e6) / 1e6));
 
@@ -27,6 +41,7 @@ export function Quantities({
   onSun: (sun: boolean) => void;
 }) {
   const { hand } = usePhone();
+  const [typing, setTyping] = useState<{ text: string; fault: string | null } | null>(null);
   const name = say(`day.quantity.${quantity}`);
   const step = (by: number): void => {
     if (domain) onChange(bound(question[quantity] + by * domain.step, domain));
@@ -41,14 +56,48 @@ export function Quantities({
       <Text className="font-head text-[32px] font-bold text-ink">{sign}</Text>
     </Pressable>
   );
+  const as = TYPED_AS[quantity] ?? null;
+  const take = (): void => {
+    if (!domain || !as || !typing) return;
+    try {
+      onChange(readWithin({ field: quantity, text: typing.text, as, least: domain.least, most: domain.most }));
+      setTyping(null);
+    } catch (error) {
+      if (!(error instanceof FieldProblem)) throw error;
+      setTyping({ text: typing.text, fault: error.sentence });
+    }
+  };
+  if (typing && as)
+    return (
+      <View className="flex-row items-end gap-2">
+        <Field
+          label={say('day.typed', { quantity: name })}
+          value={typing.text}
+          onChange={(text) => setTyping({ text, fault: null })}
+          fault={typing.fault ?? undefined}
+          placeholder={quantityText(quantity, question[quantity])}
+          autoFocus
+          numeric
+          onSubmit={take}
+        />
+        <Button label={say('walk.cancel')} onPress={() => setTyping(null)} />
+        <Button label={say('day.set')} tone="act" onPress={take} />
+      </View>
+    );
   return (
     <View className="gap-2">
       <View className={hand === 'right' ? 'flex-row' : 'flex-row-reverse'}>
         {press(-1, '−', say('day.less', { quantity: name }))}
-        <View className="flex-1 items-center justify-center border-y-2 border-ink bg-sheet" role="status" aria-live="polite">
+        <Pressable
+          role="button"
+          aria-label={`${name} ${quantityText(quantity, question[quantity])}. ${say('day.type', { quantity: name })}`}
+          disabled={as === null}
+          onPress={() => setTyping({ text: '', fault: null })}
+          className="flex-1 items-center justify-center border-y-2 border-ink bg-sheet"
+        >
           <Text className="font-head text-[22px] font-bold text-ink">{`${name} ${quantityText(quantity, question[quantity])}`}</Text>
           {assumed.includes(quantity) ? <Text className="font-text text-[14px] text-faint">{say('day.assumedNote')}</Text> : null}
-        </View>
+        </Pressable>
         {press(1, '+', say('day.more', { quantity: name }))}
       </View>
       <ScrollView

@@ -4,7 +4,7 @@ import { say, printFigure, sayShare } from '@tufa/words';
 /** A value of a strata quantity as a person reads it. */
 export function quantityText(quantity: StrataQuantity, value: number): string {
   if (quantity === 'share') return sayShare(value);
-  if (quantity === 'retarderDose') return value === 0 ? say('day.none') : String(Math.round(value * 100) / 100);
+  if (quantity === 'retarderDose') return value === 0 ? say('day.none') : say('day.packets', { count: Math.round(value * 100) / 100 });
   return printFigure(quantity, value);
 }
 

@@ -137,7 +137,7 @@ const figureOf = (line: TicketLine): { main: string; sub: string } => {
     case 'water':
       return { main: vessel('volume', line.volume_m3), sub: say('mix.toLower') };
     case 'retarder':
-      return { main: `${Math.round(line.packets * 100) / 100}`, sub: say('mix.stirGone') };
+      return { main: say('day.packets', { count: Math.round(line.packets * 100) / 100 }), sub: say('mix.stirGone') };
     case 'powder':
       return {
         main: sayShare(line.share),

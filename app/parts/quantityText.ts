@@ -19,8 +19,13 @@ const inUnits = (kind: Kind, value: number): string => {
   return unit ? `${digits} ${unit}` : digits;
 };
 
-/** What was typed in a field as an SI value inside its limit, or a sentence that says what to do. @throws FieldProblem */
-export function readTyped({ field, text, as, limit }: { field: string; text: string; as: Typed; limit: Limit }): number {
+interface Bounds {
+  readonly least: number;
+  readonly most: number;
+}
+
+/** What was typed in a field as an SI value inside its bounds, or a sentence that says what to do. @throws FieldProblem */
+export function readWithin({ field, text, as, least, most }: { field: string; text: string; as: Typed } & Bounds): number {
   const { kind } = OWN[as];
   if (text.trim() === '') throw new FieldProblem(field, say('field.required'));
   let value: number;
@@ -30,12 +35,14 @@ export function readTyped({ field, text, as, limit }: { field: string; text: str
     if (error instanceof Problem) throw new FieldProblem(field, sayQuantityProblem(error, kind));
     throw error;
   }
-  const { least, most } = LIMITS[limit];
   const slack = 1e-9 * Math.max(1, Math.abs(most));
   if (value < least - slack) throw new FieldProblem(field, say('field.tooSmall', { least: inUnits(kind, least) }));
   if (value > most + slack) throw new FieldProblem(field, say('field.tooLarge', { most: inUnits(kind, most) }));
   return value;
 }
+
+/** The same inside a limit that form and server share. @throws FieldProblem */
+export const readTyped = ({ limit, ...rest }: { field: string; text: string; as: Typed; limit: Limit }): number => readWithin({ ...rest, ...LIMITS[limit] });
 
 /** A typed figure with what was typed, so that it prints back so. @throws FieldProblem */
 export const measuredOf = (input: Parameters<typeof readTyped>[0]): Measured => ({ value: readTyped(input), typed: input.text.trim(), source: 'typed' });

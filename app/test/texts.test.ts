@@ -33,6 +33,7 @@ test('a bare number takes the field’s own unit', () => {
 test('quantities and bags as the trade says them', () => {
   expect(quantityText('share', 0.5)).toBe('half a bag');
   expect(quantityText('retarderDose', 0)).toBe('none');
+  expect(quantityText('retarderDose', 0.5)).toBe('0.5 packets');
   expect(bagsText(1.66)).toBe('1.7 bags');
   expect(bagsText(12.4, true)).toBe('12');
 });

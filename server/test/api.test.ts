@@ -194,6 +194,21 @@ test.each<[string, () => object, string]>([
   ['a name of 500 letters', () => command('job.change', DOCK, { name: 'x'.repeat(500) }), 'change.name'],
   ['a stranger as its person', () => command('job.change', DOCK, { name: 'x' }, { person: uuid() }), 'person'],
   ['a job that is not there', () => command('element.add', uuid(), element({ jobId: uuid() })), 'change'],
+  [
+    'water of 90 degC',
+    () =>
+      command('reading.add', uuid(), {
+        jobId: DOCK,
+        elementId: null,
+        findingId: null,
+        kind: 'water_C',
+        value: { value: 90, source: 'typed' },
+        at: null,
+        takenAt: '2026-05-12T13:01:00Z',
+        subject: null,
+      }),
+    'change.value.value',
+  ],
   ['nothing', () => ({}), 'id'],
 ])('%s is refused as that command’s own result, with the field, and the rest go on', async (_name, bad, field) => {
   const [refused, good] = await send(
