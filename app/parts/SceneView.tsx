@@ -14,6 +14,7 @@ function Patterns({ scene, prefix }: { scene: Scene; prefix: string }) {
   const used = new Map<string, { name: string; grain: number }>();
   for (const shape of scene.shapes)
     if (shape.type === 'path' && shape.pattern) used.set(`${shape.pattern}${shape.grain ?? 1}`, { name: shape.pattern, grain: shape.grain ?? 1 });
+  if (used.size === 0) return null;
   return (
     <Defs>
       {[...used].map(([key, { name, grain }]) => {
