@@ -4,5 +4,6 @@ export * from './planScene';
 export * from './sectionScene';
 export * from './strataScene';
 export * from './vesselScene';
+export * from './marksOf';
 export * from './toSvg';
 export * from './lifeScene';

@@ -1,31 +1,31 @@
-import { roomFor, type Label, type Paint, type Scene, type Shape } from './scene';
-
-/** Turns a label's code and figures into words; passed in, so that this package knows no language. */
-export type Speak = (label: Label) => string;
+import { marksOf, type Speak } from './marksOf';
+import type { Paint, Scene } from './scene';
 
 const escape = (text: string): string => text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c] ?? c);
 
 /** The same scene as a standalone SVG text, its paints as the given colours. */
 export function toSvg({ scene, speak, colours }: { scene: Scene; speak: Speak; colours: Readonly<Record<Exclude<Paint, 'none'>, string>> }): string {
-  const colour = (paint: Paint | undefined): string => (paint === undefined || paint === 'none' ? 'none' : colours[paint]);
-  const one = (shape: Shape): string => {
-    if (shape.type === 'path') {
-      const fill = shape.pattern ? `url(#${shape.pattern})` : colour(shape.fill);
-      const dash = shape.dash ? ` stroke-dasharray="${shape.dash}"` : '';
-      return `<path d="${shape.d}" fill="${fill}" stroke="${colour(shape.stroke)}" stroke-width="${shape.width ?? 1}"${dash}/>`;
-    }
-    const text = speak(shape.label);
-    const anchor = shape.anchor ?? 'start';
-    const room = roomFor(text, shape.size);
-    const x = anchor === 'start' ? shape.x - 5 : anchor === 'end' ? shape.x - room + 5 : shape.x - room / 2;
-    const plate = shape.plate ? `<rect x="${x}" y="${shape.y - shape.size}" width="${room}" height="${shape.size * 1.35}" fill="${colours.ground}"/>` : '';
-    return `${plate}<text x="${shape.x}" y="${shape.y}" font-size="${shape.size}" font-weight="${shape.weight ?? 400}" text-anchor="${anchor}" fill="${colour(shape.paint ?? 'ink')}">${escape(text)}</text>`;
-  };
-  const defs = PATTERN_TILES.map(({ name, size, marks, ground, filled }) => {
+  const name = (pattern: string, grain: number): string => (grain === 1 ? pattern : `${pattern}${grain}`);
+  const marks = marksOf(scene, { speak, colour: (paint) => colours[paint], pattern: name }).map(({ tag, attributes, text }) => {
+    const written = Object.entries(attributes).map(([key, value]) => ` ${key}="${escape(String(value))}"`);
+    return `<${tag}${written.join('')}${text === undefined ? '/>' : `>${escape(text)}</${tag}>`}`;
+  });
+  const defs = patternsOf(scene).map(({ tile, grain }) => {
+    const { size, marks: d, ground, filled } = tile;
     const style = filled ? `fill="${colours.ink}"` : `fill="none" stroke="${colours.ink}" stroke-width="1.4"`;
-    return `<pattern id="${name}" width="${size}" height="${size}" patternUnits="userSpaceOnUse"><rect width="${size}" height="${size}" fill="${colour(ground)}"/><path d="${marks}" ${style}/></pattern>`;
-  }).join('');
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${scene.width} ${scene.height}" width="${scene.width}" height="${scene.height}" role="img" aria-label="${escape(speak(scene.title))}"><defs>${defs}</defs>${scene.shapes.map(one).join('')}</svg>`;
+    const under = ground === 'none' ? 'none' : colours[ground];
+    const side = size * grain;
+    return `<pattern id="${name(tile.name, grain)}" width="${side}" height="${side}" patternUnits="userSpaceOnUse"><rect width="${side}" height="${side}" fill="${under}"/><path transform="scale(${grain})" d="${d}" ${style}/></pattern>`;
+  });
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${scene.width} ${scene.height}" width="${scene.width}" height="${scene.height}" role="img" aria-label="${escape(speak(scene.title))}"><defs>${defs.join('')}</defs>${marks.join('')}</svg>`;
+}
+
+/** The patterns a scene uses, each once for every grain. */
+export function patternsOf(scene: Scene): { readonly tile: (typeof PATTERN_TILES)[number]; readonly grain: number }[] {
+  const used = new Map<string, { name: string; grain: number }>();
+  for (const shape of scene.shapes)
+    if (shape.type === 'path' && shape.pattern) used.set(`${shape.pattern}${shape.grain ?? 1}`, { name: shape.pattern, grain: shape.grain ?? 1 });
+  return [...used.values()].flatMap(({ name, grain }) => PATTERN_TILES.filter((tile) => tile.name === name).map((tile) => ({ tile, grain })));
 }
 
 const spot = (x: number, y: number, r: number): string => `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`;

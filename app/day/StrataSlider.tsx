@@ -1,29 +1,23 @@
 import { columnOf, windowFor, type StrataDomain, type StrataQuantity, type WindowAnswer, type WindowQuestion } from '@tufa/core/plan';
 import { strataHandle, strataScale, type StrataFrame } from '@tufa/draw';
 import { say, printFigure } from '@tufa/words';
-import { useRef, useState, type ReactNode } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
-import { SceneView } from '../parts/SceneView';
+import { MovingScene } from '../parts/MovingScene';
+import { usePhone } from '../parts/useSettings';
 import { quantityText, tickText } from './quantityText';
-
-interface PointerLike {
-  readonly nativeEvent: PointerEvent;
-}
 
 /** Snaps to the step a thumb can set. */
 export const snap = (value: number, { least, most, step }: StrataDomain): number =>
   Math.min(most, Math.max(least, least + Math.round((value - least) / step) * step));
 
-/** Plain styles: a class name would be resolved again at every move of the finger. */
-const styles = StyleSheet.create({
-  slider: { flex: 1 },
-  over: { position: 'absolute', top: 0, left: 0, right: 0, bottom: 0, pointerEvents: 'none' },
-});
+const styles = StyleSheet.create({ slider: { flex: 1 } });
 const gestures = { touchAction: 'pan-y', userSelect: 'none', cursor: 'ew-resize' } as object;
+const over = { position: 'absolute', top: 0, left: 0, pointerEvents: 'none' } as const;
 
 /**
- * What moves with the finger over the strata: only this is drawn again, the bands under it stay the same element. The
- * value is handed on when the finger lifts; arrow keys hand it on at once.
+ * What moves with the finger over the strata. While the finger is down only the handle is painted anew, on a
+ * canvas of its own; the value is handed on when the finger lifts, by the arrow keys at once.
  */
 export function StrataSlider({
   question,
@@ -46,34 +40,70 @@ export function StrataSlider({
   onChange: (value: number) => void;
   children: ReactNode;
 }) {
-  const [moving, setMoving] = useState<number | null>(null);
   const box = useRef<View>(null);
-  const left = useRef(0);
-  const value = moving ?? question[quantity];
-  const column = moving === null ? columnOf(question[quantity], answer) : columnOf(moving, windowFor({ ...question, [quantity]: moving }));
-  const handle = frame
-    ? strataHandle({ frame, column, ghost: ghost === null ? null : { at: ghost, text: say('day.former', { value: tickText(quantity, ghost) }) } })
-    : null;
-  const at = ({ nativeEvent }: PointerLike): number => snap(strataScale(frame as StrataFrame).fromX(nativeEvent.clientX - left.current), domain);
-  const pointer = {
-    onPointerDown: (event: PointerLike) => {
-      const element = box.current as unknown as HTMLElement;
+  const picture = useRef<HTMLCanvasElement>(null);
+  const moving = useRef<MovingScene | null>(null);
+  const value = question[quantity];
+  const column = columnOf(value, answer);
+  // Painted in the look's own colours and fonts: again when either comes or changes.
+  usePhone();
+  const [, setFonts] = useState(false);
+  useEffect(() => void document.fonts.ready.then(() => setFonts(true)), []);
+
+  const handleAt = useMemo(() => {
+    const former = ghost === null ? null : { at: ghost, text: say('day.former', { value: tickText(quantity, ghost) }) };
+    const columns = new Map([[value, columnOf(value, answer)]]);
+    return (at: number, drawn: StrataFrame) => {
+      const known = columns.get(at) ?? columnOf(at, windowFor({ ...question, [quantity]: at }));
+      columns.set(at, known);
+      return strataHandle({ frame: drawn, column: known, ghost: former });
+    };
+  }, [question, quantity, value, answer, ghost]);
+
+  const latest = useRef({ frame, domain, handleAt, onChange, value });
+  useLayoutEffect(() => {
+    latest.current = { frame, domain, handleAt, onChange, value };
+    if (!frame) return;
+    moving.current ??= new MovingScene(picture.current as HTMLCanvasElement);
+    moving.current.fit(frame);
+    moving.current.show(handleAt(value, frame));
+  });
+
+  // Listened to directly and once: a drawing that follows a finger has no time for the way through the component tree,
+  // and a sync that arrives in mid-drag must not end it.
+  useEffect(() => {
+    const element = box.current as unknown as HTMLElement;
+    let left = 0;
+    let at: number | null = null;
+    const follow = (event: PointerEvent): void => {
+      const { frame: drawn, domain: steps, handleAt: handle } = latest.current;
+      if (!drawn) return;
+      const next = snap(strataScale(drawn).fromX(event.clientX - left), steps);
+      if (next === at) return;
+      at = next;
+      moving.current?.show(handle(next, drawn));
+    };
+    const down = (event: PointerEvent): void => {
       // Read once: asking at every move would lay the page out anew each time.
-      left.current = element.getBoundingClientRect().left;
-      element.setPointerCapture(event.nativeEvent.pointerId);
-      setMoving(at(event));
-    },
-    onPointerMove: (event: PointerLike) => {
-      if (moving === null) return;
-      const next = at(event);
-      if (next !== moving) setMoving(next);
-    },
-    onPointerUp: () => {
-      if (moving !== null) onChange(moving);
-      setMoving(null);
-    },
-    onPointerCancel: () => setMoving(null),
-  };
+      left = element.getBoundingClientRect().left;
+      element.setPointerCapture(event.pointerId);
+      element.addEventListener('pointermove', follow);
+      follow(event);
+    };
+    const lift = ({ type }: PointerEvent): void => {
+      element.removeEventListener('pointermove', follow);
+      const { frame: drawn, onChange: change, handleAt: handle, value: before } = latest.current;
+      if (at !== null && type === 'pointerup') change(at);
+      else if (drawn) moving.current?.show(handle(before, drawn));
+      at = null;
+    };
+    const listeners = { pointerdown: down, pointerup: lift, pointercancel: lift } as const;
+    for (const [name, listener] of Object.entries(listeners)) element.addEventListener(name, listener as EventListener);
+    return () => {
+      for (const [name, listener] of Object.entries(listeners)) element.removeEventListener(name, listener as EventListener);
+    };
+  }, []);
+
   const onKeyDown = (event: { key: string; preventDefault: () => void }): void => {
     const move = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 5, PageDown: -5 }[event.key];
     const end = event.key === 'Home' ? domain.least : event.key === 'End' ? domain.most : null;
@@ -100,15 +130,10 @@ export function StrataSlider({
       testID="strata"
       onLayout={onLayout}
       style={[styles.slider, gestures]}
-      {...(pointer as object)}
       {...({ onKeyDown } as object)}
     >
       {children}
-      {handle ? (
-        <View style={styles.over}>
-          <SceneView scene={handle} bare />
-        </View>
-      ) : null}
+      <canvas ref={picture} aria-hidden style={{ ...over, width: frame?.width ?? 0, height: frame?.height ?? 0 }} />
     </View>
   );
 }
