@@ -16,6 +16,12 @@ export const ASSUMED: Record<'air_C' | 'slab_C' | 'powder_C' | 'water_C' | 'humi
   wind_ms: 1.5,
 };
 
+/** What "don't know" stands for where a survey cannot go on without a figure: wide, so that every range says what it costs. */
+export const UNKNOWN: Record<'deepest' | 'thickness', Measured> = {
+  deepest: { value: 0.025, source: 'assumed', spread: 1 },
+  thickness: { value: 0.1, source: 'assumed', spread: 0.5 },
+};
+
 export type ConditionKind = keyof typeof ASSUMED;
 
 /** The job's own readings that stand, newest last. */

@@ -1,4 +1,4 @@
-import { print, printMoney, significant, type Figures, type Kind, type UnitSystem } from '@tufa/core/quantity';
+import { print, printMoney, significant, typeset, type Figures, type Kind, type UnitSystem } from '@tufa/core/quantity';
 import { rest } from './rest';
 import { i18n, printWith, say } from './speak';
 
@@ -31,7 +31,7 @@ export function printFigure(name: string, value: number | string): string {
   const found = KINDS.find(([suffix]) => name.endsWith(suffix));
   if (!found) return String(significant(value, 3));
   const { digits, unit } = print({ kind: found[1], value: found[1] === 'pressure' ? value * 1e6 : value, system });
-  return unit ? `${digits} ${unit}` : digits;
+  return typeset(unit ? `${digits} ${unit}` : digits);
 }
 
 printWith(printFigure);

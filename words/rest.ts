@@ -1,6 +1,6 @@
 /** English for everything that computes, draws or prints. Figures come in as {{name}} already printed with their unit. */
 export const rest = {
-  unit: { min: 'min', s: 's', h: 'h', bags: 'bags', bag: 'bag', hands: 'hands', packets: 'packets a bag', deg: '°' },
+  unit: { min: 'min', mm: 'mm', s: 's', h: 'h', bags: 'bags', bag: 'bag', hands: 'hands', packets: 'packets a bag', deg: '°' },
   shelf: {
     title: 'Shelf',
     lead: 'Generic sheets that ship with Tufa. The bag in your hand decides.',
@@ -164,6 +164,32 @@ export const rest = {
     verdictOpen: 'Five questions are open.',
     depths: 'Depth {{deepest_m}}',
     elements: 'Elements',
+  },
+  keypad: {
+    name: 'Keys',
+    back: 'Take the last one back',
+    dontKnow: "don't know",
+    unknown: "don't know",
+    previous: 'Previous field',
+    next: 'Next field',
+    done: 'Done',
+    minus: 'Below zero',
+    sixteenths: 'Sixteenths of an inch',
+    millimetres: 'Millimetres',
+    cost: 'Taken as {{taken_m}}, give or take {{percent}} %. One measurement narrows every figure behind it.',
+    clash: '{{first}} and {{second}} do not go together. Keep one of them.',
+    unit: {
+      ft: 'feet',
+      in: 'inches',
+      m: 'metres',
+      cm: 'centimetres',
+      mm: 'millimetres',
+      F: 'degrees Fahrenheit',
+      C: 'degrees Celsius',
+      h: 'hours',
+      min: 'minutes',
+      d: 'days',
+    },
   },
   field: {
     required: 'Fill this in.',

@@ -34,7 +34,7 @@ test('every reason of the rules, every caution, every problem and every class ha
 
 test('figures speak in the firm’s units', () => {
   const reason = { code: 'thickness.fits', figures: { depth_m: 0.038, least_m: 0.005, most_m: 0.1 } };
-  expect(sayReason(reason)).toBe('Depth 1 1/2 in, sheet 3/16 in to 3 15/16 in');
+  expect(sayReason(reason)).toBe('Depth 1 1\u20442 in, sheet 3\u204416 in to 3 15\u204416 in');
   speakIn({ system: 'metric', currency: 'EUR' });
   expect(sayReason(reason)).toBe('Depth 38 mm, sheet 5 mm to 100 mm');
   expect(printFigure('p_minor', 2350)).toBe('€23.50');

@@ -4,7 +4,7 @@ import { say, printFigure } from '@tufa/words';
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { Quantities } from '../day/Quantities';
+import { dontKnow, Quantities } from '../day/Quantities';
 import { StrataView } from '../day/StrataView';
 import { useFirm } from '../outbox/useFirm';
 import { Button } from '../parts/Button';
@@ -80,6 +80,7 @@ export function WindowScreen() {
             onSelect={setQuantity}
             onChange={(value) => setValues({ ...values, [quantity]: value })}
             onSun={(sun) => setValues({ ...values, sun })}
+            onDontKnow={dontKnow(quantity, () => setValues(({ [quantity]: _, ...kept }) => kept))}
           />
           <T as="h2">{say('bench.material')}</T>
           <View className="flex-row flex-wrap gap-2">

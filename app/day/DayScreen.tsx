@@ -16,7 +16,7 @@ import { useDraft } from '../parts/useDraft';
 import type { JobView } from '../parts/useJob';
 import { Warnings } from '../parts/Warnings';
 import { Levers } from './Levers';
-import { Quantities } from './Quantities';
+import { dontKnow, Quantities } from './Quantities';
 import { StrataView } from './StrataView';
 import { Needs, WindowAnswerLine } from './WindowAnswerLine';
 
@@ -125,6 +125,7 @@ function Day({ view }: { view: JobView }) {
               onSelect={setQuantity}
               onChange={(value) => set({ [quantity]: value })}
               onSun={(sun) => set({ sun })}
+              onDontKnow={dontKnow(quantity, (value) => set({ [quantity]: value }))}
             />
             {changed.length > 0 || unread ? <Button label={say('day.keep')} tone="act" onPress={() => void keepAll()} /> : null}
           </View>

@@ -1,10 +1,12 @@
+import { ASSUMED, type ConditionKind } from '@tufa/contract/assemble';
 import type { StrataDomain, StrataQuantity, WindowQuestion } from '@tufa/core/plan';
 import { say } from '@tufa/words';
 import { useState } from 'react';
 import { Pressable, ScrollView, Text, View } from 'react-native';
 import { Button } from '../parts/Button';
-import { Field } from '../parts/Field';
-import { readWithin, type Typed } from '../parts/quantityText';
+import { QuantityField } from '../parts/QuantityField';
+import type { Typed } from '../keypad/entries';
+import { readWithin } from '../parts/quantityText';
 import { FieldProblem } from '../parts/useWireForm';
 import { usePhone } from '../parts/useSettings';
 import { quantityText } from './quantityText';
@@ -20,6 +22,12 @@ const TYPED_AS: Partial<Record<StrataQuantity, Typed>> = {
 
 const bound = (value: number, { least, most }: StrataDomain): number => Math.min(most, Math.max(least, Math.round(value * 1e6) / 1e6));
 
+/** What *don't know* does for a quantity: the figure assumed where nobody read it, null where the work needs one. */
+export const dontKnow = (quantity: StrataQuantity, take: (value: number) => void): (() => void) | null => {
+  const value = quantity in ASSUMED ? ASSUMED[quantity as ConditionKind] : null;
+  return value === null ? null : () => take(value);
+};
+
 /** One stepper for the chosen quantity; the others are readouts that select it. */
 export function Quantities({
   question,
@@ -30,6 +38,7 @@ export function Quantities({
   onSelect,
   onChange,
   onSun,
+  onDontKnow,
 }: {
   question: WindowQuestion;
   quantity: StrataQuantity;
@@ -39,6 +48,8 @@ export function Quantities({
   onSelect: (quantity: StrataQuantity) => void;
   onChange: (value: number) => void;
   onSun: (sun: boolean) => void;
+  /** the figure taken for this quantity where nobody read it; null where there is none */
+  onDontKnow: (() => void) | null;
 }) {
   const { hand } = usePhone();
   const [typing, setTyping] = useState<{ text: string; fault: string | null } | null>(null);
@@ -70,14 +81,16 @@ export function Quantities({
   if (typing && as)
     return (
       <View className="flex-row items-end gap-2">
-        <Field
+        <QuantityField
           label={say('day.typed', { quantity: name })}
           value={typing.text}
           onChange={(text) => setTyping({ text, fault: null })}
           fault={typing.fault ?? undefined}
           placeholder={quantityText(quantity, question[quantity])}
           autoFocus
-          numeric
+          as={as}
+          onDone={take}
+          onDontKnow={onDontKnow ? () => (onDontKnow(), setTyping(null)) : null}
           onSubmit={take}
         />
         <Button label={say('walk.cancel')} onPress={() => setTyping(null)} />

@@ -1,6 +1,7 @@
 import { say } from '@tufa/words/speak';
 import { Link, usePathname, type Href } from 'expo-router';
 import { Pressable, Text, View } from 'react-native';
+import { useKeypadTarget } from '../keypad/keypad';
 
 const MAIN = [
   ['now', '/'],
@@ -14,6 +15,8 @@ const here = (path: string, href: string): boolean => (href === '/' ? path === '
 /** Now, Jobs, Shelf, Bench: a bar under the thumb, a rail on wide screens. */
 export function MainBar({ rail = false }: { rail?: boolean }) {
   const path = usePathname();
+  // While the keypad is open its keys have the thumb zone.
+  if (useKeypadTarget() && !rail) return null;
   return (
     <View
       role="navigation"
@@ -40,6 +43,7 @@ export type StepState = 'open' | 'done' | 'warning';
 
 /** Inside a job: its six steps, marked done, open or warning; one notch back to the jobs. */
 export function StepBar({ jobId, current, states, top = false }: { jobId: string; current: Step; states: Readonly<Record<Step, StepState>>; top?: boolean }) {
+  if (useKeypadTarget() && !top) return null;
   return (
     <View role="navigation" aria-label={say('nav.steps')}>
       {top ? null : (

@@ -1,22 +1,13 @@
 import type { Limit } from '@tufa/contract/common';
 import { LIMITS } from '@tufa/contract/common';
-import { parse, print, Problem, tradeLength, type Kind, type Measured } from '@tufa/core/quantity';
+import { contradiction, parse, print, Problem, tradeLength, typeset, type Kind, type Measured } from '@tufa/core/quantity';
 import { say, unitSystem } from '@tufa/words';
+import { entryFor, type Typed } from '../keypad/entries';
 import { FieldProblem, sayQuantityProblem } from './useWireForm';
-
-/** The field's own unit for a bare number: what a person of the trade means in that place. */
-const OWN: Record<'side' | 'depth' | 'temperature' | 'opens', { kind: Kind; us: string; metric: string }> = {
-  side: { kind: 'length', us: 'ft', metric: 'm' },
-  depth: { kind: 'length', us: 'in', metric: 'mm' },
-  temperature: { kind: 'temperature', us: 'F', metric: 'C' },
-  opens: { kind: 'duration', us: 'h', metric: 'h' },
-};
-
-export type Typed = keyof typeof OWN;
 
 const inUnits = (kind: Kind, value: number): string => {
   const { digits, unit } = print({ kind, value, system: unitSystem() });
-  return unit ? `${digits} ${unit}` : digits;
+  return typeset(unit ? `${digits} ${unit}` : digits);
 };
 
 interface Bounds {
@@ -26,11 +17,13 @@ interface Bounds {
 
 /** What was typed in a field as an SI value inside its bounds, or a sentence that says what to do. @throws FieldProblem */
 export function readWithin({ field, text, as, least, most }: { field: string; text: string; as: Typed } & Bounds): number {
-  const { kind } = OWN[as];
+  const { kind, own } = entryFor(as);
   if (text.trim() === '') throw new FieldProblem(field, say('field.required'));
   let value: number;
+  const clash = contradiction({ text, kind });
+  if (clash) throw new FieldProblem(field, say('keypad.clash', { first: clash[0], second: clash[1] }));
   try {
-    value = parse({ text, kind, unit: OWN[as][unitSystem()] });
+    value = parse({ text, kind, unit: own });
   } catch (error) {
     if (error instanceof Problem) throw new FieldProblem(field, sayQuantityProblem(error, kind));
     throw error;
@@ -44,11 +37,13 @@ export function readWithin({ field, text, as, least, most }: { field: string; te
 /** The same inside a limit that form and server share. @throws FieldProblem */
 export const readTyped = ({ limit, ...rest }: { field: string; text: string; as: Typed; limit: Limit }): number => readWithin({ ...rest, ...LIMITS[limit] });
 
-/** A typed figure with what was typed, so that it prints back so. @throws FieldProblem */
-export const measuredOf = (input: Parameters<typeof readTyped>[0]): Measured => ({ value: readTyped(input), typed: input.text.trim(), source: 'typed' });
+/** A typed figure with what was typed, so that it prints back so; *don't know* stands for the wide figure given. @throws FieldProblem */
+export const measuredOf = ({ unknown, ...input }: Parameters<typeof readTyped>[0] & { unknown?: Measured }): Measured =>
+  unknown && input.text === say('keypad.unknown') ? unknown : { value: readTyped(input), typed: input.text.trim(), source: 'typed' };
 
 /** What was typed; a figure nobody typed prints in the firm's units. */
 export function textOf(measured: Measured, kind: Kind): string {
   if (measured.typed !== undefined) return measured.typed;
-  return kind === 'length' && unitSystem() === 'us' ? tradeLength({ length_m: measured.value }) : inUnits(kind, measured.value);
+  if (measured.source === 'assumed') return say('keypad.unknown');
+  return kind === 'length' && unitSystem() === 'us' ? typeset(tradeLength({ length_m: measured.value })) : inUnits(kind, measured.value);
 }

@@ -10,13 +10,17 @@ type Work = typeof import('../work');
 export const loadWork = (): Promise<Work> => import('../work');
 
 /** A screen of the work chunk as a route of its own. */
-export function workScreen(name: Exclude<keyof Work, 'JobDrawing' | 'speakIn'>): ComponentType {
+export function workScreen(name: Exclude<keyof Work, 'JobDrawing' | 'Keypad' | 'speakIn'>): ComponentType {
   const Loaded = lazy(() => loadWork().then((work) => ({ default: work[name] as ComponentType })));
+  const Keypad = lazy(() => loadWork().then((work) => ({ default: work.Keypad })));
   return function WorkRoute() {
     return (
       <Fetched>
         <Suspense fallback={<Fetching />}>
-          <Loaded />
+          <View className="flex-1">
+            <Loaded />
+          </View>
+          <Keypad />
         </Suspense>
       </Fetched>
     );

@@ -2,6 +2,8 @@ import type { ElementFields, RowOf } from '@tufa/contract/entities';
 import { FIELDS } from '@tufa/contract/schemas';
 import { EXPOSURES, MOISTURES, type Exposure, type Moisture } from '@tufa/core/shelf';
 import { ELEMENT_KINDS, type ElementKind } from '@tufa/core/survey';
+import { UNKNOWN } from '@tufa/contract/assemble';
+import type { Measured } from '@tufa/core/quantity';
 import { rectangle } from '@tufa/core/takeoff';
 import { say } from '@tufa/words';
 import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
@@ -10,7 +12,9 @@ import { v7 as uuid } from 'uuid';
 import { change, write } from '../outbox/useFirm';
 import { Button } from '../parts/Button';
 import { Choice, Several } from '../parts/Choice';
+import type { Typed } from '../keypad/entries';
 import { Field } from '../parts/Field';
+import { QuantityField } from '../parts/QuantityField';
 import { measuredOf, readTyped, textOf } from '../parts/quantityText';
 import { StepLayout } from '../parts/StepScreen';
 import { Answer } from '../parts/T';
@@ -58,7 +62,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
           kind: values.kind,
           geometry: {
             outline: rectangle({ length_m, width_m }),
-            thickness: measuredOf({ field: 'thickness', text: values.thickness, as: 'depth', limit: 'thickness_m' }),
+            thickness: measuredOf({ field: 'thickness', text: values.thickness, as: 'depth', limit: 'thickness_m', unknown: UNKNOWN.thickness }),
             typed: { length: values.length.trim(), width: values.width.trim() },
           },
           properties: {
@@ -89,7 +93,16 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
     );
     onDone();
   });
-  const text = (name: FieldPath<ElementText>, label: string) => <TextOf control={form.control} name={name} label={label} onSubmit={() => void save()} />;
+  const text = (name: FieldPath<ElementText>, label: string, as?: Typed) => (
+    <TextOf
+      control={form.control}
+      name={name}
+      label={label}
+      {...(as ? { as } : {})}
+      {...(name === 'thickness' ? { unknown: UNKNOWN.thickness } : {})}
+      onSubmit={() => void save()}
+    />
+  );
   const opensTo = form.watch('opensTo');
   return (
     <StepLayout
@@ -113,9 +126,9 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
               )}
             />
             <View className="flex-row gap-2">
-              {text('length', say('walk.length'))}
-              {text('width', say('walk.width'))}
-              {text('thickness', say('walk.thickness'))}
+              {text('length', say('walk.length'), 'side')}
+              {text('width', say('walk.width'), 'side')}
+              {text('thickness', say('walk.thickness'), 'depth')}
             </View>
             <Controller
               control={form.control}
@@ -172,7 +185,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
                 />
               )}
             />
-            {opensTo === 'nobody' ? null : text('opensAfter', say('walk.opensAfter'))}
+            {opensTo === 'nobody' ? null : text('opensAfter', say('walk.opensAfter'), 'opens')}
           </View>
         ),
         foot: <SaveOrCancel onSave={() => void save()} onCancel={() => (form.clear(), onDone())} />,
@@ -181,35 +194,46 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
   );
 }
 
-/** One text field of a form, bound. */
+/** One field of a form, bound: for a figure where `as` says which, for text else. */
 export function TextOf<V extends FieldValues>({
   control,
   name,
   label,
   placeholder,
+  as,
+  unknown,
   onSubmit,
 }: {
   control: Control<V>;
   name: FieldPath<V>;
   label: string;
   placeholder?: string;
+  as?: Typed;
+  /** what *don't know* stands for here, where the work can go on without the figure */
+  unknown?: Measured;
   onSubmit: () => void;
 }) {
   return (
     <Controller
       control={control}
       name={name}
-      render={({ field, fieldState }) => (
-        <Field
-          label={label}
-          value={String(field.value ?? '')}
-          onChange={field.onChange}
-          onBlur={field.onBlur}
-          fault={fieldState.error?.message}
-          placeholder={placeholder ?? ''}
-          onSubmit={onSubmit}
-        />
-      )}
+      render={({ field, fieldState }) => {
+        const shared = {
+          label,
+          value: String(field.value ?? ''),
+          onChange: field.onChange,
+          onBlur: field.onBlur,
+          fault: fieldState.error?.message,
+          placeholder: placeholder ?? '',
+        };
+        if (!as) return <Field {...shared} onSubmit={onSubmit} />;
+        const word = say('keypad.unknown');
+        const cost =
+          unknown && shared.value === word
+            ? say('keypad.cost', { taken_m: unknown.value, percent: String(Math.round((unknown.spread ?? 0) * 100)) })
+            : undefined;
+        return <QuantityField {...shared} as={as} hint={cost} onDontKnow={unknown ? () => field.onChange(word) : null} />;
+      }}
     />
   );
 }

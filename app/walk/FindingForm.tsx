@@ -1,4 +1,5 @@
 import type { FindingFields, RowOf } from '@tufa/contract/entities';
+import { UNKNOWN } from '@tufa/contract/assemble';
 import { FIELDS } from '@tufa/contract/schemas';
 import { inside, rectangle, SHAPES, type Point, type SpallShape } from '@tufa/core/takeoff';
 import { say, printFigure } from '@tufa/words';
@@ -101,7 +102,11 @@ export function FindingForm({
           points: outlineOf(values, element),
           ...(values.by === 'sizes' ? { typed: typedOf(values) } : {}),
         },
-        properties: { deepest: measuredOf({ field: 'deepest', text: values.deepest, as: 'depth', limit: 'depth_m' }), shape: values.shape, edge: values.edge },
+        properties: {
+          deepest: measuredOf({ field: 'deepest', text: values.deepest, as: 'depth', limit: 'depth_m', unknown: UNKNOWN.deepest }),
+          shape: values.shape,
+          edge: values.edge,
+        },
       }),
       fieldOf: (path) => (path.startsWith('outline') ? { field: 'corners' } : { field: 'deepest', kind: 'length' }),
     },
@@ -127,7 +132,15 @@ export function FindingForm({
     form.clearErrors('corners');
   };
   const text = (name: 'length' | 'width' | 'fromLeft' | 'fromTop' | 'deepest', key: string, placeholder = '') => (
-    <TextOf control={form.control} name={name} label={say(key)} placeholder={placeholder} onSubmit={() => void save()} />
+    <TextOf
+      control={form.control}
+      name={name}
+      label={say(key)}
+      placeholder={placeholder}
+      as={name === 'deepest' ? 'depth' : 'side'}
+      {...(name === 'deepest' ? { unknown: UNKNOWN.deepest } : {})}
+      onSubmit={() => void save()}
+    />
   );
   return (
     <StepLayout

@@ -8,6 +8,7 @@ export { DayScreen } from '../day/DayScreen';
 export { FixScreen } from '../fix/FixScreen';
 export { JobDrawing } from '../jobs/JobDrawing';
 export { JobForm } from '../jobs/JobForm';
+export { Keypad } from '../keypad/Keypad';
 export { MixScreen } from '../mix/MixScreen';
 export { PourScreen } from '../pour/PourScreen';
 export { RecordScreen } from '../record/RecordScreen';

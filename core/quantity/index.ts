@@ -6,4 +6,7 @@ export * from './parse';
 export * from './tradeLength';
 export * from './round';
 export * from './print';
+export * from './printIn';
+export * from './typeset';
+export * from './unitsWritten';
 export * from './money';

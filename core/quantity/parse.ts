@@ -24,6 +24,9 @@ function numberFrom(text: string): number {
   }, 0);
 }
 
+/** The unit that a bare number after another unit stands for: 8' 4 is eight feet four inches. */
+const SMALLER: Readonly<Record<string, string>> = { ft: 'in', lb: 'oz', gal: 'qt', qt: 'oz', h: 'min', min: 's' };
+
 export interface ParseRequest {
   readonly text: string;
   readonly kind: Kind;
@@ -33,7 +36,7 @@ export interface ParseRequest {
 
 /**
  * Reads what the trade writes: `8' 4"`, `100 1/2 in`, `2.55 m`, `2 qt 8 oz`, `12 lb 8 oz`, `1 h 20 min`, `88 F`.
- * A decimal comma is read as a point unless exactly three digits follow it, which can be read two ways.
+ * A bare number after a unit takes the next smaller one: `8' 4` is `8' 4"`. A decimal comma is read as a point unless exactly three digits follow it, which can be read two ways.
  *
  * @returns the SI value (degC for temperatures; may be negative only there)
  * @throws Problem `unreadable`, `unknownUnit`, `unitMissing`, `negative`, `commaUnclear` (with both readings)
@@ -45,6 +48,7 @@ export function parse({ text, kind, unit }: ParseRequest): number {
     .replace(/[\u2018\u2019]/g, "'")
     .replace(/[\u201c\u201d]/g, '"')
     .replace(/\u2212/g, '-')
+    .replace(/\u2044/g, '/')
     .trim();
   if (rest === '') throw new Problem('unreadable', { text, kind });
   const unclear = /(\d+),(\d{3})(?!\d)/.exec(rest);
@@ -57,6 +61,7 @@ export function parse({ text, kind, unit }: ParseRequest): number {
   const term = new RegExp(`^${NUMBER}\\s*(${units})?(?![a-zA-Z])\\s*`, 'i');
   let total = 0;
   let terms = 0;
+  let before: string | undefined;
   while (rest !== '') {
     const match = term.exec(rest);
     if (!match) {
@@ -67,11 +72,12 @@ export function parse({ text, kind, unit }: ParseRequest): number {
     const after = rest.slice(match[0].length);
     if (match[2] === undefined && /^[a-z]/i.test(after)) throw new Problem('unknownUnit', { kind, unit: after, text });
     const value = numberFrom(match[1] as string);
-    const given = match[2] ?? unit;
+    const given = match[2] ?? (before === undefined ? unit : SMALLER[before]);
     if (given === undefined && value !== 0) throw new Problem('unitMissing', { text, kind });
     total += given === undefined ? 0 : toSi(kind, value * (negative ? -1 : 1), given, unit);
     rest = rest.slice(match[0].length);
     terms += 1;
+    before = given === undefined ? undefined : spelling(kind, given);
     if (kind === 'temperature' && terms > 1) throw new Problem('unreadable', { text, kind });
   }
   if (!Number.isFinite(total)) throw new Problem('unreadable', { text, kind });

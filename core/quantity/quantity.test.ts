@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { parse, print, Problem, roundTo, tradeLength, type Kind } from './index';
+import { contradiction, parse, print, printIn, Problem, roundTo, tradeLength, typeset, type Kind } from './index';
 
 const problemOf = (work: () => unknown): Problem => {
   try {
@@ -29,6 +29,9 @@ test.each([
   ['70°', 'temperature', 'F', 21.11],
   ['−4 C', 'temperature', 'C', -4],
   ['.5 in', 'length', 'in', 0.0127],
+  ["8' 4", 'length', 'ft', 2.54],
+  ['8\u2032 4 3\u204416', 'length', 'ft', 2.5448],
+  ['1 h 20', 'duration', 'h', 4800],
 ] as const)('reads %s', (text, kind, unit, value) => {
   expect(parse({ text, kind, ...(unit ? { unit } : {}) })).toBeCloseTo(value, 2);
 });
@@ -78,4 +81,39 @@ test('rounding goes to the nearest step', () => {
       (value, step) => Math.abs(roundTo(value, step) - value) <= step / 2 + 1e-6,
     ),
   );
+});
+
+test('a figure told in another unit and typeset reads back as the same figure', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 4000 }), fc.constantFrom('ft', 'in', 'mm', 'cm', 'm'), (sixteenths, unit) => {
+      const value = (sixteenths * 0.0254) / 16;
+      const back = parse({ text: typeset(printIn({ kind: 'length', value, unit })), kind: 'length' });
+      expect(Math.abs(back - value)).toBeLessThanOrEqual(Math.max(1e-9, unit === 'ft' || unit === 'in' ? 0 : value * 5e-4) + 1e-9);
+    }),
+  );
+});
+
+test.each([
+  ['length', 2.55, 'ft', `8\u2032 4 3\u20448\u2033`],
+  ['length', 0.0254 - 1e-5, 'in', '1 in'],
+  ['volume', 0.00212, 'qt', '2 qt 7.7 oz'],
+  ['volume', 0.000946352946 * 2, 'qt', '2 qt'],
+  ['mass', 0.1, 'lb', '0.2205 lb'],
+  ['duration', 4800, 'h', '1 h 20 min'],
+  ['temperature', -4, 'F', '24.8 °F'],
+  ['temperature', -4, 'C', '\u22124 °C'],
+] as const)('tells a %s of %d in %s', (kind, value, unit, text) => {
+  expect(typeset(printIn({ kind, value, unit }))).toBe(text);
+});
+
+test.each([
+  ['8 ft 4 m', 'length', ['ft', 'm']],
+  ['4 in 2 ft', 'length', ['in', 'ft']],
+  ['12 kg 3 oz', 'mass', ['kg', 'oz']],
+  ['70 F 3 C', 'temperature', ['F', 'C']],
+  [`8' 4 1/2"`, 'length', null],
+  ['1 gal 2 qt 8 oz', 'volume', null],
+  ['1 d 2 h 5 min', 'duration', null],
+] as const)('%s as a %s: units that do not go together %p', (text, kind, pair) => {
+  expect(contradiction({ text, kind })).toEqual(pair);
 });

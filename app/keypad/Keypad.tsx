@@ -1,0 +1,128 @@
+import { say } from '@tufa/words';
+import { useState } from 'react';
+import { Pressable, Text, View } from 'react-native';
+import { keepsFocus } from '../parts/Field';
+import { usePhone } from '../parts/useSettings';
+import { markOf, rulerOf, toldIn, withDigit, withMark, withoutLast, withUnit } from './edit';
+import { moveFrom, useKeypadTarget, type Target } from './keypad';
+import { RulerStrip } from './RulerStrip';
+
+/** Tufa's own keys, docked under the screen while a numeric field has the focus. */
+export function Keypad() {
+  const target = useKeypadTarget();
+  return target ? <Keys key={target.label} target={target} /> : null;
+}
+
+const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0'] as const;
+
+function Keys({ target }: { target: Target }) {
+  const { hand } = usePhone();
+  const [clash, setClash] = useState<readonly [string, string] | null>(null);
+  const { text, entry, input, onDontKnow } = target;
+  // The caret's own place counts: what stands after it stays.
+  const edit = (how: (before: string) => string): void => {
+    setClash(null);
+    const at = input.selectionEnd ?? text.length;
+    const before = how(text.slice(0, at));
+    target.onText(before + text.slice(at));
+    requestAnimationFrame(() => input.setSelectionRange(before.length, before.length));
+  };
+  const unit = (name: string): void => {
+    const { text: next, clash: found } = withUnit(text, name, entry);
+    setClash(found);
+    if (next !== text) target.onText(next);
+  };
+  const strip = rulerOf(text, entry);
+  const row = hand === 'right' ? 'flex-row' : 'flex-row-reverse';
+  return (
+    <View
+      role="group"
+      aria-label={say('keypad.name')}
+      testID="keypad"
+      className={`w-full max-w-[480px] gap-2 border-t-2 border-ink bg-sunk p-1 pt-2 ${hand === 'right' ? 'self-end' : 'self-start'}`}
+      {...keepsFocus}
+    >
+      {clash ? (
+        <Text role="alert" className="font-text px-2 text-[16px] text-stop">
+          {say('keypad.clash', { first: clash[0], second: clash[1] })}
+        </Text>
+      ) : null}
+      {strip ? <RulerStrip strip={strip} mark={markOf(text, strip, entry)} onMark={(mark) => target.onText(withMark(text, mark, strip, entry))} /> : null}
+      <View className={`${row} gap-2`}>
+        <View className="w-[208px] flex-row flex-wrap gap-2">
+          {DIGITS.map((digit) => (
+            <Key key={digit} label={digit} onPress={() => edit((before) => withDigit(before, digit))} />
+          ))}
+          <Key label={'\u232b'} name={say('keypad.back')} onPress={() => edit(withoutLast)} />
+        </View>
+        <View className="w-[64px] gap-2">
+          <Key label={say('keypad.dontKnow')} small disabled={onDontKnow === null} onPress={() => onDontKnow?.()} />
+          <Key label={'\u2039'} name={say('keypad.previous')} onPress={() => moveFrom(input, -1)} />
+          <Key label={'\u203a'} name={say('keypad.next')} onPress={() => moveFrom(input, 1)} />
+          <Key label={say('keypad.done')} small act onPress={() => (target.onDone ?? (() => input.blur()))()} />
+        </View>
+        <View className="min-w-[64px] flex-1 gap-2">
+          {entry.rail.map((name) => {
+            const told = toldIn(text, name, entry);
+            return (
+              <Pressable
+                key={name}
+                role="button"
+                tabIndex={-1}
+                aria-label={say(`keypad.unit.${name}`)}
+                onPress={() => unit(name)}
+                className="min-h-[64px] items-center justify-center border-2 border-ink bg-ground active:bg-selected"
+              >
+                <Text className="font-head text-[20px] leading-[24px] font-bold text-ink">{entry.kind === 'temperature' ? `°${name}` : name}</Text>
+                {told ? (
+                  <Text numberOfLines={1} className="font-head text-[15px] leading-[18px] text-faint">
+                    {told}
+                  </Text>
+                ) : null}
+              </Pressable>
+            );
+          })}
+          {entry.kind === 'temperature' ? <Key label={'\u2212'} name={say('keypad.minus')} fill onPress={() => edit((before) => flipped(before))} /> : null}
+        </View>
+      </View>
+    </View>
+  );
+}
+
+const flipped = (text: string): string => (/^[\u2212-]/.test(text) ? text.slice(1) : `\u2212${text}`);
+
+function Key({
+  label,
+  name,
+  onPress,
+  small = false,
+  act = false,
+  fill = false,
+  disabled = false,
+}: {
+  label: string;
+  name?: string;
+  onPress: () => void;
+  small?: boolean;
+  act?: boolean;
+  fill?: boolean;
+  disabled?: boolean;
+}) {
+  return (
+    <Pressable
+      role="button"
+      tabIndex={-1}
+      aria-label={name ?? label}
+      aria-disabled={disabled}
+      disabled={disabled}
+      onPress={onPress}
+      className={`h-[64px] ${fill ? '' : 'w-[64px]'} items-center justify-center border-2 active:bg-selected ${disabled ? 'border-disabled bg-ground' : act ? 'border-act bg-act' : 'border-edge bg-sheet'}`}
+    >
+      <Text
+        className={`text-center ${small ? 'font-text text-[15px] leading-[18px] font-bold' : 'font-head text-[28px] font-bold'} ${disabled ? 'text-disabled' : act ? 'text-on-act' : 'text-ink'}`}
+      >
+        {label}
+      </Text>
+    </Pressable>
+  );
+}

@@ -1,0 +1,26 @@
+import { unitSystem } from '@tufa/words';
+import type { Entry } from './edit';
+
+/** What a typed figure is, by where it stands: a bare number means what a person of the trade means there. */
+export type Typed = 'side' | 'depth' | 'temperature' | 'opens';
+
+const ENTRIES: Readonly<Record<Typed, Record<'us' | 'metric', Entry>>> = {
+  side: {
+    us: { kind: 'length', own: 'ft', rail: ['ft', 'in', 'm', 'mm'] },
+    metric: { kind: 'length', own: 'm', rail: ['m', 'mm', 'ft', 'in'] },
+  },
+  depth: {
+    us: { kind: 'length', own: 'in', rail: ['in', 'mm', 'cm', 'ft'] },
+    metric: { kind: 'length', own: 'mm', rail: ['mm', 'cm', 'in', 'ft'] },
+  },
+  temperature: {
+    us: { kind: 'temperature', own: 'F', rail: ['F', 'C'] },
+    metric: { kind: 'temperature', own: 'C', rail: ['C', 'F'] },
+  },
+  opens: {
+    us: { kind: 'duration', own: 'h', rail: ['h', 'min', 'd'] },
+    metric: { kind: 'duration', own: 'h', rail: ['h', 'min', 'd'] },
+  },
+};
+
+export const entryFor = (as: Typed): Entry => ENTRIES[as][unitSystem()];
