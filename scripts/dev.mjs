@@ -21,7 +21,7 @@ main(async () => {
   });
   const metro = start(process.execPath, [join(root, 'node_modules/expo/bin/cli'), 'start', '--web', '--port', '8081'], {
     cwd: join(root, 'app'),
-    env: { TUFA_API: `http://127.0.0.1:${port}`, EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', BROWSER: 'none' },
+    env: { TUFA_API: `http://127.0.0.1:${port}`, EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', EXPO_NO_TYPESCRIPT_SETUP: '1', BROWSER: 'none' },
   });
   say('The application with fast refresh: http://127.0.0.1:8081');
   const stop = () => [server, metro].forEach(({ child }) => child.kill('SIGTERM'));

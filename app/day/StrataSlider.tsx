@@ -11,6 +11,16 @@ import { quantityText, tickText } from './quantityText';
 export const snap = (value: number, { least, most, step }: StrataDomain): number =>
   Math.min(most, Math.max(least, least + Math.round((value - least) / step) * step));
 
+/** A finger goes to and fro over the same values: each is computed once. */
+function remembered<T>(compute: (at: number) => T): (at: number) => T {
+  const held = new Map<number, T>();
+  return (at) => {
+    const known = held.get(at) ?? compute(at);
+    held.set(at, known);
+    return known;
+  };
+}
+
 const styles = StyleSheet.create({ slider: { flex: 1 } });
 const gestures = { touchAction: 'pan-y', userSelect: 'none', cursor: 'ew-resize' } as object;
 const over = { position: 'absolute', top: 0, left: 0, pointerEvents: 'none' } as const;
@@ -52,13 +62,9 @@ export function StrataSlider({
 
   const handleAt = useMemo(() => {
     const former = ghost === null ? null : { at: ghost, text: say('day.former', { value: tickText(quantity, ghost) }) };
-    const columns = new Map([[value, columnOf(value, answer)]]);
-    return (at: number, drawn: StrataFrame) => {
-      const known = columns.get(at) ?? columnOf(at, windowFor({ ...question, [quantity]: at }));
-      columns.set(at, known);
-      return strataHandle({ frame: drawn, column: known, ghost: former });
-    };
-  }, [question, quantity, value, answer, ghost]);
+    const columnAt = remembered((at) => columnOf(at, windowFor({ ...question, [quantity]: at })));
+    return (at: number, drawn: StrataFrame) => strataHandle({ frame: drawn, column: columnAt(at), ghost: former });
+  }, [question, quantity, ghost]);
 
   const latest = useRef({ frame, domain, handleAt, onChange, value });
   useLayoutEffect(() => {

@@ -94,7 +94,8 @@ export async function ensureCluster({ name = 'cluster' } = {}) {
     rmSync(pwfile);
   }
 
-  const running = spawnSync(...as(join(programs, 'pg_ctl'), ['-D', data, 'status']), { cwd: '/' }).status === 0;
+  const status = spawnSync(...as(join(programs, 'pg_ctl'), ['-D', data, 'status']), { cwd: '/' }).status === 0;
+  const running = status && answering({ programs, data, portFile });
   let ours = true;
   if (running) {
     // Left by a start that was killed: adopted, so that it is stopped at the end after all.
@@ -105,7 +106,10 @@ export async function ensureCluster({ name = 'cluster' } = {}) {
     writeFileSync(portFile, String(port));
     const options = `-c listen_addresses=127.0.0.1 -p ${port} -k ${socket} -c timezone=UTC`;
     const [command, args] = as(join(programs, 'pg_ctl'), ['-D', data, '-w', '-t', '30', '-l', join(home, 'log'), '-o', options, 'start']);
-    run(command, args, { cwd: '/', advice: `The database did not start. What it said is in ${join(home, 'log')}.` });
+    run(command, args, {
+      cwd: '/',
+      advice: `The database did not start. What it said is in ${join(home, 'log')}. If its files are damaged, move ${home} aside (what it holds goes with it) and start again: a new one is made.`,
+    });
   }
   if (ours) writeFileSync(ownerFile, String(process.pid));
   const port = Number(readFileSync(portFile, 'utf8'));
@@ -139,6 +143,18 @@ export async function ensureCluster({ name = 'cluster' } = {}) {
       spawnSync(...as(join(programs, 'pg_ctl'), ['-D', data, '-m', 'fast', '-w', 'stop']), { cwd: '/' });
     },
   };
+}
+
+/** A process id may outlive its database: a killed one that nobody has collected holds the files but answers nothing. */
+function answering({ programs, data, portFile }) {
+  const port = existsSync(portFile) ? readFileSync(portFile, 'utf8') : '0';
+  if (spawnSync(join(programs, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', port, '-t', '10']).status === 0) return true;
+  const lock = join(data, 'postmaster.pid');
+  const pid = readFileSync(lock, 'utf8').split('\n')[0];
+  const state = existsSync(`/proc/${pid}/stat`) ? readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1]?.[0] : 'X';
+  if (state !== 'Z' && state !== 'X') throw new Advice(`The database of an earlier start does not answer. End it with: kill ${pid}   and start again.`);
+  rmSync(lock);
+  return false;
 }
 
 function alive(pid) {
