@@ -108,6 +108,5 @@ export const first = {
     allSent: 'Everything is with the firm',
     help: 'On this phone: {{count}} unsent, oldest {{age}}',
   },
-  keypad: { system: 'Keyboard', letters: 'Aa', comma: 'A comma before three digits can be read two ways. Which is meant?' },
   mode: { light: 'light', dark: 'dark', sun: 'sun' },
 } as const;

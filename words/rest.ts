@@ -167,6 +167,9 @@ export const rest = {
   },
   keypad: {
     name: 'Keys',
+    system: 'Keyboard',
+    letters: 'Aa',
+    comma: 'A comma before three digits can be read two ways. Which is meant?',
     back: 'Take the last one back',
     dontKnow: "don't know",
     unknown: "don't know",

@@ -1,11 +1,11 @@
 import { say } from '@tufa/words';
 import { useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
-import { keepsFocus } from '../parts/Field';
 import { usePhone } from '../parts/useSettings';
 import { markOf, rulerOf, toldIn, withDigit, withMark, withoutLast, withUnit } from './edit';
-import { moveFrom, useKeypadTarget, type Target } from './keypad';
+import { keepsFocus, moveFrom } from './keypad';
 import { RulerStrip } from './RulerStrip';
+import { useKeypadTarget, type Target } from './target';
 
 /** Tufa's own keys, docked under the screen while a numeric field has the focus. */
 export function Keypad() {
@@ -119,7 +119,7 @@ function Key({
       className={`h-[64px] ${fill ? '' : 'w-[64px]'} items-center justify-center border-2 active:bg-selected ${disabled ? 'border-disabled bg-ground' : act ? 'border-act bg-act' : 'border-edge bg-sheet'}`}
     >
       <Text
-        className={`text-center ${small ? 'font-text text-[15px] leading-[18px] font-bold' : 'font-head text-[28px] font-bold'} ${disabled ? 'text-disabled' : act ? 'text-on-act' : 'text-ink'}`}
+        className={`text-center ${small ? 'font-text text-[15px] leading-[18px] font-bold' : `font-head font-bold ${label.length === 1 && '\u2039\u203a'.includes(label) ? 'text-[44px] leading-[44px]' : 'text-[28px]'}`} ${disabled ? 'text-disabled' : act ? 'text-on-act' : 'text-ink'}`}
       >
         {label}
       </Text>

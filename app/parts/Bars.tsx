@@ -1,7 +1,7 @@
 import { say } from '@tufa/words/speak';
 import { Link, usePathname, type Href } from 'expo-router';
 import { Pressable, Text, View } from 'react-native';
-import { useKeypadTarget } from '../keypad/keypad';
+import { useKeypadTarget } from '../keypad/target';
 
 const MAIN = [
   ['now', '/'],

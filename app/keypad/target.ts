@@ -1,0 +1,33 @@
+import { useSyncExternalStore } from 'react';
+import type { Entry } from './edit';
+
+/** The field that the keypad serves: the one that has the focus. */
+export interface Target {
+  readonly input: HTMLInputElement;
+  readonly label: string;
+  readonly entry: Entry;
+  readonly text: string;
+  readonly onText: (text: string) => void;
+  /** null where the work cannot go on without the figure */
+  readonly onDontKnow: (() => void) | null;
+  /** what *done* does beyond closing the keys */
+  readonly onDone: (() => void) | null;
+}
+
+let target: Target | null = null;
+const listeners = new Set<() => void>();
+
+/** Serves a field, or none. */
+export function serve(next: Target | null): void {
+  target = next;
+  for (const listener of listeners) listener();
+}
+
+export const served = (): Target | null => target;
+
+const subscribe = (listener: () => void): (() => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+export const useKeypadTarget = (): Target | null => useSyncExternalStore(subscribe, served, served);
