@@ -5,15 +5,14 @@ import { useCallback, useMemo, type ReactNode } from 'react';
 import { Text, View } from 'react-native';
 import { SceneView } from '../parts/SceneView';
 import { usePhone } from '../parts/useSettings';
-import { digitsOf } from './digitsOf';
+import { digitsOf, unitWords } from './digitsOf';
+import { PailFill } from './PailFill';
 
 /** Room between the line and the buttons for what is written on it. */
 export const LINE_ROOM = 28;
 
 /** Where a full pail's surface stands, under the head. */
 const TOP = 56;
-
-const PATTERN = { wet: 'wet', workable: 'mortar', stiffening: 'stiff', set: 'set' } as const;
 
 /**
  * The whole screen is the pail: its level is what is left of the batch's life, its texture the phase, so that it reads
@@ -26,6 +25,7 @@ export function Pail({
   height,
   placed,
   controls,
+  head,
   children,
 }: {
   clock: BatchClock;
@@ -34,6 +34,8 @@ export function Pail({
   height: number;
   placed: boolean;
   controls: number;
+  /** a head is written over the top of the pail */
+  head: boolean;
   /** what stands under the digits */
   children: ReactNode;
 }) {
@@ -41,20 +43,9 @@ export function Pail({
   // The line of the safe share stays clear of the buttons, however short the phone.
   const floor = Math.min(height, TOP + (height - controls - LINE_ROOM - TOP) / (1 - reading.safeLine));
   const levelY = useCallback((level: number): number => Math.round(TOP + (1 - level) * (floor - TOP)), [floor]);
+  const low = height < 420;
   const surface = levelY(reading.level);
   const safeY = levelY(reading.safeLine);
-  const fill = useMemo<Scene>(() => {
-    const wave = Array.from({ length: 13 }, (_, i) => `${i === 0 ? 'M' : 'L'}${Math.round((width * i) / 12)} ${i % 2 === 0 ? 6 : 12}`).join('');
-    return {
-      width,
-      height,
-      title: { text: '' },
-      shapes: [
-        { type: 'path', d: `${wave}V${height}H0Z`, pattern: PATTERN[reading.phase] },
-        { type: 'path', d: wave, stroke: 'ink', width: 4 },
-      ],
-    };
-  }, [width, height, reading.phase]);
   const edge = useMemo<Scene>(() => {
     // Marks stand where the surface will be with so many minutes left: the scale is time, the spacing the material's.
     const by_s = placed ? clock.finishBy_s : clock.placeBy_s;
@@ -81,8 +72,14 @@ export function Pail({
     }
     return { width, height, title: { text: '' }, shapes };
   }, [clock, placed, width, height, levelY, hand]);
-  const { digits, unit } = digitsOf(reading.left_s);
-  const digitsTop = Math.max(104, Math.min(surface - 70, height * 0.26));
+  const { digits } = digitsOf(reading.left_s);
+  // Beside two others, or with three digits, the words stand under the digits.
+  const narrow = width < 28 + digits.length * 98 + 140;
+  const least = head ? 104 : 8;
+  const digitsTop = low ? Math.min(least, 64) : Math.max(least, Math.min(surface - 70, height * 0.26, height - controls - LINE_ROOM - 290));
+  const wordsTop = digitsTop + (narrow ? 200 : 176);
+  // Where what stands under the digits reaches the line, the ruled edge's zero says it.
+  const labelled = low || safeY < digitsTop || safeY > wordsTop + 96;
   const big = (inverted: boolean) => (
     <Text
       aria-hidden={inverted}
@@ -98,12 +95,12 @@ export function Pail({
       {digits}
     </Text>
   );
-  const what = unit === 'past' ? say('pour.past') : `${unit === 's' ? say('unit.s') : ''} ${say(placed ? 'pour.toFinish' : 'pour.toPlace')}`.trim();
+  const what = unitWords(reading.left_s, placed);
   return (
     <View className="absolute inset-0 overflow-hidden" testID="pail" role="timer" aria-label={`${digits} ${what}, ${say(`pour.phase.${reading.phase}`)}`}>
       {big(false)}
       <View className="absolute left-0 right-0 overflow-hidden" style={{ top: surface - 6, height: Math.max(0, height - surface + 6) }}>
-        <SceneView scene={fill} bare />
+        <PailFill width={width} height={height} phase={reading.phase} />
       </View>
       <View className="absolute left-0 right-0 overflow-hidden" style={{ top: surface, height: Math.max(0, height - surface) }}>
         {big(true)}
@@ -111,18 +108,18 @@ export function Pail({
       <View className="absolute inset-0">
         <SceneView scene={edge} bare />
       </View>
-      <View className="absolute w-[172px]" style={{ top: digitsTop + 78, left: 28 + digits.length * 98 }}>
-        <Text className="font-head self-start bg-ground px-2 text-[26px] font-bold text-ink">
-          {unit === 's' ? say(placed ? 'pour.toFinish' : 'pour.toPlace').replace(say('unit.min'), say('unit.s')) : what}
-        </Text>
+      <View className="absolute w-[172px]" style={narrow ? { top: digitsTop + 158, left: 16 } : { top: digitsTop + 78, left: 28 + digits.length * 98 }}>
+        <Text className="font-head self-start bg-ground px-2 text-[26px] font-bold text-ink">{what}</Text>
       </View>
-      <View className="absolute left-4 right-[72px]" style={{ top: digitsTop + 176 }}>
+      <View className="absolute right-[72px]" style={low ? { top: digitsTop + 118, left: 20 + digits.length * 98 } : { top: wordsTop, left: 16 }}>
         {children}
       </View>
       {safeY < height - 4 ? (
         <View className={`absolute left-0 right-0 items-center ${hand === 'right' ? 'flex-row' : 'flex-row-reverse'}`} style={{ top: safeY - 14 }}>
-          <View className="h-[4px] w-[48px] bg-ink" />
-          <Text className="font-text bg-ground px-2 text-[18px] font-bold text-ink">{say(placed ? 'pour.stopTool' : 'pour.stopHere')}</Text>
+          <View className={`h-[4px] bg-ink ${narrow ? 'w-[16px]' : 'w-[48px]'}`} />
+          {labelled ? (
+            <Text className="font-text bg-ground px-2 text-[18px] font-bold text-ink">{say(placed || narrow ? 'pour.stopTool' : 'pour.stopHere')}</Text>
+          ) : null}
         </View>
       ) : null}
     </View>

@@ -13,9 +13,10 @@ import { stopOf } from '../parts/stopOf';
 import { SunSwitch } from '../parts/SunSwitch';
 import { Answer, T } from '../parts/T';
 import type { JobView } from '../parts/useJob';
-import { unlockSound } from './alarm';
+import { ring, unlockSound } from './alarm';
 import { log, startBatch } from './log';
 import { RunningBatch } from './RunningBatch';
+import { useBattery } from './useBattery';
 import { UndoBand, type Did } from './UndoBand';
 
 export const PourScreen = () => <StepScreen step="pour">{(view) => <Pour key={view.job.id} view={view} />}</StepScreen>;
@@ -26,6 +27,7 @@ function Pour({ view }: { view: JobView }) {
   const person = usePerson();
   const [did, setDid] = useState<Did | null>(null);
   const [starting, setStarting] = useState(false);
+  const battery = useBattery();
   const [choosing, setChoosing] = useState(false);
   const clearDid = useCallback(() => setDid(null), []);
   const go = (step: string) => (): void => router.replace(`/jobs/${view.job.id}/${step}` as Href);
@@ -94,7 +96,13 @@ function Pour({ view }: { view: JobView }) {
             <CautionList cautions={open} input={input} data={view.data} />
             <Batches batches={own} />
             <Cautions screen="pour" input={input} plan={plan} data={view.data} />
+            {own.length === 0 ? <TestAlarm /> : null}
             <T as="small">{say('pour.sound')}</T>
+            {battery === null ? null : (
+              <T as="strong" tone="caution">
+                {say('pour.battery', { percent: String(Math.round(battery * 100)) })}
+              </T>
+            )}
           </View>
         ),
         foot: (
@@ -113,6 +121,22 @@ function Pour({ view }: { view: JobView }) {
         ),
       }}
     />
+  );
+}
+
+/** Heard once before it matters. */
+function TestAlarm() {
+  const [tested, setTested] = useState(false);
+  const test = (): void => {
+    unlockSound();
+    ring(true);
+    setTested(true);
+  };
+  return (
+    <View className="gap-1">
+      <Button label={say('pour.testAlarm')} onPress={test} />
+      {tested ? <T as="faint">{say('pour.tested')}</T> : null}
+    </View>
   );
 }
 

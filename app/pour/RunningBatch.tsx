@@ -4,28 +4,33 @@ import { format } from 'date-fns/format';
 import { useRouter, type Href } from 'expo-router';
 import Head from 'expo-router/head';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { Pressable, Text, View } from 'react-native';
+import { Pressable, Text, useWindowDimensions, View } from 'react-native';
 import { usePerson } from '../outbox/useFirm';
-import { Button } from '../parts/Button';
-import { Field } from '../parts/Field';
+import { Word } from '../parts/Button';
 import { useAnswerFocus } from '../parts/focusAnswer';
-import { Returned, SyncLine } from '../parts/SyncLine';
-import { SunSwitch } from '../parts/SunSwitch';
-import { T } from '../parts/T';
-import { useSize, useWide } from '../parts/useSize';
 import type { JobView } from '../parts/useJob';
+import { usePhone } from '../parts/useSettings';
+import { useSize, useWide } from '../parts/useSize';
+import { SunSwitch } from '../parts/SunSwitch';
+import { Returned, SyncLine } from '../parts/SyncLine';
+import { T } from '../parts/T';
 import { ring } from './alarm';
+import { BigEvents } from './BigEvents';
 import { clockOf } from './clocks';
 import { log } from './log';
-import { digitsOf } from './digitsOf';
+import { OtherPails } from './OtherPails';
 import { LINE_ROOM, Pail } from './Pail';
 import type { Did } from './UndoBand';
+import { useBattery } from './useBattery';
+import { useMissed, type LineAt } from './useMissed';
 import { useNow } from './useNow';
+import { useOneFinger } from './useOneFinger';
+import { useWakeLock } from './useWakeLock';
 
 /** Seconds before the line at which the phone warns. */
 const WARN_S = 120;
 
-/** The pail of the batch that ends first, its three big events, and what is one tap away. */
+/** The pail of the batch that ends first, the others beside it, the three big events, and what is one tap away. */
 export function RunningBatch({
   view,
   running,
@@ -43,38 +48,54 @@ export function RunningBatch({
   const heading = useAnswerFocus();
   const person = usePerson();
   const wide = useWide();
+  const { hand } = usePhone();
+  const { width, height } = useWindowDimensions();
   const { size, onLayout } = useSize();
-  const at = useNow(true) + view.clockOffset;
+  const screen = useRef<View>(null);
+  useOneFinger(screen);
+  const awake = useWakeLock();
+  const battery = useBattery();
+  const phone_ms = useNow(true);
+  const at = phone_ms + view.clockOffset;
   const [picked, setPicked] = useState<string | null>(null);
-  const [noting, setNoting] = useState<string | null>(null);
+  const [noting, setNoting] = useState(false);
   const [busy, setBusy] = useState(false);
   const [controls, setControls] = useState(230);
-  const clocks = useMemo(() => running.flatMap((batch) => (clockOf(view.data, batch) ? [{ batch, ...clockOf(view.data, batch)! }] : [])), [running, view.data]);
-  const readings = clocks.map((one) => ({
-    ...one,
-    elapsed_s: Math.max(0, (at - one.batch.startedAt) / 1000),
-    reading: one.clock.at(Math.max(0, (at - one.batch.startedAt) / 1000)),
-  }));
-  const first = readings.find(({ batch }) => batch.batch === picked) ?? [...readings].sort((a, b) => a.reading.left_s - b.reading.left_s)[0];
-  useAlarm(readings.map(({ batch, reading }) => ({ key: `${batch.findingId} ${batch.batch} ${batch.placedAt === null}`, left_s: reading.left_s })));
+  const clocks = useMemo(
+    () =>
+      running.flatMap((batch) => {
+        const held = clockOf(view.data, batch);
+        return held ? [{ batch, ...held, placed: batch.placedAt !== null }] : [];
+      }),
+    [running, view.data],
+  );
+  const lines = useMemo<LineAt[]>(
+    () =>
+      clocks.map(({ batch, clock, placed }) => ({
+        batch: batch.batch,
+        placed,
+        at: batch.startedAt - view.clockOffset + (placed ? clock.finishBy_s : clock.placeBy_s) * 1000,
+      })),
+    [clocks, view.clockOffset],
+  );
+  const { missed, read } = useMissed(lines);
+  const readings = clocks
+    .map((one) => ({ ...one, reading: one.clock.at(Math.max(0, (at - one.batch.startedAt) / 1000)) }))
+    .sort((a, b) => a.reading.left_s - b.reading.left_s);
+  const first = readings.find(({ batch }) => batch.batch === picked) ?? readings[0];
+  useAlarm(readings.map(({ batch, placed, reading }) => ({ key: `${batch.findingId} ${batch.batch} ${placed}`, left_s: reading.left_s })));
   if (!first || !person) return null;
-  const { batch, clock, reading, chosen } = first;
-  const placed = batch.placedAt !== null;
-  const tap = (kind: Exclude<EventKind, 'start' | 'undo'>, text?: string) => async (): Promise<void> => {
+  const { batch, clock, reading, chosen, placed } = first;
+  const others = readings.filter((one) => one !== first);
+  const tap = async (kind: Exclude<EventKind, 'start' | 'undo'>, text?: string): Promise<void> => {
     if (busy) return;
     setBusy(true);
     try {
-      const eventId = await log({
-        view,
-        person: person.id,
-        kind,
-        batch: batch.batch,
-        findingId: batch.findingId,
-        planId: batch.planId,
-        ...(text === undefined ? {} : { text }),
-      });
+      const { findingId, planId } = batch;
+      const eventId = await log({ view, person: person.id, kind, batch: batch.batch, findingId, planId, ...(text === undefined ? {} : { text }) });
       onDid({ what: kind, eventId, batch, until: Date.now() + 8000 });
-      setNoting(null);
+      setNoting(false);
+      setPicked(null);
     } finally {
       setBusy(false);
     }
@@ -84,118 +105,144 @@ export function RunningBatch({
   const then = Math.max(0, Math.round((clock.finishBy_s - clock.placeBy_s) / 60));
   const warn = reading.left_s < WARN_S;
   const planned = chosen.batches.count;
+  // A phone on its side has its events beside the pail, under the same thumb.
+  const onSide = width > height && height < 560;
+  const side = hand === 'right' ? 'flex-row' : 'flex-row-reverse';
+  const mainWidth = size ? (others.length > 0 ? Math.round((size.width * 2) / 3) : size.width) : 0;
+  const events = <BigEvents placed={placed} busy={busy} noting={noting} onTap={(kind, text) => void tap(kind, text)} onNoteEnd={() => setNoting(false)} />;
+  const nav = (
+    <View className="flex-row border-t-2 border-ink bg-sheet" role="navigation" aria-label={say('nav.steps')}>
+      {(
+        [
+          [`‹ ${say('pour.job')}`, () => router.replace(`/jobs/${view.job.id}/walk` as Href)],
+          [say('pour.other'), onNext],
+          [say('pour.note'), () => setNoting(true)],
+        ] as const
+      ).map(([label, onPress], i) => (
+        <Pressable
+          key={label}
+          role="button"
+          onPress={onPress}
+          className={`min-h-[64px] flex-1 items-center justify-center ${i > 0 ? 'border-l-2 border-line' : ''}`}
+        >
+          <Text className="font-text text-center text-[16px] font-bold text-ink">{label}</Text>
+        </Pressable>
+      ))}
+    </View>
+  );
+  const told = (
+    <>
+      {missed.length > 0 ? <Missed lines={missed} at={phone_ms} onRead={read} /> : null}
+      {battery === null ? null : (
+        <T as="strong" tone="caution" className="self-start bg-caution-fill px-2">
+          {say('pour.battery', { percent: String(Math.round(battery * 100)) })}
+        </T>
+      )}
+      {awake ? null : (
+        <T as="strong" className="self-start bg-ground px-2">
+          {say('pour.sleeps')}
+        </T>
+      )}
+    </>
+  );
+  const several = others.length > 0;
+  const head = (
+    <View className="px-4 pt-2">
+      <View className="flex-row items-center justify-between">
+        <Text ref={heading} role="heading" aria-level={1} tabIndex={-1} className="font-text shrink bg-ground px-1 text-[18px] text-ink">
+          {`${Number(batch.batch) <= planned ? say('pour.batchOf', { batch: batch.batch, count: String(planned) }) : say('pour.extra', { batch: batch.batch })}, ${sayShare(chosen.ticket.share)}`}
+        </Text>
+        <View className="bg-ground px-1">
+          <SyncLine />
+        </View>
+      </View>
+      <View className="flex-row items-start justify-between">
+        <Text className="font-head max-w-[75%] bg-ground px-1 text-[24px] font-bold leading-[28px] text-ink">{say(`pour.phase.${reading.phase}`)}</Text>
+        <View className="bg-ground px-2">
+          <SunSwitch />
+        </View>
+      </View>
+      {told}
+    </View>
+  );
   return (
-    <View className="h-full w-full flex-1 bg-ground" role="main">
+    <View ref={screen} className={`h-full w-full flex-1 bg-ground ${onSide ? side : ''}`} role="main" testID="running">
       <Head>
         <title>{`${say('step.pour')}, ${view.job.name}, ${say('tufa')}`}</title>
       </Head>
-      <Returned />
-      <View className="flex-1" onLayout={onLayout}>
-        {size ? (
-          <Pail clock={clock} reading={reading} width={size.width} height={size.height} placed={placed} controls={controls}>
-            <View
-              className={`self-start px-2 py-1 ${reading.left_s < 0 ? 'bg-stop-fill' : warn ? 'bg-caution-fill' : 'bg-ground'}`}
-              role={warn ? 'alert' : 'status'}
-            >
-              {warn ? (
-                <T as="strong" tone={reading.left_s < 0 ? 'stop' : 'caution'}>
-                  {reading.left_s < 0 ? say('pour.alarmOver') : say('pour.alarmNear', { minutes: String(Math.max(1, Math.ceil(reading.left_s / 60))) })}
-                </T>
-              ) : null}
-              <T as="h2">{reading.left_s >= 0 ? say('pour.until', { time: line }) : say('pour.since', { time: line })}</T>
-              <T>{placed ? say('pour.test', { phase: say(`pour.hand.${reading.phase}`) }) : say('pour.thenTool', { minutes: String(then) })}</T>
-            </View>
-          </Pail>
-        ) : null}
-        <View className="px-4 pt-2">
-          <View className="flex-row items-center justify-between">
-            <Text ref={heading} role="heading" aria-level={1} tabIndex={-1} className="font-text bg-ground px-1 text-[18px] text-ink">
-              {`${Number(batch.batch) <= planned ? say('pour.batchOf', { batch: batch.batch, count: String(planned) }) : say('pour.extra', { batch: batch.batch })}, ${sayShare(chosen.ticket.share)}`}
-            </Text>
-            <View className="bg-ground px-1">
-              <SyncLine />
-            </View>
-          </View>
-          <View className="flex-row items-start justify-between">
-            <Text className="font-head max-w-[75%] bg-ground px-1 text-[24px] font-bold leading-[28px] text-ink">{say(`pour.phase.${reading.phase}`)}</Text>
-            <View className="bg-ground px-2">
-              <SunSwitch />
-            </View>
-          </View>
-          <View className="flex-row flex-wrap gap-2">
-            {readings.length > 1
-              ? readings.map((one) => (
-                  <Pressable
-                    key={one.batch.batch}
-                    role="button"
-                    aria-label={say('pour.switch', { batch: one.batch.batch })}
-                    aria-current={one === first ? 'true' : undefined}
-                    onPress={() => setPicked(one.batch.batch)}
-                    className={`min-h-[56px] flex-row items-center gap-2 border-2 border-ink px-4 ${one === first ? 'bg-selected' : 'bg-sheet'}`}
+      <View className="flex-1">
+        <Returned />
+        {several ? head : null}
+        <View className="flex-1" onLayout={onLayout}>
+          {size ? (
+            <View className={`absolute inset-0 ${hand === 'right' ? 'flex-row-reverse' : 'flex-row'}`}>
+              <View style={{ width: mainWidth }}>
+                <Pail clock={clock} reading={reading} width={mainWidth} height={size.height} placed={placed} controls={onSide ? 0 : controls} head={!several}>
+                  <View
+                    className={`self-start px-2 py-1 ${reading.left_s < 0 ? 'bg-stop-fill' : warn ? 'bg-caution-fill' : 'bg-ground'}`}
+                    role={warn ? 'alert' : 'status'}
                   >
-                    <Text
-                      className={`font-text text-[18px] font-bold ${one === first ? 'text-on-selected' : 'text-ink'}`}
-                    >{`${one.batch.batch}: ${digitsOf(one.reading.left_s).digits} ${digitsOf(one.reading.left_s).unit === 's' ? say('unit.s') : say('unit.min')}`}</Text>
-                  </Pressable>
-                ))
-              : null}
-          </View>
-        </View>
-        <View className={`absolute bottom-0 left-0 right-0 gap-4 p-4 ${wide ? 'mx-auto max-w-[640px]' : ''}`}>
-          {band}
-          <View className="gap-4" style={{ marginTop: LINE_ROOM + 4 }} onLayout={({ nativeEvent: { layout } }) => setControls(Math.round(layout.height) + 16)}>
-            {noting === null ? (
-              <>
-                {placed ? null : <Button label={say('pour.placed')} tone="act" big disabled={busy} onPress={() => void tap('placed')()} testID="placed" />}
-                <View className="flex-row gap-4">
-                  <Button
-                    label={say('pour.finished')}
-                    tone={placed ? 'act' : 'plain'}
-                    big
-                    grow
-                    disabled={busy}
-                    onPress={() => void tap('finished')()}
-                    testID="finished"
-                  />
-                  <Button label={say('pour.wentHard')} tone="stop" big grow disabled={busy} onPress={() => void tap('wentHard')()} testID="went-hard" />
-                </View>
-              </>
-            ) : (
-              <View className="gap-3 bg-ground p-3">
-                <Field label={say('pour.notePlaceholder')} value={noting} onChange={setNoting} autoFocus />
-                <View className="flex-row gap-3">
-                  <Button label={say('pour.cancel')} onPress={() => setNoting(null)} />
-                  <Button
-                    label={say('pour.keepNote')}
-                    tone="act"
-                    grow
-                    disabled={noting.trim() === '' || busy}
-                    onPress={() => void tap('note', noting.trim())()}
-                  />
-                </View>
+                    {warn ? (
+                      <T as="strong" tone={reading.left_s < 0 ? 'stop' : 'caution'}>
+                        {reading.left_s < 0 ? say('pour.alarmOver') : say('pour.alarmNear', { minutes: String(Math.max(1, Math.ceil(reading.left_s / 60))) })}
+                      </T>
+                    ) : null}
+                    <T as="h2">{reading.left_s >= 0 ? say('pour.until', { time: line }) : say('pour.since', { time: line })}</T>
+                    <T>{placed ? say('pour.test', { phase: say(`pour.hand.${reading.phase}`) }) : say('pour.thenTool', { minutes: String(then) })}</T>
+                  </View>
+                </Pail>
               </View>
-            )}
-          </View>
+              {others.length > 0 ? (
+                <View className={`self-start border-ink ${hand === 'right' ? 'border-r-4' : 'border-l-4'}`} style={{ width: size.width - mainWidth }}>
+                  <OtherPails
+                    pails={others.map((one) => ({ batch: one.batch.batch, placed: one.placed, reading: one.reading }))}
+                    width={size.width - mainWidth}
+                    height={size.height - (onSide ? 0 : controls + LINE_ROOM)}
+                    onPick={setPicked}
+                  />
+                </View>
+              ) : null}
+            </View>
+          ) : null}
+          {several ? null : head}
+          {onSide ? null : (
+            <View className={`absolute bottom-0 left-0 right-0 gap-4 p-4 ${wide ? 'mx-auto max-w-[640px]' : ''}`}>
+              {band}
+              <View style={{ marginTop: LINE_ROOM + 4 }} onLayout={({ nativeEvent: { layout } }) => setControls(Math.round(layout.height) + 16)}>
+                {events}
+              </View>
+            </View>
+          )}
         </View>
+        {onSide ? null : nav}
       </View>
-      <View className="flex-row border-t-2 border-ink bg-sheet" role="navigation" aria-label={say('nav.steps')}>
-        {(
-          [
-            [`‹ ${say('pour.job')}`, () => router.replace(`/jobs/${view.job.id}/walk` as Href)],
-            [say('pour.other'), onNext],
-            [say('pour.note'), () => setNoting('')],
-          ] as const
-        ).map(([label, onPress], i) => (
-          <Pressable
-            key={label}
-            role="button"
-            onPress={onPress}
-            className={`min-h-[64px] flex-1 items-center justify-center ${i > 0 ? 'border-l-2 border-line' : ''}`}
-          >
-            <Text className="font-text text-[16px] font-bold text-ink">{label}</Text>
-          </Pressable>
-        ))}
-      </View>
+      {onSide ? (
+        <View className={`w-[320px] justify-end bg-ground ${hand === 'right' ? 'border-l-2' : 'border-r-2'} border-ink`}>
+          <View className="gap-3 p-3">
+            {band}
+            {events}
+          </View>
+          {nav}
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+/** On waking: what ran out meanwhile, and when; the pail behind it shows the state now. */
+function Missed({ lines, at, onRead }: { lines: readonly LineAt[]; at: number; onRead: () => void }) {
+  return (
+    <View role="alert" className="bg-stop-fill px-2 py-1" testID="missed">
+      {lines.map(({ batch, placed, at: ended }) => (
+        <T key={`${batch}${placed}`} as="strong" tone="stop">
+          {say(placed ? 'pour.missedFinish' : 'pour.missedPlace', {
+            batch,
+            time: format(ended, 'HH:mm'),
+            minutes: String(Math.max(1, Math.round((at - ended) / 60_000))),
+          })}
+        </T>
+      ))}
+      <Word label={say('pour.read')} onPress={onRead} />
     </View>
   );
 }
