@@ -95,23 +95,38 @@ test('the section is to scale, breaks a slab that does not fit, and shows every 
   expect(sectionScene({ ...section, lifts: 3 }).shapes.filter((s) => s.type === 'path' && s.dash === '8 6')).toHaveLength(2);
 });
 
-const columns = Array.from({ length: 9 }, (_, i) => ({ at: i * 5, flows_s: 900 - i * 60, finishes_s: 1300 - i * 80, sets_s: 2400 - i * 150 }));
+test.each([60, 120, 248, 500])('section %d high: no label touches another, and an overlay too thin to see stands out of scale behind a break', (height) => {
+  const scene = sectionScene({ ...section, height, overlay_m: 0.002, lifts: 2 });
+  const ys = scene.shapes.flatMap((s) => (s.type === 'label' && s.anchor === 'middle' ? [[s.y, s.size] as const] : []));
+  expect(ys).toHaveLength(5);
+  for (let i = 1; i < ys.length; i += 1) expect(ys[i]![0] - ys[i - 1]![0]).toBeGreaterThanOrEqual(ys[i]![1] * 1.2);
+  expect(scene.shapes.some((s) => s.type === 'path' && s.pattern === 'sand')).toBe(true);
+  expect(scene.shapes.some((s) => s.type === 'path' && s.width === 1.5)).toBe(true);
+});
+
+const ends = (i: number) => ({ flowEnding: i > 5 ? ('skin' as const) : ('flow' as const), finishEnding: 'finish' as const, flowLife_s: 1200 - i * 70 });
+const columns = Array.from({ length: 9 }, (_, i) => ({ at: i * 5, flows_s: 900 - i * 60, finishes_s: 1300 - i * 80, sets_s: 2400 - i * 150, ...ends(i) }));
 const frame = { width: 350, height: 300, least: 0, most: 40, deepest_s: 3000 };
 
 test('strata: the bands lie in order, the handle stands at its value and its minutes never touch', () => {
   const scale = strataScale(frame);
   expect(scale.fromX(scale.toX(17))).toBeCloseTo(17, 6);
   expect(
-    strataScene({ frame, columns, ticks: [], milestones: [{ name: 'foot', after_s: 4000 }], unit: 'min' })
+    strataScene({ frame, columns, milestones: [{ name: 'foot', after_s: 4000 }], unit: 'min', chance: '1 in 10' })
       .shapes.filter((s) => s.type === 'path' && s.pattern)
       .map((s) => (s.type === 'path' ? s.pattern : '')),
   ).toEqual(['set', 'stiff', 'mortar', 'wet']);
+  const skins = (held: typeof columns): number =>
+    strataScene({ frame, columns: held, milestones: [], unit: 'min', chance: '1 in 10' }).shapes.filter(
+      (shape) => shape.type === 'label' && shape.label.code === 'strata.skin',
+    ).length;
+  expect([skins(columns), skins(columns.slice(0, 5))]).toEqual([1, 0]);
   const close = { at: 20, flows_s: 600, finishes_s: 640, sets_s: 700 };
-  const labels = strataHandle({ frame, column: close, ghost: { at: 5, text: 'was 5' } }).shapes.flatMap((s) =>
+  const labels = strataHandle({ frame, column: close, value: '88 °F', ticks: [], ghost: { at: 5, text: 'was 5, +3 min' } }).shapes.flatMap((s) =>
     s.type === 'label' && s.weight === 800 ? [s] : [],
   );
-  expect(labels.map(({ label }) => label.text)).toEqual(['10', '11', '12']);
-  for (let i = 1; i < labels.length; i += 1) expect(labels[i]!.y - labels[i - 1]!.y).toBeGreaterThanOrEqual(labels[i]!.size * 0.9);
+  expect(labels.map(({ label }) => label.text)).toEqual(['88 °F', '10', '11', '12']);
+  for (let i = 2; i < labels.length; i += 1) expect(labels[i]!.y - labels[i - 1]!.y).toBeGreaterThanOrEqual(labels[i]!.size * 0.9);
   expect(deepestOf(columns, 20) % 300).toBe(0);
 });
 
@@ -133,7 +148,7 @@ test('a scene turns into an SVG that escapes words and names its patterns', () =
     colours,
   });
   expect(svg).toContain('&lt;Mortar &amp; co&gt;');
-  expect(svg).toContain('url(#mortar)');
+  expect(svg).toContain(`id="${/url\(#(mortar[\d.]*)\)/.exec(svg)?.[1]}"`);
   expect(svg).not.toMatch(/NaN|undefined/);
   expect(
     pathOf(

@@ -1,5 +1,5 @@
 import { nicePace, ruledEdge } from './ruler';
-import { brokenEdge, pathOf, type Scene, type Shape } from './scene';
+import { brokenEdge, pathOf, round, type Scene, type Shape } from './scene';
 
 export interface SectionInput {
   readonly name: string;
@@ -17,6 +17,8 @@ export interface SectionInput {
   readonly unit_m: number;
   readonly unit: string;
   readonly small?: boolean;
+  /** a thin layer over patch and slab together, m */
+  readonly overlay_m?: number;
 }
 
 /** Depth of the bottom across the patch, 0 at the rim to 1 at the deepest. */
@@ -33,10 +35,15 @@ export function sectionScene(input: SectionInput): Scene {
   const { deepest_m, thickness_m, width, height, unit_m, unit, small = false } = input;
   const ruler = small ? 0 : 64;
   const right = width - ruler;
-  const top = small ? 4 : 12;
+  // A skim is never drawn thinner than can be seen: where it stands out of scale, a break under it says so.
+  const overlay_m = input.overlay_m ?? 0;
+  const rim = small ? 4 : 12;
   const bottom = height - (small ? 4 : 8);
   // The repair takes half the height; what is left of the slab is broken off.
-  const perMetre = ((bottom - top) * 0.56) / deepest_m;
+  const perMetre = ((bottom - rim) * 0.56) / (deepest_m + overlay_m);
+  const drawn = Math.max(overlay_m * perMetre, overlay_m > 0 ? 18 : 0);
+  const apart = drawn > overlay_m * perMetre + 1e-9 ? 10 : 0;
+  const top = rim + drawn + apart;
   const fits = top + thickness_m * perMetre <= bottom;
   const breakAt = fits ? null : bottom - (small ? 8 : 44);
   const y = (depth_m: number): number => top + depth_m * perMetre;
@@ -48,7 +55,7 @@ export function sectionScene(input: SectionInput): Scene {
     const s = i / 32;
     profile.push([from + (to - from) * s, y(Math.max(cut_m, deepest_m * BOTTOM[input.shape](s)))]);
   }
-  const grain = Math.min(2.4, Math.max(0.7, (input.grain_m * perMetre) / 6));
+  const grain = round(Math.min(2.4, Math.max(0.7, (input.grain_m * perMetre) / 6)));
   const base = bottom;
   const shapes: Shape[] = [
     {
@@ -92,18 +99,55 @@ export function sectionScene(input: SectionInput): Scene {
     dash: input.moisture === 'dry' ? '2 6' : '7 4',
   });
   shapes.push({ type: 'path', d: `M${left} ${top}H${right}`, stroke: 'ink', width: 3 });
+  if (overlay_m > 0) {
+    const layer = pathOf([
+      [left, rim],
+      [right, rim],
+      [right, rim + drawn],
+      [left, rim + drawn],
+    ]);
+    shapes.push({ type: 'path', d: layer, pattern: 'sand', stroke: 'ink', width: 2.5 });
+    if (apart > 0) shapes.push({ type: 'path', d: brokenEdge({ from: left, to: right, y: rim + drawn + apart / 2, tooth: 8 }), stroke: 'ink', width: 1.5 });
+  }
   if (!small) {
     const middle = (from + to) / 2;
-    const place = (ty: number, code: string, figures: Record<string, number | string>, size = 16): void => {
+    const wanted: LabelAt[] = [
+      ...(overlay_m > 0 ? [{ y: rim + drawn / 2 + 5, code: 'draw.overlay', figures: { overlay_m }, size: 15 }] : []),
+      { y: top + (y(deepest_m) - top) * 0.3, code: 'draw.name', figures: { name: input.name }, size: 16 },
+      {
+        y: top + (y(deepest_m) - top) * 0.3 + 26,
+        code: input.lifts > 1 ? 'draw.lifts' : 'draw.oneLift',
+        figures: { deepest_m, lifts: input.lifts },
+        size: 15,
+      },
+      { y: y(deepest_m) + 26, code: input.bond ? 'draw.bondDamp' : `draw.moisture.${input.moisture}`, figures: {}, size: 15 },
+      { y: base - 12, code: 'draw.slab', figures: { thickness_m }, size: 15 },
+    ];
+    for (const { y: ty, code, figures, size } of apartDown(wanted, base - 6))
       shapes.push({ type: 'label', x: middle, y: ty, label: { code, figures }, size, weight: size > 15 ? 700 : 500, anchor: 'middle', plate: true });
-    };
-    place(top + (y(deepest_m) - top) * 0.3, 'draw.name', { name: input.name });
-    place(top + (y(deepest_m) - top) * 0.3 + 26, input.lifts > 1 ? 'draw.lifts' : 'draw.oneLift', { deepest_m, lifts: input.lifts }, 15);
-    place(y(deepest_m) + 26, input.bond ? 'draw.bondDamp' : `draw.moisture.${input.moisture}`, {}, 15);
-    place(base - 12, 'draw.slab', { thickness_m }, 15);
     const major = Math.max(nicePace(0.012 * (1 / unit_m) * (60 / Math.max(perMetre * 0.012, 1))), unit_m === 0.0254 ? 0.5 : 5);
     const end = Math.min(breakAt ?? y(thickness_m), base);
     shapes.push(...ruledEdge({ x: right + 8, from: top, to: end, perUnit: unit_m * perMetre, major, minor: unit_m === 0.0254 ? major / 4 : major / 5, unit }));
   }
   return { width, height, title: { code: 'draw.section', figures: { name: input.name, deepest_m, thickness_m } }, shapes };
+}
+
+interface LabelAt {
+  readonly y: number;
+  readonly code: string;
+  readonly figures: Readonly<Record<string, number | string>>;
+  readonly size: number;
+}
+
+/** Labels of one column moved down, and up again from the floor, until none touches its neighbour. */
+function apartDown(labels: readonly LabelAt[], floor: number): LabelAt[] {
+  const room = (label: LabelAt): number => label.size * 1.5;
+  const down = labels.reduce<LabelAt[]>((held, label) => {
+    const above = held.at(-1);
+    return [...held, { ...label, y: above ? Math.max(label.y, above.y + room(label)) : label.y }];
+  }, []);
+  return down.reduceRight<LabelAt[]>((held, label) => {
+    const [below] = held;
+    return [{ ...label, y: Math.min(label.y, below ? below.y - room(below) : floor) }, ...held];
+  }, []);
 }

@@ -1,12 +1,17 @@
 import { line, area } from 'd3-shape';
 import { ruledEdge } from './ruler';
-import { brokenEdge, pathOf, round, type Scene, type Shape } from './scene';
+import { brokenEdge, pathOf, roomFor, round, type Scene, type Shape } from './scene';
 
 export interface Column {
   readonly at: number;
   readonly flows_s: number;
   readonly finishes_s: number;
   readonly sets_s: number;
+  /** what ends placing and finishing there: a skin is drawn with another line */
+  readonly flowEnding: 'flow' | 'finish' | 'skin';
+  readonly finishEnding: 'flow' | 'finish' | 'skin';
+  /** the whole life of the flow */
+  readonly flowLife_s: number;
 }
 
 export interface StrataFrame {
@@ -20,7 +25,7 @@ export interface StrataFrame {
 
 const RULER = 68;
 const TOP = 8;
-const STRIP = 44;
+const STRIP = 54;
 const AXIS = 22;
 
 /** Where values and times fall in the strata, and back. */
@@ -46,10 +51,11 @@ export function deepestOf(columns: readonly Column[], value: number): number {
 export function strataScene(input: {
   readonly frame: StrataFrame;
   readonly columns: readonly Column[];
-  readonly ticks: readonly { readonly at: number; readonly text: string }[];
   readonly milestones: readonly { readonly name: string; readonly after_s: number }[];
   /** the word for minutes at the ruled edge */
   readonly unit: string;
+  /** the chance that a batch placed up to the line is lost, in words */
+  readonly chance: string;
 }): Scene {
   const { frame, columns } = input;
   const scale = strataScale(frame);
@@ -90,8 +96,45 @@ export function strataScene(input: {
       stroke: 'ink',
       width: 2.5,
     })),
+    // The whole life of the flow: the plan stops before it, at the safe share.
+    { type: 'path', d: edge((c) => Math.min(c.flowLife_s, frame.deepest_s)), stroke: 'ink', width: 2, dash: '2 5' },
     { type: 'path', d: brokenEdge({ from: 0, to: scale.right, y: scale.bottom + 4 }), stroke: 'ink', width: 2 },
   ];
+  // Where drying ends a layer before the set does, its boundary is drawn heavy and broken, and says so.
+  for (const [ends, time] of [
+    [(c: Column) => c.flowEnding, (c: Column) => c.flows_s],
+    [(c: Column) => c.finishEnding, (c: Column) => c.finishes_s],
+  ] as const) {
+    const dry = columns.filter((c) => ends(c) === 'skin');
+    if (dry.length < 2) continue;
+    const d = line<Column>()
+      .defined((c) => ends(c) === 'skin')
+      .x(x)
+      .y((c) => round(scale.toY(time(c))))([...columns]);
+    if (d) shapes.push({ type: 'path', d, stroke: 'caution', width: 6, dash: '10 5' });
+    const middle = dry[Math.floor(dry.length / 2)] as Column;
+    shapes.push({
+      type: 'label',
+      x: x(middle),
+      y: scale.toY(time(middle)) - 8,
+      label: { code: 'strata.skin' },
+      size: 14,
+      weight: 700,
+      anchor: 'middle',
+      plate: true,
+    });
+  }
+  const last = columns.at(-1) as Column;
+  shapes.push({
+    type: 'label',
+    x: scale.right - 6,
+    y: Math.max(scale.toY(last.flows_s) - 7, TOP + 15),
+    label: { code: 'strata.safe', figures: { chance: input.chance } },
+    size: 14,
+    weight: 700,
+    anchor: 'end',
+    plate: true,
+  });
   // Names stand where their band is thick enough to hold them, at the quieter end.
   const names: [string, (c: Column) => number, (c: Column) => number][] = [
     ['strata.flows', zero, (c) => c.flows_s],
@@ -122,27 +165,12 @@ export function strataScene(input: {
   const share = frame.width / Math.max(input.milestones.length, 1);
   input.milestones.forEach(({ name, after_s }, i) => {
     shapes.push({ type: 'path', d: `M${round(share * i + 2)} ${stripTop}v${STRIP - 12}`, stroke: 'ink', width: 2.5 });
-    shapes.push({
-      type: 'label',
-      x: share * i + 9,
-      y: stripTop + 21,
-      label: { code: 'strata.milestone', figures: { milestone: name, after_s } },
-      size: 14,
-      weight: 500,
-    });
+    for (const [code, dy, weight] of [
+      ['strata.milestone', 17, 500],
+      ['strata.after', 35, 700],
+    ] as const)
+      shapes.push({ type: 'label', x: share * i + 9, y: stripTop + dy, label: { code, figures: { milestone: name, after_s } }, size: 14, weight });
   });
-  for (const { at, text } of input.ticks) {
-    const tx = scale.toX(at);
-    shapes.push({
-      type: 'label',
-      x: Math.min(Math.max(tx, 14), scale.right - 14),
-      y: frame.height - 4,
-      label: { text },
-      size: 14,
-      anchor: 'middle',
-      paint: 'faint',
-    });
-  }
   const major = frame.deepest_s > 7200 ? 60 : frame.deepest_s > 2400 ? 10 : 5;
   shapes.push(
     ...ruledEdge({
@@ -158,10 +186,14 @@ export function strataScene(input: {
   return { width: frame.width, height: frame.height, title: { code: 'draw.strata' }, shapes };
 }
 
-/** What moves with the finger: the handle, its minutes, and the ghost of where it stood. */
+/** What moves with the finger: the handle with its value and minutes, and the ghost of where it stood with the difference. */
 export function strataHandle(input: {
   readonly frame: StrataFrame;
-  readonly column: Column;
+  readonly column: Pick<Column, 'at' | 'flows_s' | 'finishes_s' | 'sets_s'>;
+  /** the value at the handle as a person reads it */
+  readonly value: string;
+  /** values along the foot; one that the handle's own would touch is left out */
+  readonly ticks: readonly { readonly at: number; readonly text: string }[];
   readonly ghost: { readonly at: number; readonly text: string } | null;
 }): Scene {
   const { frame, column, ghost } = input;
@@ -171,21 +203,36 @@ export function strataHandle(input: {
   if (ghost) {
     const gx = round(scale.toX(ghost.at));
     shapes.push({ type: 'path', d: `M${gx} ${TOP}V${scale.bottom}`, stroke: 'ink', width: 2, dash: '3 6' });
-    if (Math.abs(gx - x) > 56)
-      shapes.push({
-        type: 'label',
-        x: gx + (gx > x ? 6 : -6),
-        y: TOP + 18,
-        label: { text: ghost.text },
-        size: 14,
-        anchor: gx > x ? 'start' : 'end',
-        plate: true,
-      });
   }
+  const valueRoom = roomFor(input.value, 16) / 2;
+  for (const { at, text } of input.ticks) {
+    const tx = scale.toX(at);
+    if (Math.abs(tx - x) < valueRoom + roomFor(text, 14) / 2) continue;
+    shapes.push({
+      type: 'label',
+      x: Math.min(Math.max(tx, 18), scale.right - 18),
+      y: frame.height - 4,
+      label: { text },
+      size: 14,
+      anchor: 'middle',
+      paint: 'faint',
+    });
+  }
+  shapes.push({
+    type: 'label',
+    x: Math.min(Math.max(x, valueRoom), scale.right - valueRoom),
+    y: frame.height - 3,
+    label: { text: input.value },
+    size: 16,
+    weight: 800,
+    anchor: 'middle',
+    plate: true,
+  });
   shapes.push({ type: 'path', d: `M${x} ${TOP - 8}V${scale.bottom + 12}`, stroke: 'ink', width: 4 });
   // Minutes stand beside the handle, pushed down where two would touch, on the side with room.
   const toRight = x < scale.right * 0.62;
   let floor = TOP + 10;
+  const taken: number[] = [];
   for (const [time_s, size] of [
     [column.flows_s, 28],
     [column.finishes_s, 24],
@@ -195,6 +242,7 @@ export function strataHandle(input: {
     const y = scale.toY(time_s);
     const textY = Math.max(y + size * 0.36, floor + size * 0.9);
     floor = textY + 6;
+    taken.push(textY - size / 3);
     shapes.push({ type: 'path', d: `M${x} ${round(y)}h${toRight ? 16 : -16}`, stroke: 'ink', width: 3 });
     shapes.push({
       type: 'label',
@@ -206,6 +254,15 @@ export function strataHandle(input: {
       anchor: toRight ? 'start' : 'end',
       plate: true,
     });
+  }
+  if (ghost) {
+    const room = roomFor(ghost.text, 14) / 2;
+    const gx = Math.min(Math.max(scale.toX(ghost.at), room), scale.right - room);
+    // At the foot of the ghost, or as far up as it takes to stand clear of the handle's minutes.
+    const beside = Math.abs(gx - (x + (toRight ? 40 : -40))) < room + 40;
+    let y = scale.bottom - 12;
+    while (beside && y > TOP + 24 && taken.some((at) => Math.abs(at - (y - 5)) < 24)) y -= 12;
+    shapes.push({ type: 'label', x: gx, y, label: { text: ghost.text }, size: 14, weight: 700, anchor: 'middle', plate: true });
   }
   return { width: frame.width, height: frame.height, title: { code: 'draw.strata' }, shapes };
 }

@@ -73,7 +73,7 @@ export const first = {
     newLead: 'Name it as you will say it on the phone. Everything else can wait.',
     editTitle: 'Edit job',
     demonstration: 'demonstration',
-    remove: 'Remove job',
+    remove: 'Remove',
     removed: '{{name}} removed.',
     undo: 'Undo',
     batches_one: '{{count}} batch',

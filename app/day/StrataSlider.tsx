@@ -36,6 +36,7 @@ export function StrataSlider({
   ghost,
   answer,
   frame,
+  ticks,
   onLayout,
   onChange,
   children,
@@ -46,6 +47,7 @@ export function StrataSlider({
   ghost: number | null;
   answer: WindowAnswer;
   frame: StrataFrame | null;
+  ticks: readonly { readonly at: number; readonly text: string }[];
   onLayout: (event: LayoutChangeEvent) => void;
   onChange: (value: number) => void;
   children: ReactNode;
@@ -61,10 +63,21 @@ export function StrataSlider({
   useEffect(() => void document.fonts.ready.then(() => setFonts(true)), []);
 
   const handleAt = useMemo(() => {
-    const former = ghost === null ? null : { at: ghost, text: say('day.former', { value: tickText(quantity, ghost) }) };
     const columnAt = remembered((at) => columnOf(at, windowFor({ ...question, [quantity]: at })));
-    return (at: number, drawn: StrataFrame) => strataHandle({ frame: drawn, column: columnAt(at), ghost: former });
-  }, [question, quantity, ghost]);
+    const former = ghost === null ? null : { column: columnAt(ghost), text: say('day.former', { value: tickText(quantity, ghost) }) };
+    return (at: number, drawn: StrataFrame) => {
+      const here = columnAt(at);
+      const more = former ? Math.round((here.flows_s - former.column.flows_s) / 60) : 0;
+      const difference = more === 0 ? '' : `, ${more > 0 ? '+' : '\u2212'}${Math.abs(more)} ${say('unit.min')}`;
+      return strataHandle({
+        frame: drawn,
+        column: here,
+        value: tickText(quantity, at),
+        ticks,
+        ghost: former ? { at: former.column.at, text: `${former.text}${difference}` } : null,
+      });
+    };
+  }, [question, quantity, ghost, ticks]);
 
   const latest = useRef({ frame, domain, handleAt, onChange, value });
   useLayoutEffect(() => {

@@ -1,14 +1,15 @@
-import { strataOf, type StrataDomain, type StrataQuantity, type WindowAnswer, type WindowQuestion } from '@tufa/core/plan';
-import { deepestOf, strataScene } from '@tufa/draw';
+import { columnOf, strataOf, type StrataDomain, type StrataQuantity, type WindowAnswer, type WindowQuestion } from '@tufa/core/plan';
+import { deepestOf, strataHandle, strataScene } from '@tufa/draw';
 import { say, printFigure } from '@tufa/words';
 import { useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { Word } from '../parts/Button';
 import { Table } from '../parts/Lines';
+import { saveSvg } from '../parts/saveSvg';
 import { SceneView } from '../parts/SceneView';
 import { useSize } from '../parts/useSize';
 import { T } from '../parts/T';
-import { quantityText, tickText } from './quantityText';
+import { quantityText, sayChance, tickText } from './quantityText';
 import { snap, StrataSlider } from './StrataSlider';
 
 const SHOWN = ['grind', 'foot', 'vehicles'] as const;
@@ -42,14 +43,19 @@ export function StrataView({
   const deepest_s = useMemo(() => deepestOf(columns, held[quantity]), [columns, held, quantity]);
   const frame = useMemo(() => (size ? { width: size.width, height: size.height, least, most, deepest_s } : null), [size, least, most, deepest_s]);
   const milestones = useMemo(() => SHOWN.flatMap((name) => answer.milestones.filter((one) => one.name === name)), [answer]);
+  const ticks = useMemo(
+    () =>
+      [0.1, 0.4, 0.7, 0.97].map((share) => {
+        const at = snap(least + share * (most - least), { least, most, step });
+        return { at, text: tickText(quantity, at) };
+      }),
+    [quantity, least, most, step],
+  );
+  const chance = sayChance(question.acceptedChance);
   const bands = useMemo(() => {
     if (!frame) return null;
-    const ticks = [0.1, 0.4, 0.7, 0.97].map((share) => {
-      const at = snap(least + share * (most - least), { least, most, step });
-      return { at, text: tickText(quantity, at) };
-    });
-    return <SceneView scene={strataScene({ frame, columns, ticks, milestones, unit: say('unit.min') })} bare />;
-  }, [frame, columns, quantity, milestones, least, most, step]);
+    return strataScene({ frame, columns, milestones, unit: say('unit.min'), chance });
+  }, [frame, columns, milestones, chance]);
   const said = (time_s: number): string => printFigure('t_s', time_s);
   return (
     <View>
@@ -61,16 +67,33 @@ export function StrataView({
           ghost={ghost}
           answer={answer}
           frame={frame}
+          ticks={ticks}
           onLayout={onLayout}
           onChange={onChange}
         >
-          {bands}
+          {bands ? <SceneView scene={bands} bare /> : null}
         </StrataSlider>
       </View>
       <View className="flex-row items-center justify-between">
         <T as="small" className="flex-1">
           {say('day.ends', { ending: say(`word.ending.${answer.window.finishEnding}`) })} {say('day.mixAt', { mix_C: answer.mix_C })}
         </T>
+        {bands && frame ? (
+          <Word
+            label={say('day.svg')}
+            hint={say('day.svgHint')}
+            onPress={() => {
+              const handle = strataHandle({
+                frame,
+                column: columnOf(question[quantity], answer),
+                value: tickText(quantity, question[quantity]),
+                ticks,
+                ghost: null,
+              });
+              saveSvg({ ...bands, shapes: [...bands.shapes, ...handle.shapes] }, say('day.svgName'));
+            }}
+          />
+        ) : null}
         <Word label={say(table ? 'table.hide' : 'table.show')} hint={say('day.table')} onPress={() => setTable(!table)} />
       </View>
       {table ? (

@@ -3,6 +3,7 @@ import type { Sheet } from '@tufa/core/shelf';
 import { say, printFigure } from '@tufa/words';
 import { View } from 'react-native';
 import { Answer, T } from '../parts/T';
+import { sayChance } from './quantityText';
 
 const minutes = (time_s: number): string => printFigure('t_s', time_s);
 
@@ -18,7 +19,7 @@ export function WindowAnswerLine({ answer, sheet, chance }: { answer: WindowAnsw
           flow: minutes(Math.sqrt(sheet.flow.least_s * sheet.flow.most_s)),
           tool: minutes(Math.sqrt(sheet.finish.least_s * sheet.finish.most_s)),
           reference: printFigure('t_C', sheet.reference_C),
-          chance: say('day.oneIn', { n: Math.round(1 / chance) }),
+          chance: sayChance(chance),
         })}
       </T>
     </View>

@@ -11,3 +11,6 @@ export function quantityText(quantity: StrataQuantity, value: number): string {
 /** The same as short as a scale can carry. */
 export const tickText = (quantity: StrataQuantity, value: number): string =>
   quantity === 'share' ? `${Math.round(value * 100)} %` : quantityText(quantity, value);
+
+/** A chance as odds a person can picture. */
+export const sayChance = (chance: number): string => say('day.oneIn', { n: String(Math.round(1 / chance)) });

@@ -1,23 +1,27 @@
 import type { FirmData } from '@tufa/contract/entities';
 import { planScene } from '@tufa/draw';
 import { useMemo } from 'react';
+import { View } from 'react-native';
 import { SceneView } from '../parts/SceneView';
+import { SmallSection } from './SmallSection';
 
-/** A job's first element with its findings, small: what stands in a list instead of an icon. */
+/** How many sections a line of a list has room for. */
+const MOST = 2;
+
+/** A job's findings as small sections, or its first element while nothing is found: what stands in a list instead of an icon. */
 export function JobDrawing({ data, jobId }: { data: FirmData; jobId: string }) {
-  const scene = useMemo(() => {
-    const element = Object.values(data.element).find((one) => one.jobId === jobId && !one.removed);
-    if (!element) return null;
-    const findings = Object.values(data.finding).filter((one) => one.elementId === element.id && !one.removed);
-    return planScene({
-      outline: element.geometry.outline,
-      findings: findings.map(({ id, label, outline }) => ({ id, label, points: outline.points })),
-      width: 64,
-      height: 48,
-      unit_m: 1,
-      unit: 'm',
-      small: true,
-    });
-  }, [data.element, data.finding, jobId]);
-  return scene ? <SceneView scene={scene} bare /> : null;
+  const element = Object.values(data.element).find((one) => one.jobId === jobId && !one.removed);
+  const findings = Object.values(data.finding).filter((one) => one.jobId === jobId && !one.removed);
+  const plan = useMemo(
+    () => (element ? planScene({ outline: element.geometry.outline, findings: [], width: 64, height: 48, unit_m: 1, unit: 'm', small: true }) : null),
+    [element],
+  );
+  if (findings.length === 0) return plan ? <SceneView scene={plan} bare /> : null;
+  return (
+    <View className="gap-1">
+      {findings.slice(0, MOST).map((finding) => (
+        <SmallSection key={finding.id} data={data} finding={finding} />
+      ))}
+    </View>
+  );
 }

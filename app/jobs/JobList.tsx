@@ -16,7 +16,7 @@ const Drawing = lazy(() => loadWork().then(({ JobDrawing }) => ({ default: JobDr
 /** The place of a job's small drawing; the drawing comes with the work chunk, after the words. */
 export function JobPicture({ data, jobId }: { data: FirmData; jobId: string }) {
   return (
-    <View className="h-[48px] w-[64px] bg-sunk">
+    <View className="min-h-[48px] w-[64px]">
       <Suspense fallback={null}>
         <Drawing data={data} jobId={jobId} />
       </Suspense>

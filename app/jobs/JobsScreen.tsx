@@ -57,7 +57,7 @@ export function JobsScreen() {
             <View className="flex-row">
               <Word label={say('jobs.edit')} hint={`${say('jobs.edit')} ${job.name}`} onPress={() => router.push(`/jobs/${job.id}/edit` as Href)} />
               <Word
-                label={say('walk.remove')}
+                label={say('jobs.remove')}
                 hint={`${say('jobs.remove')} ${job.name}`}
                 onPress={() => void write(change('job', 'remove', job.id)).then(() => setRemoved({ id: job.id, name: job.name }))}
               />

@@ -1,4 +1,4 @@
-import type { RowOf } from '@tufa/contract/entities';
+import type { FirmData, RowOf } from '@tufa/contract/entities';
 import type { FindingPlan } from '@tufa/core/plan';
 import { say, printFigure, sayReason } from '@tufa/words';
 import { useState } from 'react';
@@ -11,6 +11,7 @@ import { Answer, T } from '../parts/T';
 import type { JobView } from '../parts/useJob';
 import { ElementForm } from './ElementForm';
 import { FindingForm } from './FindingForm';
+import { SmallSection } from '../jobs/SmallSection';
 import { PlanView } from './PlanView';
 import { StopQuestions, unanswered } from './StopQuestions';
 
@@ -110,6 +111,7 @@ function Walk({ view }: { view: JobView }) {
               <FindingRow
                 key={finding.id}
                 finding={finding}
+                data={view.data}
                 planned={view.plan?.findings.find(({ findingId }) => findingId === finding.id)}
                 onOpen={() => setDoing({ what: 'finding', id: finding.id })}
                 onRemove={() => void write(change('finding', 'remove', finding.id)).then(() => setRemoved(finding))}
@@ -171,11 +173,13 @@ function VerdictLine({ view, elementId, open }: { view: JobView; elementId: stri
 
 function FindingRow({
   finding,
+  data,
   planned,
   onOpen,
   onRemove,
 }: {
   finding: RowOf<'finding'>;
+  data: FirmData;
   planned: FindingPlan | undefined;
   onOpen: () => void;
   onRemove: () => void;
@@ -190,15 +194,22 @@ function FindingRow({
         onPress={onOpen}
         className="min-h-[64px] flex-1 flex-row items-center justify-between gap-2 px-3 py-2"
       >
+        <SmallSection data={data} finding={finding} />
         <View className="flex-1">
           <T as="strong">{`${finding.label}  ${takeOff ? say('walk.line', { area_m2: takeOff.area_m2 }) : ''}`}</T>
           <T as="faint">
-            {say('walk.sub', { shape: say(`word.shape.${shape}`), deepest_m: deepest.typed ?? deepest.value, edge: say(`word.edge.${edge}`).toLowerCase() })}
+            {say('walk.sub', {
+              shape: say(`word.shape.${shape}`),
+              deepest_m: deepest.source === 'assumed' ? `${printFigure('deepest_m', deepest.value)} ${say('state.assumed')}` : (deepest.typed ?? deepest.value),
+              edge: say(`word.edge.${edge}`).toLowerCase(),
+            })}
           </T>
         </View>
         {takeOff ? (
           <View className="items-end">
-            <T as="number">{printFigure('v_m3', takeOff.volume.p50)}</T>
+            <T as="number" className={deepest.source === 'assumed' ? 'border-2 border-dashed border-edge px-1' : ''}>
+              {printFigure('v_m3', takeOff.volume.p50)}
+            </T>
             <T as="small">{say('walk.range', { low: printFigure('v_m3', takeOff.volume.p10).split(' ')[0], high: printFigure('v_m3', takeOff.volume.p90) })}</T>
           </View>
         ) : null}

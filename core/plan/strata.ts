@@ -1,3 +1,4 @@
+import type { Ending } from '../setting';
 import { bagOf, type Sheet } from '../shelf';
 import { windowFor, type WindowAnswer, type WindowQuestion } from './windowFor';
 
@@ -33,17 +34,31 @@ export function strataDomain(sheet: Sheet, quantity: StrataQuantity): StrataDoma
   }
 }
 
-/** The three boundaries of the strata at one value, s from first water, for the portion that ends first. */
+/** The boundaries of the strata at one value, s from first water, for the portion that ends first. */
 export interface StrataColumn {
   readonly at: number;
+  /** to the safe share of whichever ends first */
   readonly flows_s: number;
   readonly finishes_s: number;
   readonly sets_s: number;
+  /** what ends placing and finishing there */
+  readonly flowEnding: Ending;
+  readonly finishEnding: Ending;
+  /** the whole life of the flow, which half of all batches reach */
+  readonly flowLife_s: number;
 }
 
 export const columnOf = (at: number, { window, milestones }: WindowAnswer): StrataColumn => {
   const sets_s = milestones.find(({ name }) => name === 'initial')?.after_s ?? window.finishBy_s;
-  return { at, flows_s: window.placeBy_s, finishes_s: Math.max(window.placeBy_s, window.finishBy_s), sets_s: Math.max(sets_s, window.finishBy_s) };
+  return {
+    at,
+    flows_s: window.placeBy_s,
+    finishes_s: Math.max(window.placeBy_s, window.finishBy_s),
+    sets_s: Math.max(sets_s, window.finishBy_s),
+    flowEnding: window.placeEnding,
+    finishEnding: window.finishEnding,
+    flowLife_s: Math.min(window.first.flow_s, window.last.flow_s),
+  };
 };
 
 /**
