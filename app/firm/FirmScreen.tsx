@@ -1,12 +1,14 @@
-import { say } from '@tufa/words/speak';
+import { say } from '@tufa/words';
 import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
 import { View } from 'react-native';
 import { change, signOut, useFirm, usePerson, write } from '../outbox/useFirm';
 import { Button } from '../parts/Button';
 import { Choice } from '../parts/Choice';
+import { useInstall } from '../parts/install';
 import { Screen } from '../parts/Screen';
 import { Standing } from '../parts/Standing';
 import { Answer, T } from '../parts/T';
+import { ReadyCheck } from './ReadyCheck';
 import { MODES, setPhone, usePhone } from '../parts/useSettings';
 
 /** Who is signed in, how this phone looks, the firm's units, what is unsent. */
@@ -14,6 +16,7 @@ export function FirmScreen() {
   const firm = useFirm();
   const person = usePerson();
   const phone = usePhone();
+  const install = useInstall();
   const own = Object.values(firm.data.firm)[0];
   const oldest = firm.records.find(({ state }) => state === 'waiting');
   return (
@@ -55,6 +58,8 @@ export function FirmScreen() {
           onChange={(system) => void write(change('firm', 'change', own.id, { settings: { ...own.settings, system } }))}
         />
       ) : null}
+      <ReadyCheck />
+      {install ? <Button label={say('firm.install')} onPress={install} /> : null}
       <View role="status">
         <T>{oldest ? say('firm.help', { count: firm.unsent, age: formatDistanceToNowStrict(new Date(oldest.command.madeAt)) }) : say('firm.allSent')}</T>
       </View>

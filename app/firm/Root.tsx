@@ -1,6 +1,6 @@
 import type { UnitSystem } from '@tufa/core/quantity';
 import { say } from '@tufa/words/speak';
-import { useEffect, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useFirm, usePerson, useSync } from '../outbox/useFirm';
 import { running } from '../now/waiting';
@@ -8,7 +8,10 @@ import { Button } from '../parts/Button';
 import { applyUpdate, useUpdate } from '../parts/serviceWorker';
 import { T } from '../parts/T';
 import { loadWork } from '../parts/workScreen';
+import { useWide } from '../parts/useSize';
 import { SignIn } from './SignIn';
+
+const Shortcuts = lazy(() => loadWork().then((work) => ({ default: work.Shortcuts })));
 
 /** Signed in or not; the firm's units; a new version offered, never while a batch runs. */
 export function Root({ children }: { children: ReactNode }) {
@@ -33,6 +36,7 @@ function SignedIn({ children }: { children: ReactNode }) {
     if (settings) void loadWork().then(({ speakIn }) => (speakIn(settings), setSpeaking(settings.system)));
   }, [settings]);
   const update = useUpdate();
+  const wide = useWide();
   return (
     <View key={speaking} className="h-full w-full flex-1 bg-ground">
       {update && running(data).length === 0 ? (
@@ -42,6 +46,11 @@ function SignedIn({ children }: { children: ReactNode }) {
         </View>
       ) : null}
       {children}
+      {wide ? (
+        <Suspense fallback={null}>
+          <Shortcuts />
+        </Suspense>
+      ) : null}
     </View>
   );
 }

@@ -1,4 +1,4 @@
-import { say } from '@tufa/words/speak';
+import { say } from '@tufa/words';
 import { Link, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';

@@ -55,7 +55,12 @@ export function NowScreen() {
       <T as="h2" className="mt-2">
         {say('now.waiting')}
       </T>
-      {firm.ready && jobs.length === 0 ? <T as="lead">{say('now.nothing')}</T> : null}
+      {firm.ready && jobs.length === 0 ? (
+        <>
+          <T as="lead">{say('now.nothing')}</T>
+          <Button label={say('now.trySum')} onPress={() => router.push('/bench/window')} />
+        </>
+      ) : null}
       <View>
         {jobs.map((job) => (
           <Waiting key={job.id} data={data} job={job} />

@@ -1,12 +1,11 @@
 import { say } from '@tufa/words/speak';
-import { useSyncExternalStore } from 'react';
+import { lazy, Suspense, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 import { outbox } from '../outbox/Outbox';
-import { useFirm, write, change } from '../outbox/useFirm';
-import type { OutboxRecord } from '../outbox/database';
-import { Word } from './Button';
+import { useFirm } from '../outbox/useFirm';
+import { now } from './clock';
 import { T } from './T';
-import type { Writable } from '@tufa/contract/commands';
+import { loadWork } from './workScreen';
 
 const subscribeOnline = (listener: () => void): (() => void) => {
   window.addEventListener('online', listener);
@@ -24,63 +23,43 @@ export const useOnline = (): boolean =>
     () => true,
   );
 
-/** "on this phone" with the count, or "with the firm". No signal is an ordinary state. */
+/** How long the oldest has waited, in the largest whole unit. */
+function age(since: string): string {
+  const minutes = Math.floor((now() - Date.parse(since)) / 60_000);
+  const [count, unit] = minutes < 60 ? [minutes, 'min'] : minutes < 48 * 60 ? [Math.floor(minutes / 60), 'h'] : [Math.floor(minutes / 1440), 'd'];
+  return say('state.oldest', { age: `${count} ${say(`age.${unit}`)}` });
+}
+
+/** "on this phone" with the count and the age of the oldest, or "with the firm". No signal is an ordinary state. */
 export function SyncLine() {
-  const { unsent } = useFirm();
+  const { unsent, records } = useFirm();
   const online = useOnline();
+  const oldest = records.find(({ state }) => state === 'waiting')?.command.madeAt;
+  const waited = oldest !== undefined && now() - Date.parse(oldest) > 60_000 ? `, ${age(oldest)}` : '';
   return (
     <View role="status" aria-live="polite">
       <T as="small" className="text-right">
-        {unsent > 0 ? `${say('state.onPhone')}, ${say('state.unsent', { count: unsent })}` : online ? say('state.withFirm') : say('state.onPhone')}
+        {unsent > 0 ? `${say('state.onPhone')}, ${say('state.unsent', { count: unsent })}${waited}` : online ? say('state.withFirm') : say('state.onPhone')}
       </T>
     </View>
   );
 }
 
-/** A parked command back on the screen with both values, or what the firm refused: one tap settles it. */
+const Settling = lazy(() => loadWork().then(({ Returned: Loaded }) => ({ default: Loaded })));
+
+/** What came back from the firm to be settled, or that this browser keeps nothing. */
 export function Returned() {
   const { records } = useFirm();
-  const returned = records.filter(({ state }) => state === 'parked' || state === 'refused');
   if (outbox.storageRefused)
     return (
       <View role="alert" className="bg-stop-fill px-4 py-2">
         <T tone="stop">{say('state.storage')}</T>
       </View>
     );
+  if (!records.some(({ state }) => state === 'parked' || state === 'refused')) return null;
   return (
-    <>
-      {returned.map((record) => (
-        <One key={record.order} record={record} />
-      ))}
-    </>
-  );
-}
-
-const brief = (value: unknown): string => {
-  const text = typeof value === 'string' ? value : JSON.stringify(value);
-  return text.length > 60 ? `${text.slice(0, 57)}...` : text;
-};
-
-function One({ record }: { record: OutboxRecord }) {
-  const { result, command } = record;
-  const drop = (): void => void outbox.forget([record.order]);
-  if (result?.result === 'conflict') {
-    const [first] = result.conflicts;
-    const [name] = command.kind.split('.') as [Writable];
-    // Mine again, on top of theirs: the write reads the present values as its base.
-    const keep = (): void => void outbox.forget([record.order]).then(() => write(change(name, 'change', command.target, command.change)));
-    return (
-      <View role="alert" className="flex-row flex-wrap items-center bg-caution-fill px-4 py-1">
-        <T className="flex-1">{say('state.parked', { yours: brief(first?.yours), theirs: brief(first?.theirs) })}</T>
-        <Word label={say('state.keepMine')} onPress={keep} />
-        <Word label={say('state.keepTheirs')} onPress={drop} />
-      </View>
-    );
-  }
-  return (
-    <View role="alert" className="flex-row flex-wrap items-center bg-stop-fill px-4 py-1">
-      <T className="flex-1">{say('state.refused', { title: result?.result === 'refused' ? result.problem.title : '' })}</T>
-      <Word label={say('state.dismiss')} onPress={drop} />
-    </View>
+    <Suspense fallback={null}>
+      <Settling />
+    </Suspense>
   );
 }

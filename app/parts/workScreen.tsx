@@ -10,7 +10,7 @@ type Work = typeof import('../work');
 export const loadWork = (): Promise<Work> => import('../work');
 
 /** A screen of the work chunk as a route of its own. */
-export function workScreen(name: Exclude<keyof Work, 'JobDrawing' | 'Keypad' | 'speakIn'>): ComponentType {
+export function workScreen(name: Exclude<keyof Work, 'JobDrawing' | 'Keypad' | 'Returned' | 'Shortcuts' | 'speakIn'>): ComponentType {
   const Loaded = lazy(() => loadWork().then((work) => ({ default: work[name] as ComponentType })));
   const Keypad = lazy(() => loadWork().then((work) => ({ default: work.Keypad })));
   return function WorkRoute() {

@@ -6,6 +6,7 @@ import { Root } from '../firm/Root';
 import { outbox } from '../outbox/Outbox';
 import { persister, queryClient } from '../outbox/queryClient';
 import { wantFocus } from '../parts/focusAnswer';
+import { keepInstallPrompt } from '../parts/install';
 import { registerWorker } from '../parts/serviceWorker';
 
 /** The read cache's shape; a phone with an older one pulls afresh. */
@@ -17,6 +18,7 @@ export default function Layout() {
   useEffect(() => {
     void outbox.open().then(() => setOpened(true));
     registerWorker();
+    keepInstallPrompt();
   }, []);
   // Set while rendering, before the new screen's heading mounts and asks.
   const [focusedPath, setFocusedPath] = useState(path);

@@ -1,1 +1,3 @@
-export { FirmScreen as default } from '../firm/FirmScreen';
+import { workScreen } from '../parts/workScreen';
+
+export default workScreen('FirmScreen');

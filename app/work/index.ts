@@ -15,3 +15,7 @@ export { RecordScreen } from '../record/RecordScreen';
 export { SheetScreen } from '../shelf/SheetScreen';
 export { ShelfScreen } from '../shelf/ShelfScreen';
 export { WalkScreen } from '../walk/WalkScreen';
+export { FirmScreen } from '../firm/FirmScreen';
+export { JobsScreen } from '../jobs/JobsScreen';
+export { default as Returned } from '../outbox/Returned';
+export { default as Shortcuts } from '../parts/Shortcuts';

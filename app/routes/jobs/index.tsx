@@ -1,1 +1,3 @@
-export { JobsScreen as default } from '../../jobs/JobsScreen';
+import { workScreen } from '../../parts/workScreen';
+
+export default workScreen('JobsScreen');

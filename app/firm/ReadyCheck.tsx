@@ -1,0 +1,56 @@
+import { say } from '@tufa/words';
+import { useQuery } from '@tanstack/react-query';
+import { View } from 'react-native';
+import { outbox } from '../outbox/Outbox';
+import { useFirm } from '../outbox/useFirm';
+import { Lines, type Line } from '../parts/Lines';
+import { T } from '../parts/T';
+
+/** Less room than this and a day's photographs may not fit, bytes. */
+const ROOM = 50e6;
+
+/** What the browser says of itself: is the application kept, is the store safe, is there room. */
+async function askBrowser(): Promise<{ kept: boolean; safe: boolean; room: boolean }> {
+  const names = 'caches' in window ? await caches.keys() : [];
+  const sizes = await Promise.all(names.map(async (name) => (await (await caches.open(name)).keys()).length));
+  const { quota = Infinity, usage = 0 } = (await navigator.storage?.estimate?.()) ?? {};
+  return {
+    kept: Boolean(navigator.serviceWorker?.controller) && sizes.some((size) => size > 0),
+    safe: (await navigator.storage?.persisted?.()) ?? false,
+    room: quota - usage > ROOM,
+  };
+}
+
+/** Before leaving for a place without signal: what is on this phone, and what is missing. */
+export function ReadyCheck() {
+  const firm = useFirm();
+  const { data: browser } = useQuery({ queryKey: ['ready'], queryFn: askBrowser, staleTime: 0, gcTime: 0, networkMode: 'always' });
+  if (!browser) return null;
+  const jobs = Object.values(firm.data.job).filter(({ removed }) => !removed).length;
+  const sheets = Object.values(firm.data.sheet).length;
+  const checks: readonly (readonly [string, boolean, string])[] = [
+    ['application', browser.kept, ''],
+    ['jobs', firm.ready && sheets > 0, firm.ready ? say('ready.count', { jobs: say('jobs.count', { count: jobs }), sheets: String(sheets) }) : ''],
+    ['outbox', !outbox.storageRefused, ''],
+    ['room', browser.room, ''],
+  ];
+  const ready = checks.every(([, good]) => good);
+  return (
+    <View className="gap-1" testID="ready">
+      <T as="h2" tone={ready ? 'ink' : 'caution'}>
+        {say(ready ? 'ready.yes' : 'ready.no')}
+      </T>
+      <Lines
+        label={say('ready.title')}
+        lines={[
+          ...checks.map(([name, good, detail]): Line => [
+            say(`ready.${name}`),
+            good ? detail || say('ready.good') : say(`ready.mend.${name}`),
+            good ? undefined : 'caution',
+          ]),
+          [say('ready.safe'), say(browser.safe ? 'ready.good' : 'ready.unsafe')],
+        ]}
+      />
+    </View>
+  );
+}

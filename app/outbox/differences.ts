@@ -1,0 +1,36 @@
+import { typeset } from '@tufa/core/quantity';
+import { i18n, printFigure, say } from '@tufa/words';
+
+/** One leaf that two people changed: what it is called, and both values as a person reads them. */
+export interface Difference {
+  readonly name: string;
+  readonly yours: string;
+  readonly theirs: string;
+}
+
+type Tree = Readonly<Record<string, unknown>>;
+
+const isTree = (value: unknown): value is Tree => typeof value === 'object' && value !== null && !Array.isArray(value);
+
+const isMeasured = (value: unknown): value is { value: number; typed?: string } => isTree(value) && typeof value['value'] === 'number' && 'source' in value;
+
+const called = (name: string): string => (i18n.exists(`conflict.${name}`) ? say(`conflict.${name}`) : name);
+
+function shown(name: string, value: unknown): string {
+  if (value === undefined || value === null || value === '') return say('conflict.nothing');
+  if (isMeasured(value)) return typeset(value.typed ?? printFigure(`${name}_m`, value.value));
+  if (Array.isArray(value))
+    return value.every((one) => typeof one === 'string')
+      ? value.map((one) => printFigure(name, one)).join(', ')
+      : say('conflict.points', { count: value.length });
+  if (typeof value === 'number' || typeof value === 'string') return printFigure(name, value);
+  return isTree(value) ? Object.keys(value).map(called).join(', ') : String(value);
+}
+
+/** What differs between two values of one field, leaf by leaf, so that a person compares figures and not files. */
+export function differences(name: string, yours: unknown, theirs: unknown): Difference[] {
+  if (JSON.stringify(yours) === JSON.stringify(theirs)) return [];
+  if (isTree(yours) && isTree(theirs) && !isMeasured(yours) && !isMeasured(theirs))
+    return [...new Set([...Object.keys(yours), ...Object.keys(theirs)])].flatMap((key) => differences(key, yours[key], theirs[key]));
+  return [{ name: called(name), yours: shown(name, yours), theirs: shown(name, theirs) }];
+}

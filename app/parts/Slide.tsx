@@ -1,0 +1,64 @@
+import { say } from '@tufa/words';
+import { useRef, useState } from 'react';
+import { Text, View } from 'react-native';
+
+const KNOB = 88;
+
+/**
+ * For what cannot be undone: a short slide, which a drop of water or a sleeve does not make. With the keyboard, or for
+ * whoever cannot drag, pressing twice does the same.
+ */
+export function Slide({ label, onSlid }: { label: string; onSlid: () => void }) {
+  const track = useRef<View>(null);
+  const from = useRef<number | null>(null);
+  const [at, setAt] = useState(0);
+  const [armed, setArmed] = useState(false);
+  const reach = (): number => (track.current as unknown as HTMLElement).getBoundingClientRect().width - KNOB;
+  const pointer = {
+    onPointerDown: ({ nativeEvent }: { nativeEvent: PointerEvent }) => {
+      from.current = nativeEvent.clientX;
+      (nativeEvent.currentTarget as HTMLElement | null)?.setPointerCapture?.(nativeEvent.pointerId);
+    },
+    onPointerMove: ({ nativeEvent }: { nativeEvent: PointerEvent }) => {
+      if (from.current !== null) setAt(Math.max(0, Math.min(reach(), nativeEvent.clientX - from.current)));
+    },
+    onPointerUp: ({ nativeEvent }: { nativeEvent: PointerEvent }) => {
+      const moved = from.current === null ? 0 : nativeEvent.clientX - from.current;
+      from.current = null;
+      setAt(0);
+      if (moved > reach() * 0.85) onSlid();
+    },
+    onPointerCancel: () => {
+      from.current = null;
+      setAt(0);
+    },
+  };
+  const press = (): void => (armed ? onSlid() : setArmed(true));
+  return (
+    <View ref={track} className="h-[64px] justify-center border-2 border-stop bg-sheet" testID="slide">
+      <Text className="font-text text-center text-[16px] font-bold text-stop" style={{ paddingLeft: KNOB }}>
+        {armed ? say('slide.again', { what: label }) : label}
+      </Text>
+      <View
+        role="button"
+        tabIndex={0}
+        aria-label={armed ? say('slide.again', { what: label }) : say('slide.how', { what: label })}
+        className="absolute bottom-0 top-0 items-center justify-center bg-stop"
+        style={{ width: KNOB, left: at, touchAction: 'none', cursor: 'grab' } as object}
+        {...(pointer as object)}
+        {...({
+          onKeyDown: (event: { key: string; preventDefault: () => void }) => {
+            if (event.key !== 'Enter' && event.key !== ' ') return;
+            event.preventDefault();
+            press();
+          },
+          onClick: () => {
+            if (at === 0) press();
+          },
+        } as object)}
+      >
+        <Text className="font-head text-[32px] font-bold text-ground">{'\u203a\u203a'}</Text>
+      </View>
+    </View>
+  );
+}
