@@ -27,21 +27,33 @@ export function marksOf(scene: Scene, { speak, colour, pattern, font }: Dress): 
       const attributes = { d: shape.d, fill, stroke: paint(shape.stroke), 'stroke-width': shape.width ?? 1 };
       return [{ tag: 'path', attributes: shape.dash ? { ...attributes, 'stroke-dasharray': shape.dash } : attributes }];
     }
-    const text = speak(shape.label);
     const anchor = shape.anchor ?? 'start';
-    const room = roomFor(text, shape.size);
+    const { text, size } = fitted({ text: speak(shape.label), size: shape.size, room: roomOf(scene, shape.x, anchor) });
+    const room = roomFor(text, size);
     const plateX = anchor === 'start' ? shape.x - 5 : anchor === 'end' ? shape.x - room + 5 : shape.x - room / 2;
-    const plate: Mark = { tag: 'rect', attributes: { x: plateX, y: shape.y - shape.size, width: room, height: shape.size * 1.36, fill: colour('ground') } };
+    const plate: Mark = { tag: 'rect', attributes: { x: plateX, y: shape.y - size, width: room, height: size * 1.36, fill: colour('ground') } };
     const attributes: Record<string, string | number> = {
       x: shape.x,
       y: shape.y,
-      'font-size': shape.size,
+      'font-size': size,
       'font-weight': shape.weight ?? 400,
       'text-anchor': anchor,
       fill: paint(shape.paint ?? 'ink'),
-      ...(font ? { 'font-family': font(shape.size) } : {}),
+      ...(font ? { 'font-family': font(size) } : {}),
     };
     return [...(shape.plate ? [plate] : []), { tag: 'text', attributes, text }];
   };
   return scene.shapes.flatMap(marks);
+}
+
+const roomOf = ({ width }: Scene, x: number, anchor: 'start' | 'middle' | 'end'): number =>
+  anchor === 'start' ? width - x : anchor === 'end' ? x : 2 * Math.min(x, width - x);
+
+/** A label that its drawing has no room for is set smaller, to 14 at the least, and then ends early. */
+function fitted({ text, size, room }: { text: string; size: number; room: number }): { text: string; size: number } {
+  const wanted = roomFor(text, size) * 0.94;
+  if (wanted <= room) return { text, size };
+  const smaller = Math.max(Math.min(14, size), Math.floor((size * room) / wanted));
+  const most = Math.floor((room / 0.94 - smaller * 0.6) / (smaller * 0.52));
+  return { text: text.length <= most ? text : `${text.slice(0, Math.max(1, most - 1)).trimEnd()}\u2026`, size: smaller };
 }

@@ -86,9 +86,10 @@ test('somebody else’s change to the same field comes back with both values', a
   await other.close();
 
   await page.context().setOffline(false);
-  const alert = page.getByRole('alert');
-  await expect(alert).toContainText('Ring the yard', { timeout: 20_000 });
-  await expect(alert).toContainText('Use the back gate');
+  await page.getByRole('button', { name: 'Look at both' }).click({ timeout: 20_000 });
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByRole('row').filter({ hasText: 'Access note' })).toContainText('Ring the yard');
+  await expect(sheet.getByRole('row').filter({ hasText: 'Access note' })).toContainText('Use the back gate');
   await page.getByRole('button', { name: 'Keep mine' }).click();
   await expect.poll(async () => (await jobOf(page.request, server, DOCK)).job.accessNote).toBe('Ring the yard');
 });

@@ -424,6 +424,8 @@ export const rest = {
     retarder: 'Retarder',
     powder: 'Powder',
     mix: 'Mix',
+    mark: 'Nearest mark {{mark}}',
+    noMark: 'No mark of the jug falls in the band: weigh it.',
     toLower: 'to the lower line',
     stirGone: 'stir until gone',
     inGoes_one: 'in one go',
@@ -530,7 +532,8 @@ export const rest = {
     set: 'set',
     skin: 'dries first',
     safe: '{{chance}} lost',
-    milestone: '{{milestone}} {{after_s}}',
+    milestone: '{{milestone}}',
+    after: '{{after_s}}',
   },
   pour: {
     ready: 'Ready for batch {{batch}}',

@@ -1,3 +1,4 @@
+import { longer } from './pseudo';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { CAUTIONS } from '@tufa/core/plan';
@@ -44,4 +45,11 @@ test('figures speak in the firm’s units', () => {
   expect(sayShare(0.4)).toBe('40 % of a bag');
   expect(say('mix.bags', { count: 1 })).toBe('1 bag');
   expect(sayReason({ code: 'stop.rust', figures: { answer: 'unknown' } })).toBe("Rust stains or bare steel? Don't know.");
+});
+
+test('the pseudo-language is about 40 % longer and leaves figures alone', () => {
+  const text = longer('Place it within 8 min, 1 1/2 in deep');
+  expect(text.length).toBeGreaterThan(36 * 1.25);
+  expect(text).toMatch(/8 mîn, 1 1\/2/);
+  expect(longer('8')).toBe('8');
 });

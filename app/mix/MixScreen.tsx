@@ -1,6 +1,8 @@
 import type { ChosenPlan, FindingPlan, TicketLine } from '@tufa/core/plan';
 import { vesselScene } from '@tufa/draw';
 import { say, printFigure, sayShare, unitSystem } from '@tufa/words';
+import { nearestMark } from '@tufa/core/mix';
+import type { Sheet } from '@tufa/core/shelf';
 import { print } from '@tufa/core/quantity';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -75,7 +77,7 @@ function Mix({ view }: { view: JobView }) {
         body: (
           <View className="gap-4">
             <Warnings plan={view.plan} />
-            <TicketView view={view} finding={finding} chosen={chosen} />
+            <TicketView view={view} finding={finding} chosen={chosen} sheet={sheet} />
             <Cautions screen="mix" input={view.input} plan={view.plan} data={view.data} />
             <Order chosen={chosen} />
             <PlanFile view={view} />
@@ -93,7 +95,7 @@ function Mix({ view }: { view: JobView }) {
 }
 
 /** One ticket, in the order it goes into the pail, a line to tick at a time, beside the pail with its marks. */
-function TicketView({ view, finding, chosen }: { view: JobView; finding: FindingPlan; chosen: ChosenPlan }) {
+function TicketView({ view, finding, chosen, sheet }: { view: JobView; finding: FindingPlan; chosen: ChosenPlan; sheet: Sheet }) {
   const { ticket, window } = chosen;
   const { hand } = usePhone();
   const [ticked, setTicked] = useState<readonly string[]>([]);
@@ -119,6 +121,8 @@ function TicketView({ view, finding, chosen }: { view: JobView; finding: Finding
             <TicketRow
               key={line.code}
               line={line}
+              sheet={sheet}
+              powder_kg={window.batch.powder_kg}
               on={ticked.includes(line.code)}
               onTick={() => setTicked(ticked.includes(line.code) ? ticked.filter((code) => code !== line.code) : [...ticked, line.code])}
             />
@@ -132,10 +136,27 @@ function TicketView({ view, finding, chosen }: { view: JobView; finding: Finding
   );
 }
 
-const figureOf = (line: TicketLine): { main: string; sub: string } => {
+/** One mark of the jug the crew holds: four ounces, or fifty millilitres. */
+const MARK_M3 = { us: 4 * 2.95735295625e-5, metric: 5e-5 } as const;
+
+/** The jug's nearest mark inside the sheet's band of water, and how far it is off. */
+function markText({ water_m3, powder_kg, sheet }: { water_m3: number; powder_kg: number; sheet: Sheet }): string {
+  if (!sheet.water) return '';
+  const band = { least_m3: (powder_kg * sheet.water.least) / 1000, most_m3: (powder_kg * sheet.water.most) / 1000 };
+  const mark = nearestMark({ wanted_m3: water_m3, step_m3: MARK_M3[unitSystem()], ...band });
+  if (!mark) return say('mix.noMark');
+  const percent = Math.round(mark.difference * 100);
+  const off = percent === 0 ? '' : `, ${percent > 0 ? '+' : '\u2212'}${Math.abs(percent)} %`;
+  return `${say('mix.mark', { mark: vessel('volume', mark.mark_m3) })}${off}`;
+}
+
+const figureOf = (line: TicketLine, sheet: Sheet, powder_kg: number): { main: string; sub: string } => {
   switch (line.code) {
     case 'water':
-      return { main: vessel('volume', line.volume_m3), sub: say('mix.toLower') };
+      return {
+        main: vessel('volume', line.volume_m3),
+        sub: `${say('mix.toLower')}. ${markText({ water_m3: line.volume_m3, powder_kg, sheet })}`,
+      };
     case 'retarder':
       return { main: say('day.packets', { count: Math.round(line.packets * 100) / 100 }), sub: say('mix.stirGone') };
     case 'powder':
@@ -148,8 +169,8 @@ const figureOf = (line: TicketLine): { main: string; sub: string } => {
   }
 };
 
-function TicketRow({ line, on, onTick }: { line: TicketLine; on: boolean; onTick: () => void }) {
-  const { main, sub } = figureOf(line);
+function TicketRow({ line, sheet, powder_kg, on, onTick }: { line: TicketLine; sheet: Sheet; powder_kg: number; on: boolean; onTick: () => void }) {
+  const { main, sub } = figureOf(line, sheet, powder_kg);
   return (
     <Pressable
       role="checkbox"
@@ -159,7 +180,7 @@ function TicketRow({ line, on, onTick }: { line: TicketLine; on: boolean; onTick
       className="min-h-[88px] flex-row items-center gap-3 border-b border-line py-2"
     >
       <View className={`h-[40px] w-[40px] items-center justify-center border-4 border-ink ${on ? 'bg-selected' : 'bg-sheet'}`}>
-        {on ? <Text className="font-text text-[24px] font-bold text-on-selected">✓</Text> : null}
+        {on ? <Text className="font-text text-[1.5rem] font-bold text-on-selected">✓</Text> : null}
       </View>
       <View className="flex-1">
         <T as="small">{say(`mix.${line.code}`)}</T>

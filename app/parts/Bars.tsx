@@ -21,15 +21,15 @@ export function MainBar({ rail = false }: { rail?: boolean }) {
     <View
       role="navigation"
       aria-label={say('nav.main')}
-      className={rail ? 'w-[96px] border-r-2 border-ink bg-sheet' : 'flex-row border-t-2 border-ink bg-sheet'}
+      className={rail ? 'w-[96px] border-r-2 border-ink bg-sheet' : 'flex-row flex-wrap border-t-2 border-ink bg-sheet'}
     >
       {MAIN.map(([name, href]) => (
         <Link key={name} href={href as Href} asChild>
           <Pressable
             aria-current={here(path, href) ? 'page' : undefined}
-            className={`${rail ? 'h-[66px]' : 'min-h-[64px] flex-1'} items-center justify-center ${here(path, href) ? 'bg-selected' : ''}`}
+            className={`${rail ? 'h-[66px]' : 'min-h-[64px] min-w-[4.5rem] flex-1'} items-center justify-center ${here(path, href) ? 'bg-selected' : ''}`}
           >
-            <Text className={`font-text text-[16px] ${here(path, href) ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(`nav.${name}`)}</Text>
+            <Text className={`font-text text-[1rem] ${here(path, href) ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(`nav.${name}`)}</Text>
           </Pressable>
         </Link>
       ))}
@@ -50,12 +50,12 @@ export function StepBar({ jobId, current, states, top = false }: { jobId: string
         <View className="flex-row">
           <Link href="/jobs" asChild>
             <Pressable className="min-h-[40px] justify-center border-r-2 border-t-2 border-ink bg-sheet px-4">
-              <Text className="font-text text-[16px] text-ink">{`‹ ${say('nav.back')}`}</Text>
+              <Text className="font-text text-[1rem] text-ink">{`‹ ${say('nav.back')}`}</Text>
             </Pressable>
           </Link>
         </View>
       )}
-      <View className={`flex-row ${top ? 'border-b-2' : 'border-t-2'} border-ink bg-sheet`}>
+      <View className={`flex-row flex-wrap ${top ? 'border-b-2' : 'border-t-2'} border-ink bg-sheet`}>
         {STEPS.map((step) => {
           const on = step === current;
           const state = states[step];
@@ -65,15 +65,15 @@ export function StepBar({ jobId, current, states, top = false }: { jobId: string
               <Pressable
                 aria-current={on ? 'page' : undefined}
                 aria-label={`${say(`step.${step}`)}, ${say(`step.${state}`)}`}
-                className={`${top ? 'min-h-[48px]' : 'min-h-[60px]'} flex-1 items-center justify-center gap-1 ${on ? 'bg-selected' : ''}`}
+                className={`${top ? 'min-h-[48px]' : 'min-h-[60px]'} min-w-[3.6rem] flex-1 items-center justify-center gap-1 ${on ? 'bg-selected' : ''}`}
               >
                 <View className="h-[16px] w-full flex-row items-center justify-center px-2">
                   <View className={`h-[5px] flex-1 ${mark}`} />
                   {state === 'warning' ? (
-                    <Text className={`font-text ml-1 text-[14px] leading-[16px] font-bold ${on ? 'text-on-selected' : 'text-caution'}`}>!</Text>
+                    <Text className={`font-text ml-1 text-[0.875rem] leading-[1rem] font-bold ${on ? 'text-on-selected' : 'text-caution'}`}>!</Text>
                   ) : null}
                 </View>
-                <Text className={`font-text text-[15px] ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(`step.${step}`)}</Text>
+                <Text className={`font-text text-[0.9375rem] ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(`step.${step}`)}</Text>
               </Pressable>
             </Link>
           );

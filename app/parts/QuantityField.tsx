@@ -71,12 +71,12 @@ export function QuantityField({
             onPress={toSystem}
             {...keepsFocus}
           >
-            <Text className="font-text text-[16px] text-faint underline">{say('keypad.letters')}</Text>
+            <Text className="font-text text-[1rem] text-faint underline">{say('keypad.letters')}</Text>
           </Pressable>
         ) : null,
         below: readings ? (
           <View role="alert" className="gap-2" {...keepsFocus}>
-            <Text className="font-text text-[16px] text-ink">{say('keypad.comma')}</Text>
+            <Text className="font-text text-[1rem] text-ink">{say('keypad.comma')}</Text>
             <View className="flex-row gap-2">
               {readings.map((reading) => (
                 <Button key={reading} label={reading} grow onPress={() => field.onChange(reading)} />

@@ -10,11 +10,11 @@ import { useWide } from './useSize';
 export function Screen({ title, head, children, foot }: { title: string; head: ReactNode; children: ReactNode; foot?: ReactNode }) {
   const wide = useWide();
   const body = (
-    <View role="main" className="flex-1">
+    <View role="main" className="flex-1" style={{ overflow: 'auto' } as object}>
       <View className="w-full max-w-[860px] flex-1">
         <Returned />
         <View className="px-4 pb-2 pt-4">{head}</View>
-        <ScrollView tabIndex={0} className="flex-1" contentContainerClassName="px-4 pb-6 gap-4" keyboardShouldPersistTaps="handled">
+        <ScrollView tabIndex={0} className="min-h-[160px] flex-1" contentContainerClassName="px-4 pb-6 gap-4" keyboardShouldPersistTaps="handled">
           {children}
         </ScrollView>
         {foot ? <View className="px-4 pb-3 pt-2">{foot}</View> : null}

@@ -36,7 +36,7 @@ export function Slide({ label, onSlid }: { label: string; onSlid: () => void }) 
   const press = (): void => (armed ? onSlid() : setArmed(true));
   return (
     <View ref={track} className="h-[64px] justify-center border-2 border-stop bg-sheet" testID="slide">
-      <Text className="font-text text-center text-[16px] font-bold text-stop" style={{ paddingLeft: KNOB }}>
+      <Text className="font-text text-center text-[1rem] font-bold text-stop" style={{ paddingLeft: KNOB }}>
         {armed ? say('slide.again', { what: label }) : label}
       </Text>
       <View
@@ -57,7 +57,7 @@ export function Slide({ label, onSlid }: { label: string; onSlid: () => void }) 
           },
         } as object)}
       >
-        <Text className="font-head text-[32px] font-bold text-ground">{'\u203a\u203a'}</Text>
+        <Text className="font-head text-[2rem] font-bold text-ground">{'\u203a\u203a'}</Text>
       </View>
     </View>
   );

@@ -40,6 +40,9 @@ export function StepScreen({ step, children }: { step: Step; children: (view: Jo
   return children(view);
 }
 
+/** With large letters or the keypad open, what does not fit is scrolled to. */
+const scrolls = { overflow: 'auto' } as object;
+
 /** Phone: head, body, foot, step bar. Wide: rail, jobs, work, inspector side by side. */
 export function StepLayout({ step, view, parts, bar = true }: { step: Step; view: JobView; parts: StepParts; bar?: boolean }) {
   const wide = useWide();
@@ -51,7 +54,7 @@ export function StepLayout({ step, view, parts, bar = true }: { step: Step; view
   );
   const top = (
     <View className="flex-row items-center justify-between gap-2">
-      <T as="small" lines={1} className="flex-1 font-bold text-ink">
+      <T as="small" className="flex-1 font-bold text-ink">
         {view.job.name}
       </T>
       <SyncLine />
@@ -93,16 +96,16 @@ export function StepLayout({ step, view, parts, bar = true }: { step: Step; view
   return (
     <View className="h-full w-full flex-1 bg-ground">
       {title}
-      <View role="main" className="flex-1">
+      <View role="main" className="flex-1" style={scrolls}>
         <Returned />
         <View className="px-4 pb-1 pt-2">
           {top}
           {head}
         </View>
         {fixed ? (
-          <View className="flex-1 px-4">{body}</View>
+          <View className="min-h-[160px] flex-1 px-4">{body}</View>
         ) : (
-          <ScrollView tabIndex={0} className="flex-1" contentContainerClassName="px-4 pb-4 gap-4" keyboardShouldPersistTaps="handled">
+          <ScrollView tabIndex={0} className="min-h-[160px] flex-1" contentContainerClassName="px-4 pb-4 gap-4" keyboardShouldPersistTaps="handled">
             {body}
             {aside}
           </ScrollView>

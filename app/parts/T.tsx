@@ -3,14 +3,14 @@ import { Text } from 'react-native';
 import { useAnswerFocus } from './focusAnswer';
 
 const STYLE = {
-  body: 'font-text text-[16px] leading-[22px] text-ink',
-  strong: 'font-text text-[16px] leading-[22px] text-ink font-bold',
-  faint: 'font-text text-[16px] leading-[22px] text-faint',
-  small: 'font-text text-[14px] leading-[20px] text-faint',
-  lead: 'font-text text-[18px] leading-[25px] text-faint',
-  h2: 'font-head text-[20px] leading-[26px] text-ink font-bold',
-  number: 'font-head text-[28px] leading-[30px] text-ink font-bold',
-  answer: 'font-head text-[44px] leading-[46px] text-ink font-extrabold',
+  body: 'font-text text-[1rem] leading-[1.375rem] text-ink',
+  strong: 'font-text text-[1rem] leading-[1.375rem] text-ink font-bold',
+  faint: 'font-text text-[1rem] leading-[1.375rem] text-faint',
+  small: 'font-text text-[0.875rem] leading-[1.25rem] text-faint',
+  lead: 'font-text text-[1.125rem] leading-[1.5625rem] text-faint',
+  h2: 'font-head text-[1.25rem] leading-[1.625rem] text-ink font-bold',
+  number: 'font-head text-[1.75rem] leading-[1.875rem] text-ink font-bold',
+  answer: 'font-head text-[2.75rem] leading-[2.875rem] text-ink font-extrabold',
 } as const;
 
 /** Text in one of the house's styles. `h1` takes the focus after navigation. */
@@ -53,10 +53,10 @@ export function Answer({ children, after, size = 'answer' }: { children: ReactNo
       aria-level={1}
       tabIndex={-1}
       nativeID="answer"
-      className={size === 'answer' ? STYLE.answer : `${STYLE.number} leading-[34px]`}
+      className={size === 'answer' ? STYLE.answer : `${STYLE.number} leading-[2.125rem]`}
     >
       {children}
-      {after ? <Text className="font-text text-[18px] font-normal text-faint"> {after}</Text> : null}
+      {after ? <Text className="font-text text-[1.125rem] font-normal text-faint"> {after}</Text> : null}
     </Text>
   );
 }

@@ -12,11 +12,20 @@ import { registerWorker } from '../parts/serviceWorker';
 /** The read cache's shape; a phone with an older one pulls afresh. */
 const SHAPE = 'v1';
 
+/** English, or for the tests of long words the pseudo-language. */
+async function language(): Promise<void> {
+  try {
+    if (localStorage.getItem('tufa-language') === 'pseudo') (await import('@tufa/words/pseudo')).speakPseudo();
+  } catch {
+    // A browser that refuses storage speaks English.
+  }
+}
+
 export default function Layout() {
   const [opened, setOpened] = useState(false);
   const path = usePathname();
   useEffect(() => {
-    void outbox.open().then(() => setOpened(true));
+    void Promise.all([outbox.open(), language()]).then(() => setOpened(true));
     registerWorker();
     keepInstallPrompt();
   }, []);

@@ -3,3 +3,4 @@ export * from './mixedVolume';
 export * from './order';
 export * from './portion';
 export * from './batches';
+export * from './nearestMark';
