@@ -51,9 +51,9 @@ const roomOf = ({ width }: Scene, x: number, anchor: 'start' | 'middle' | 'end')
 
 /** A label that its drawing has no room for is set smaller, to 14 at the least, and then ends early. */
 function fitted({ text, size, room }: { text: string; size: number; room: number }): { text: string; size: number } {
-  const wanted = roomFor(text, size) * 0.94;
+  const wanted = text.length * size * 0.5;
   if (wanted <= room) return { text, size };
   const smaller = Math.max(Math.min(14, size), Math.floor((size * room) / wanted));
-  const most = Math.floor((room / 0.94 - smaller * 0.6) / (smaller * 0.52));
+  const most = Math.floor(room / (smaller * 0.5));
   return { text: text.length <= most ? text : `${text.slice(0, Math.max(1, most - 1)).trimEnd()}\u2026`, size: smaller };
 }

@@ -3,11 +3,14 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: '.',
   timeout: 60_000,
-  expect: { timeout: 10_000 },
+  // The same drawing on another build of the browser differs by the edges of its letters.
+  expect: { timeout: 10_000, toHaveScreenshot: { maxDiffPixelRatio: 0.015, animations: 'disabled' } },
   workers: 2,
   fullyParallel: false,
   reporter: [['line'], ['json', { outputFile: process.env['PLAYWRIGHT_JSON_OUTPUT_NAME'] ?? '../.tufa/e2e.json' }]],
   outputDir: '../test-results',
+  snapshotPathTemplate: '{testDir}/baselines/{arg}{ext}',
+
   use: {
     viewport: { width: 390, height: 844 },
     hasTouch: true,

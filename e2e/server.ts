@@ -29,7 +29,7 @@ async function sql(url: string, ...statements: string[]): Promise<void> {
 }
 
 /** The bundled server on a database of its own, serving the exported application. */
-async function startServer(): Promise<{ url: string; stop: () => Promise<void> }> {
+export async function startServer(more: Readonly<Record<string, string>> = {}): Promise<{ url: string; stop: () => Promise<void> }> {
   const name = `e_${randomBytes(6).toString('hex')}`;
   const at = (url: string): string => url.replace(/\/[^/]*$/, `/${name}`);
   const admin = env('TEST_ADMIN_URL');
@@ -46,6 +46,7 @@ async function startServer(): Promise<{ url: string; stop: () => Promise<void> }
       TUFA_WEB: env('TUFA_WEB'),
       TUFA_DEMO: resolve(ROOT, 'demo'),
       NODE_ENV: 'production',
+      ...more,
     },
     stdio: ['ignore', 'pipe', 'inherit'],
   });

@@ -487,6 +487,7 @@ export const rest = {
     former: 'was {{value}}',
     levers: 'What would give more time',
     gain: '+{{minutes}} min',
+    gainLittle: 'under a minute spare',
     gainSlack: '+{{minutes}} min spare',
     noLever: 'Nothing here would help by a minute.',
     none: 'none',

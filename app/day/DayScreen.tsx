@@ -24,7 +24,7 @@ export const DayScreen = () => <StepScreen step="day">{(view) => <Day key={view.
 
 const READINGS: readonly ConditionKind[] = ['air_C', 'slab_C', 'powder_C', 'water_C'];
 
-type Try = Partial<Pick<WindowQuestion, StrataQuantity | 'sun'>>;
+type Try = Partial<Pick<WindowQuestion, StrataQuantity | 'sun' | 'crew' | 'wind_ms'>>;
 
 /** Minutes you have to work, at these temperatures; the strata with its handle; what would lengthen them. */
 function Day({ view }: { view: JobView }) {
@@ -62,7 +62,7 @@ function Day({ view }: { view: JobView }) {
     setTried(next);
     keep(next);
   };
-  const changed = (Object.keys(tried) as (keyof Try)[]).filter((name) => tried[name] !== kept[name]);
+  const changed = (Object.keys(tried) as (keyof Try)[]).filter((name) => JSON.stringify(tried[name]) !== JSON.stringify(kept[name]));
   const keepAll = async (): Promise<void> => {
     const takenAt = new Date(now()).toISOString();
     const reading = (kind: ConditionKind | 'sun', value: number) =>
@@ -82,6 +82,8 @@ function Day({ view }: { view: JobView }) {
         reading(kind, question[kind as 'air_C']),
       ),
       ...(changed.includes('sun') ? [reading('sun', question.sun ? 1 : 0)] : []),
+      ...(changed.includes('wind_ms') ? [reading('wind_ms', question.wind_ms)] : []),
+      ...(changed.includes('crew') ? [change('job', 'change', view.job.id, { crew: question.crew })] : []),
       ...(changed.includes('share') || changed.includes('retarderDose') ? [change('job', 'change', view.job.id, { batch })] : []),
     ];
     if (wanted.length > 0) await write(...wanted);

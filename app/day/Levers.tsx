@@ -34,12 +34,12 @@ export function Levers({
             <T as="strong">
               {Math.round(lever.gain_s / 60) >= 1
                 ? say('day.gain', { minutes: minutes(lever.gain_s) })
-                : say('day.gainSlack', { minutes: Math.max(0.5, Math.round(lever.slackGain_s / 30) / 2) })}
+                : Math.round(lever.slackGain_s / 60) >= 1
+                  ? say('day.gainSlack', { minutes: minutes(lever.slackGain_s) })
+                  : say('day.gainLittle')}
             </T>
           </View>
-          {lever.code === 'anotherHand' || lever.code === 'stopWind' ? null : (
-            <Button label={say('day.try')} hint={`${say('day.try')}: ${nameOf(lever)}`} onPress={() => onTry(lever.change)} />
-          )}
+          <Button label={say('day.try')} hint={`${say('day.try')}: ${nameOf(lever)}`} onPress={() => onTry(lever.change)} />
         </View>
       ))}
     </View>

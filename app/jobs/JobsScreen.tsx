@@ -7,6 +7,7 @@ import { Button, Word } from '../parts/Button';
 import { Field } from '../parts/Field';
 import { Screen } from '../parts/Screen';
 import { Standing } from '../parts/Standing';
+import { SyncLine } from '../parts/SyncLine';
 import { Answer, T } from '../parts/T';
 import { JobPicture, jobsOf } from './JobList';
 
@@ -21,7 +22,12 @@ export function JobsScreen() {
   return (
     <Screen
       title={say('jobs.title')}
-      head={<Answer size="number">{say('jobs.count', { count: jobs.length })}</Answer>}
+      head={
+        <View className="flex-row items-center justify-between">
+          <Answer size="number">{say('jobs.count', { count: jobs.length })}</Answer>
+          <SyncLine />
+        </View>
+      }
       foot={
         <View className="gap-3">
           {removed ? (

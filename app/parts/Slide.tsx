@@ -10,23 +10,27 @@ const KNOB = 88;
  */
 export function Slide({ label, onSlid }: { label: string; onSlid: () => void }) {
   const track = useRef<View>(null);
+  const knob = useRef<View>(null);
   const from = useRef<number | null>(null);
   const [at, setAt] = useState(0);
   const [armed, setArmed] = useState(false);
   const reach = (): number => (track.current as unknown as HTMLElement).getBoundingClientRect().width - KNOB;
+  const moved = useRef(0);
   const pointer = {
     onPointerDown: ({ nativeEvent }: { nativeEvent: PointerEvent }) => {
       from.current = nativeEvent.clientX;
-      (nativeEvent.currentTarget as HTMLElement | null)?.setPointerCapture?.(nativeEvent.pointerId);
+      moved.current = 0;
+      (knob.current as unknown as HTMLElement).setPointerCapture(nativeEvent.pointerId);
     },
     onPointerMove: ({ nativeEvent }: { nativeEvent: PointerEvent }) => {
-      if (from.current !== null) setAt(Math.max(0, Math.min(reach(), nativeEvent.clientX - from.current)));
+      if (from.current === null) return;
+      moved.current = nativeEvent.clientX - from.current;
+      setAt(Math.max(0, Math.min(reach(), moved.current)));
     },
-    onPointerUp: ({ nativeEvent }: { nativeEvent: PointerEvent }) => {
-      const moved = from.current === null ? 0 : nativeEvent.clientX - from.current;
+    onPointerUp: () => {
       from.current = null;
       setAt(0);
-      if (moved > reach() * 0.85) onSlid();
+      if (moved.current > reach() * 0.85) onSlid();
     },
     onPointerCancel: () => {
       from.current = null;
@@ -40,6 +44,7 @@ export function Slide({ label, onSlid }: { label: string; onSlid: () => void }) 
         {armed ? say('slide.again', { what: label }) : label}
       </Text>
       <View
+        ref={knob}
         role="button"
         tabIndex={0}
         aria-label={armed ? say('slide.again', { what: label }) : say('slide.how', { what: label })}
@@ -53,7 +58,8 @@ export function Slide({ label, onSlid }: { label: string; onSlid: () => void }) 
             press();
           },
           onClick: () => {
-            if (at === 0) press();
+            // The end of a slide is no press.
+            if (Math.abs(moved.current) < 8) press();
           },
         } as object)}
       >

@@ -1,0 +1,225 @@
+import type { Page } from '@playwright/test';
+import { acknowledgeAll, DOCK, expect, jobOf, signIn, startServer, test } from './server';
+
+const startBatch = async (page: Page): Promise<void> => {
+  await page.goto(`/jobs/${DOCK}/pour`);
+  await acknowledgeAll(page);
+  await page.getByTestId('start-batch').click();
+  await page.getByTestId('pail').waitFor();
+};
+
+const left = async (page: Page): Promise<number> => Number((await page.getByTestId('pail').getAttribute('aria-label'))!.split(' ')[0]);
+
+test('the keypad by touch: a size in feet and sixteenths, told in millimetres, an unclear comma asked about, don’t know with its cost', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`/jobs/${DOCK}/walk`);
+  await page.getByRole('button', { name: 'Add a spall' }).tap();
+  const length = page.getByLabel('Length');
+  await length.tap();
+  const keys = page.getByTestId('keypad');
+  const key = (name: string): Promise<void> => keys.getByRole('button', { name, exact: true }).tap();
+  for (const name of ['2', 'feet', '4']) await key(name);
+  const strip = (await page.getByTestId('ruler-strip').boundingBox())!;
+  await page.touchscreen.tap(strip.x + (strip.width * 3) / 16, strip.y + 30);
+  await expect(length).toHaveValue('2\u2032 4 3\u204416\u2033');
+  await key('millimetres');
+  await expect(length).toHaveValue('716 mm');
+  // Units that contradict each other change nothing and say so.
+  await key('3');
+  await key('feet');
+  await expect(keys.getByRole('alert')).toContainText('do not go together');
+  await expect(length).toHaveValue('716 mm 3');
+  await key('Take the last one back');
+  await key('Next field');
+  await expect(page.getByLabel('Width')).toBeFocused();
+  for (const name of ['3', 'feet']) await key(name);
+
+  const depth = page.getByLabel('Deepest depth');
+  await depth.tap();
+  // A hardware keyboard simply types.
+  await page.keyboard.type('1,250 in');
+  await page.getByRole('button', { name: '1.250 in' }).tap();
+  await expect(depth).toHaveValue('1.250 in');
+  // A screen turned in mid-entry keeps what was typed and the field.
+  await page.setViewportSize({ width: 844, height: 390 });
+  await expect(depth).toHaveValue('1.250 in');
+  await page.setViewportSize({ width: 390, height: 844 });
+  await key("don't know");
+  await expect(page.getByText('give or take 100 %')).toBeVisible();
+  await key('Done');
+  await expect(keys).toHaveCount(0);
+  await page.getByRole('button', { name: 'Save' }).tap();
+  await expect(page.getByText('1 in assumed')).toBeVisible();
+});
+
+test('several fingers, double taps and a key held down log nothing twice; a single finger does', async ({ page, context, server }) => {
+  await signIn(page);
+  await startBatch(page);
+  const placed = (await page.getByTestId('placed').boundingBox())!;
+  const hard = (await page.getByTestId('went-hard').boundingBox())!;
+  const middle = ({ x, y, width, height }: typeof placed) => ({ x: x + width / 2, y: y + height / 2 });
+  const cdp = await context.newCDPSession(page);
+  const touch = (type: 'touchStart' | 'touchEnd', touchPoints: { x: number; y: number }[]) => cdp.send('Input.dispatchTouchEvent', { type, touchPoints });
+  await touch('touchStart', [middle(placed)]);
+  await touch('touchStart', [middle(placed), middle(hard)]);
+  await touch('touchEnd', [middle(placed)]);
+  await touch('touchEnd', []);
+  await expect(page.getByTestId('placed')).toBeVisible();
+  await page.getByTestId('placed').dblclick();
+  await expect(page.getByTestId('placed')).toHaveCount(0);
+  await page.getByTestId('finished').focus();
+  for (let i = 0; i < 5; i += 1) await page.keyboard.down('Enter');
+  await page.keyboard.up('Enter');
+  await expect(page.getByText('with the firm')).toBeVisible();
+  await expect
+    .poll(async () => {
+      const { pourEvent } = await (await page.request.get(`${server}/api/v1/jobs/${DOCK}`)).json();
+      return Object.values(pourEvent as Record<string, { kind: string }>)
+        .map(({ kind }) => kind)
+        .sort();
+    })
+    .toEqual(['finished', 'placed', 'start']);
+});
+
+test('the screen is kept awake, asked for again on waking; what ran out meanwhile is told first, and the undo band takes a tap back', async ({
+  page,
+  context,
+}) => {
+  await page.clock.install({ time: new Date() });
+  await page.addInitScript(() => {
+    const asked = window as unknown as { asked: number; shown: DocumentVisibilityState };
+    asked.asked = 0;
+    asked.shown = 'visible';
+    Object.defineProperty(document, 'visibilityState', { get: () => asked.shown });
+    const wakeLock = { request: () => ((asked.asked += 1), Promise.resolve({ release: () => Promise.resolve() })) };
+    Object.defineProperty(navigator, 'wakeLock', { value: wakeLock });
+    Object.defineProperty(navigator, 'getBattery', { value: () => Promise.resolve(Object.assign(new EventTarget(), { level: 0.14, charging: false })) });
+  });
+  await signIn(page);
+  await context.setOffline(true);
+  await startBatchOffline(page, context);
+  const show = (shown: string): Promise<void> =>
+    page.evaluate((wanted) => {
+      (window as unknown as { shown: string }).shown = wanted;
+      document.dispatchEvent(new Event('visibilitychange'));
+    }, shown);
+  const asked = (): Promise<number> => page.evaluate(() => (window as unknown as { asked: number }).asked);
+  await expect.poll(asked).toBe(1);
+  await expect(page.getByText('Battery 14 %')).toBeVisible();
+  const minutes = await left(page);
+  await show('hidden');
+  await page.clock.fastForward((minutes + 3) * 60_000);
+  await show('visible');
+  await expect.poll(asked).toBe(2);
+  await expect(page.getByTestId('missed')).toContainText('time to place ended');
+  await expect(page.getByTestId('pail')).toHaveAttribute('aria-label', /min past/);
+  await page.getByTestId('missed').getByRole('button', { name: 'Understood' }).click();
+  await expect(page.getByTestId('missed')).toHaveCount(0);
+  await page.getByTestId('placed').click();
+  await page.getByTestId('undo').click();
+  await expect(page.getByTestId('placed')).toBeVisible();
+  await page.getByTestId('placed').click();
+  await page.clock.runFor(9000);
+  await expect(page.getByTestId('undo')).toHaveCount(0);
+});
+
+async function startBatchOffline(page: Page, context: { setOffline: (offline: boolean) => Promise<void> }): Promise<void> {
+  await context.setOffline(false);
+  await page.goto(`/jobs/${DOCK}/pour`);
+  await acknowledgeAll(page);
+  await expect(page.getByText('with the firm')).toBeVisible();
+  await page.getByRole('button', { name: 'Test the alarm' }).click();
+  await expect(page.getByText('turn the phone up')).toBeVisible();
+  await context.setOffline(true);
+  await page.getByTestId('start-batch').click();
+  await page.getByTestId('pail').waitFor();
+}
+
+test('two batches: the next to end has two thirds, the other a tap away; left-handed mirrors; a phone on its side keeps all events', async ({ page }) => {
+  await page.addInitScript(() => localStorage.setItem('tufa-phone', JSON.stringify({ mode: 'light', hand: 'left' })));
+  await signIn(page);
+  await startBatch(page);
+  await page.getByRole('button', { name: 'Next batch' }).click();
+  await page.getByTestId('start-batch').click();
+  const pail = page.getByTestId('pail');
+  await expect.poll(async () => Math.round((await pail.boundingBox())!.width)).toBe(260);
+  expect((await pail.boundingBox())!.x).toBe(0);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Batch 1');
+  await page.getByRole('button', { name: /^Batch 2:/ }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Batch 2');
+  await page.setViewportSize({ width: 844, height: 390 });
+  for (const id of ['placed', 'finished', 'went-hard']) await expect(page.getByTestId(id)).toBeInViewport({ ratio: 1 });
+});
+
+test('a browser that refuses to keep data says so and goes on', async ({ page }) => {
+  await page.addInitScript(() =>
+    Object.defineProperty(window, 'indexedDB', {
+      get: () => ({
+        open: () => {
+          throw new Error('refused');
+        },
+      }),
+    }),
+  );
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Lead' }).click();
+  await expect(page.getByRole('alert')).toContainText('refuses to keep data');
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+});
+
+test('a clash: both values on a sheet; mine is let go by a slide, not by a tap', async ({ page, browser, server }) => {
+  await signIn(page);
+  await page.goto(`/jobs/${DOCK}/edit`);
+  await page.getByLabel('Address').fill('Upper yard');
+  await page.context().setOffline(true);
+  await page.getByRole('button', { name: 'Save' }).click();
+  const other = await (await browser.newContext({ baseURL: server })).newPage();
+  await signIn(other, 'Mixer');
+  await other.goto(`/jobs/${DOCK}/edit`);
+  await other.getByLabel('Address').fill('Lower yard');
+  await other.getByRole('button', { name: 'Save' }).click();
+  await expect.poll(async () => (await jobOf(other.request, server, DOCK)).job.address).toBe('Lower yard');
+  await other.close();
+  await page.context().setOffline(false);
+  await page.getByRole('button', { name: 'Look at both' }).click({ timeout: 20_000 });
+  await expect(page.getByRole('dialog').getByRole('row').filter({ hasText: 'Address' })).toContainText('Lower yard');
+  const knob = (await page.getByTestId('slide').getByRole('button').boundingBox())!;
+  const y = knob.y + knob.height / 2;
+  await page.mouse.move(knob.x + 20, y);
+  await page.mouse.down();
+  await page.mouse.move(knob.x + 90, y, { steps: 3 });
+  await page.mouse.up();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await page.mouse.move(knob.x + 20, y);
+  await page.mouse.down();
+  await page.mouse.move(knob.x + 360, y, { steps: 5 });
+  await page.mouse.up();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.goto(`/jobs/${DOCK}/edit`);
+  await expect(page.getByLabel('Address')).toHaveValue('Lower yard');
+});
+
+test('an empty firm: three taps to the first answer; ready for no signal; keys and their sheet on a wide screen', async ({ browser }) => {
+  const { url, stop } = await startServer({ TUFA_EMPTY: '1' });
+  try {
+    const page = await (await browser.newContext({ baseURL: url, viewport: { width: 1280, height: 800 } })).newPage();
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Lead' }).click();
+    await page.getByRole('link', { name: 'Bench' }).click();
+    await page.getByRole('link', { name: /Window/ }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(/\d+ min/);
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await page.keyboard.press('g');
+    await page.keyboard.press('j');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('0 jobs');
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog')).toContainText('Strata handle');
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await page.goto('/firm');
+    await expect(page.getByTestId('ready')).toContainText('Ready for no signal');
+    await page.context().close();
+  } finally {
+    await stop();
+  }
+});
