@@ -112,19 +112,23 @@ test('strata: the bands lie in order, the handle stands at its value and its min
   const scale = strataScale(frame);
   expect(scale.fromX(scale.toX(17))).toBeCloseTo(17, 6);
   expect(
-    strataScene({ frame, columns, milestones: [{ name: 'foot', after_s: 4000 }], unit: 'min', chance: '1 in 10' })
+    strataScene({ frame, columns, unit: 'min', chance: '1 in 10' })
       .shapes.filter((s) => s.type === 'path' && s.pattern)
       .map((s) => (s.type === 'path' ? s.pattern : '')),
   ).toEqual(['set', 'stiff', 'mortar', 'wet']);
   const skins = (held: typeof columns): number =>
-    strataScene({ frame, columns: held, milestones: [], unit: 'min', chance: '1 in 10' }).shapes.filter(
-      (shape) => shape.type === 'label' && shape.label.code === 'strata.skin',
-    ).length;
+    strataScene({ frame, columns: held, unit: 'min', chance: '1 in 10' }).shapes.filter((shape) => shape.type === 'label' && shape.label.code === 'strata.skin')
+      .length;
   expect([skins(columns), skins(columns.slice(0, 5))]).toEqual([1, 0]);
   const close = { at: 20, flows_s: 600, finishes_s: 640, sets_s: 700 };
-  const labels = strataHandle({ frame, column: close, value: '88 °F', ticks: [], ghost: { at: 5, text: 'was 5, +3 min' } }).shapes.flatMap((s) =>
-    s.type === 'label' && s.weight === 800 ? [s] : [],
-  );
+  const labels = strataHandle({
+    frame,
+    column: close,
+    value: '88 °F',
+    ticks: [],
+    milestones: [{ name: 'foot', after_s: 4000 }],
+    ghost: { at: 5, text: 'was 5, +3 min' },
+  }).shapes.flatMap((s) => (s.type === 'label' && s.weight === 800 ? [s] : []));
   expect(labels.map(({ label }) => label.text)).toEqual(['88 °F', '10', '11', '12']);
   for (let i = 2; i < labels.length; i += 1) expect(labels[i]!.y - labels[i - 1]!.y).toBeGreaterThanOrEqual(labels[i]!.size * 0.9);
   expect(deepestOf(columns, 20) % 300).toBe(0);

@@ -47,11 +47,10 @@ export function deepestOf(columns: readonly Column[], value: number): number {
   return Math.ceil((near.sets_s * 1.5) / 300) * 300;
 }
 
-/** The bands that a finger does not move: flows, takes the tool, stiffens, set; the milestones' strip; the ruled edge. */
+/** The bands that a finger does not move: flows, takes the tool, stiffens, set; the ruled edge. */
 export function strataScene(input: {
   readonly frame: StrataFrame;
   readonly columns: readonly Column[];
-  readonly milestones: readonly { readonly name: string; readonly after_s: number }[];
   /** the word for minutes at the ruled edge */
   readonly unit: string;
   /** the chance that a batch placed up to the line is lost, in words */
@@ -151,6 +150,40 @@ export function strataScene(input: {
   }
   shapes.push({ type: 'label', x: scale.right - 10, y: scale.bottom - 12, label: { code: 'strata.set' }, size: 15, weight: 700, anchor: 'end', plate: true });
 
+  const major = frame.deepest_s > 7200 ? 60 : frame.deepest_s > 2400 ? 10 : 5;
+  shapes.push(
+    ...ruledEdge({
+      x: scale.right + 8,
+      from: TOP,
+      to: scale.bottom,
+      perUnit: (60 * (scale.bottom - TOP)) / frame.deepest_s,
+      major,
+      minor: major / 5,
+      unit: input.unit,
+    }),
+  );
+  return { width: frame.width, height: frame.height, title: { code: 'draw.strata' }, shapes };
+}
+
+/** What moves with the finger: the handle with its value, minutes and milestones, and the ghost of where it stood with the difference. */
+export function strataHandle(input: {
+  readonly frame: StrataFrame;
+  readonly column: Pick<Column, 'at' | 'flows_s' | 'finishes_s' | 'sets_s'>;
+  /** the value at the handle as a person reads it */
+  readonly value: string;
+  /** values along the foot; one that the handle's own would touch is left out */
+  readonly ticks: readonly { readonly at: number; readonly text: string }[];
+  readonly milestones: readonly { readonly name: string; readonly after_s: number }[];
+  readonly ghost: { readonly at: number; readonly text: string } | null;
+}): Scene {
+  const { frame, column, ghost } = input;
+  const scale = strataScale(frame);
+  const x = round(scale.toX(column.at));
+  const shapes: Shape[] = [];
+  if (ghost) {
+    const gx = round(scale.toX(ghost.at));
+    shapes.push({ type: 'path', d: `M${gx} ${TOP}V${scale.bottom}`, stroke: 'ink', width: 2, dash: '3 6' });
+  }
   const stripTop = scale.bottom + 12;
   shapes.push({
     type: 'path',
@@ -171,39 +204,6 @@ export function strataScene(input: {
     ] as const)
       shapes.push({ type: 'label', x: share * i + 9, y: stripTop + dy, label: { code, figures: { milestone: name, after_s } }, size: 14, weight });
   });
-  const major = frame.deepest_s > 7200 ? 60 : frame.deepest_s > 2400 ? 10 : 5;
-  shapes.push(
-    ...ruledEdge({
-      x: scale.right + 8,
-      from: TOP,
-      to: scale.bottom,
-      perUnit: (60 * (scale.bottom - TOP)) / frame.deepest_s,
-      major,
-      minor: major / 5,
-      unit: input.unit,
-    }),
-  );
-  return { width: frame.width, height: frame.height, title: { code: 'draw.strata' }, shapes };
-}
-
-/** What moves with the finger: the handle with its value and minutes, and the ghost of where it stood with the difference. */
-export function strataHandle(input: {
-  readonly frame: StrataFrame;
-  readonly column: Pick<Column, 'at' | 'flows_s' | 'finishes_s' | 'sets_s'>;
-  /** the value at the handle as a person reads it */
-  readonly value: string;
-  /** values along the foot; one that the handle's own would touch is left out */
-  readonly ticks: readonly { readonly at: number; readonly text: string }[];
-  readonly ghost: { readonly at: number; readonly text: string } | null;
-}): Scene {
-  const { frame, column, ghost } = input;
-  const scale = strataScale(frame);
-  const x = round(scale.toX(column.at));
-  const shapes: Shape[] = [];
-  if (ghost) {
-    const gx = round(scale.toX(ghost.at));
-    shapes.push({ type: 'path', d: `M${gx} ${TOP}V${scale.bottom}`, stroke: 'ink', width: 2, dash: '3 6' });
-  }
   const valueRoom = roomFor(input.value, 16) / 2;
   for (const { at, text } of input.ticks) {
     const tx = scale.toX(at);

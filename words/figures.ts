@@ -1,6 +1,6 @@
 import { print, printMoney, significant, typeset, type Figures, type Kind, type UnitSystem } from '@tufa/core/quantity';
 import { rest } from './rest';
-import { i18n, printWith, say } from './speak';
+import { forgetSaid, i18n, printWith, say } from './speak';
 
 /** Kinds by the unit that ends a figure's name. */
 const KINDS: readonly (readonly [string, Kind])[] = [
@@ -19,6 +19,7 @@ let currency = 'USD';
 /** The firm's system of units and currency, for every sentence from now on. */
 export function speakIn(settings: { system: UnitSystem; currency: string }): void {
   ({ system, currency } = settings);
+  forgetSaid();
 }
 
 export const unitSystem = (): UnitSystem => system;
@@ -36,6 +37,7 @@ export function printFigure(name: string, value: number | string): string {
 
 printWith(printFigure);
 i18n.addResourceBundle('en', 'translation', rest, true, true);
+forgetSaid();
 
 /** The sentence of a reason of the core. A stop question speaks with its own words. */
 export function sayReason({ code, figures }: { code: string; figures: Figures }): string {

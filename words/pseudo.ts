@@ -1,4 +1,4 @@
-import { i18n } from './speak';
+import { forgetSaid, i18n } from './speak';
 
 const MARKED: Readonly<Record<string, string>> = { a: 'à', e: 'é', i: 'î', o: 'ö', u: 'ü', A: 'Å', E: 'É', O: 'Ö', U: 'Û', c: 'ç' };
 const MORE = 'lorem ipsum dolor sit amet sed do eiusmod tempor ut labore et magna ';
@@ -18,4 +18,5 @@ export function longer(text: string): string {
 export function speakPseudo(): void {
   i18n.use({ type: 'postProcessor', name: 'pseudo', process: (value: unknown) => longer(String(value)) });
   i18n.options.postProcess = ['pseudo'];
+  forgetSaid();
 }

@@ -2,7 +2,7 @@ import { DEFAULT_CREW, DEFAULT_FIRM, strataDomain, STRATA_QUANTITIES, windowFor,
 import { ASSUMED, shelfOf } from '@tufa/contract/assemble';
 import { say, printFigure } from '@tufa/words';
 import { useLocalSearchParams } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { dontKnow, Quantities } from '../day/Quantities';
 import { StrataView } from '../day/StrataView';
@@ -22,6 +22,7 @@ export function WindowScreen() {
   const [values, setValues] = useState<Partial<WindowQuestion>>({});
   const sheet = (sheets.find(({ id }) => id === sheetId) ?? sheets[0])?.sheet;
   const settings = Object.values(firm.data.firm)[0]?.settings ?? DEFAULT_FIRM;
+  const followed = useDeferredValue(values);
   const question = useMemo<WindowQuestion | null>(
     () =>
       sheet
@@ -35,10 +36,10 @@ export function WindowScreen() {
             sun: false,
             crew: DEFAULT_CREW,
             acceptedChance: settings.acceptedChance,
-            ...values,
+            ...followed,
           }
         : null,
-    [sheet, values, settings.acceptedChance],
+    [sheet, followed, settings.acceptedChance],
   );
   const answer = useMemo(() => (question ? windowFor(question) : null), [question]);
   const domain = sheet ? strataDomain(sheet, quantity) : null;
@@ -66,13 +67,14 @@ export function WindowScreen() {
           <StrataView
             question={question}
             quantity={quantity}
+            value={values[quantity] ?? question[quantity]}
             domain={domain}
             ghost={null}
             answer={answer}
             onChange={(value) => setValues({ ...values, [quantity]: value })}
           />
           <Quantities
-            question={question}
+            question={{ ...question, ...values }}
             quantity={quantity}
             available={STRATA_QUANTITIES.filter((one) => strataDomain(sheet, one) !== null)}
             assumed={Object.keys(ASSUMED).filter((kind) => values[kind as StrataQuantity] === undefined)}

@@ -3,7 +3,7 @@ import type { ConditionKind } from '@tufa/contract/assemble';
 import { Problem } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
 import { useRouter, type Href } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { change, usePerson, write } from '../outbox/useFirm';
@@ -41,7 +41,9 @@ function Day({ view }: { view: JobView }) {
     () => (finding && sheet?.water ? questionFor({ input: view.input, takeOff: finding.takeOff, sheet, share }) : null),
     [view.input, finding, sheet, share],
   );
-  const question = useMemo<WindowQuestion | null>(() => (kept ? { ...kept, ...tried } : null), [kept, tried]);
+  // The figure under the thumb changes at once; what follows from it a frame later, so that a tap is never waited for.
+  const followed = useDeferredValue(tried);
+  const question = useMemo<WindowQuestion | null>(() => (kept ? { ...kept, ...followed } : null), [kept, followed]);
   const answer = useMemo(() => {
     try {
       return question ? windowFor(question) : null;
@@ -105,6 +107,7 @@ function Day({ view }: { view: JobView }) {
               <StrataView
                 question={question}
                 quantity={quantity}
+                value={tried[quantity] ?? kept[quantity]}
                 domain={domain}
                 ghost={tried[quantity] !== undefined && tried[quantity] !== kept[quantity] ? kept[quantity] : null}
                 answer={answer}
@@ -119,7 +122,7 @@ function Day({ view }: { view: JobView }) {
         foot: (
           <View className="gap-2">
             <Quantities
-              question={question}
+              question={{ ...kept, ...tried }}
               quantity={quantity}
               available={STRATA_QUANTITIES.filter((one) => strataDomain(sheet, one) !== null)}
               assumed={READINGS.filter((kind) => view.input.conditions[kind].source === 'assumed' && tried[kind as keyof Try] === undefined)}

@@ -11,13 +11,18 @@ import { quantityText, tickText } from './quantityText';
 export const snap = (value: number, { least, most, step }: StrataDomain): number =>
   Math.min(most, Math.max(least, least + Math.round((value - least) / step) * step));
 
+const SHOWN = ['grind', 'foot', 'vehicles'] as const;
+
+/** The permissions told under the strata, as far as the sheet has them. */
+export const milestonesOf = ({ milestones }: WindowAnswer): WindowAnswer['milestones'] =>
+  SHOWN.flatMap((name) => milestones.filter((one) => one.name === name));
+
 /** A finger goes to and fro over the same values: each is computed once. */
 function remembered<T>(compute: (at: number) => T): (at: number) => T {
   const held = new Map<number, T>();
   return (at) => {
-    const known = held.get(at) ?? compute(at);
-    held.set(at, known);
-    return known;
+    if (!held.has(at)) held.set(at, compute(at));
+    return held.get(at) as T;
   };
 }
 
@@ -32,6 +37,7 @@ const over = { position: 'absolute', top: 0, left: 0, pointerEvents: 'none' } as
 export function StrataSlider({
   question,
   quantity,
+  value: pressed,
   domain,
   ghost,
   answer,
@@ -43,6 +49,8 @@ export function StrataSlider({
 }: {
   question: WindowQuestion;
   quantity: StrataQuantity;
+  /** the value as it stands under the thumb, which keys count on from */
+  value: number;
   domain: StrataDomain;
   ghost: number | null;
   answer: WindowAnswer;
@@ -57,36 +65,42 @@ export function StrataSlider({
   const moving = useRef<MovingScene | null>(null);
   const value = question[quantity];
   const column = columnOf(value, answer);
-  // Painted in the look's own colours and fonts: again when either comes or changes.
-  usePhone();
-  const [, setFonts] = useState(false);
+  const { mode } = usePhone();
+  const [fonts, setFonts] = useState(false);
   useEffect(() => void document.fonts.ready.then(() => setFonts(true)), []);
 
   const handleAt = useMemo(() => {
-    const columnAt = remembered((at) => columnOf(at, windowFor({ ...question, [quantity]: at })));
+    const answerAt = remembered((at) => windowFor({ ...question, [quantity]: at }));
+    const columnAt = (at: number) => columnOf(at, answerAt(at));
     const former = ghost === null ? null : { column: columnAt(ghost), text: say('day.former', { value: tickText(quantity, ghost) }) };
-    return (at: number, drawn: StrataFrame) => {
+    return remembered((at) => {
+      if (!frame) return null;
       const here = columnAt(at);
       const more = former ? Math.round((here.flows_s - former.column.flows_s) / 60) : 0;
       const difference = more === 0 ? '' : `, ${more > 0 ? '+' : '\u2212'}${Math.abs(more)} ${say('unit.min')}`;
       return strataHandle({
-        frame: drawn,
+        frame,
         column: here,
         value: tickText(quantity, at),
         ticks,
+        milestones: milestonesOf(answerAt(at)),
         ghost: former ? { at: former.column.at, text: `${former.text}${difference}` } : null,
       });
-    };
-  }, [question, quantity, ghost, ticks]);
+    });
+  }, [question, quantity, ghost, ticks, frame]);
 
   const latest = useRef({ frame, domain, handleAt, onChange, value });
   useLayoutEffect(() => {
     latest.current = { frame, domain, handleAt, onChange, value };
+  });
+  useLayoutEffect(() => {
     if (!frame) return;
     moving.current ??= new MovingScene(picture.current as HTMLCanvasElement);
     moving.current.fit(frame);
-    moving.current.show(handleAt(value, frame));
-  });
+    const scene = handleAt(value);
+    if (scene) moving.current.show(scene);
+    // Painted in the look's own colours and fonts: again when either comes or changes.
+  }, [frame, handleAt, value, mode, fonts]);
 
   // Listened to directly and once: a drawing that follows a finger has no time for the way through the component tree,
   // and a sync that arrives in mid-drag must not end it.
@@ -100,7 +114,8 @@ export function StrataSlider({
       const next = snap(strataScale(drawn).fromX(event.clientX - left), steps);
       if (next === at) return;
       at = next;
-      moving.current?.show(handle(next, drawn));
+      const scene = handle(next);
+      if (scene) moving.current?.show(scene);
     };
     const down = (event: PointerEvent): void => {
       // Read once: asking at every move would lay the page out anew each time.
@@ -111,9 +126,12 @@ export function StrataSlider({
     };
     const lift = ({ type }: PointerEvent): void => {
       element.removeEventListener('pointermove', follow);
-      const { frame: drawn, onChange: change, handleAt: handle, value: before } = latest.current;
+      const { onChange: change, handleAt: handle, value: before } = latest.current;
       if (at !== null && type === 'pointerup') change(at);
-      else if (drawn) moving.current?.show(handle(before, drawn));
+      else {
+        const scene = handle(before);
+        if (scene) moving.current?.show(scene);
+      }
       at = null;
     };
     const listeners = { pointerdown: down, pointerup: lift, pointercancel: lift } as const;
@@ -128,7 +146,7 @@ export function StrataSlider({
     const end = event.key === 'Home' ? domain.least : event.key === 'End' ? domain.most : null;
     if (move === undefined && end === null) return;
     event.preventDefault();
-    onChange(end ?? snap(value + (move ?? 0) * domain.step, domain));
+    onChange(end ?? snap(pressed + (move ?? 0) * domain.step, domain));
   };
   const said = (time_s: number): string => printFigure('t_s', time_s);
   return (

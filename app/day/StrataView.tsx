@@ -10,14 +10,13 @@ import { SceneView } from '../parts/SceneView';
 import { useSize } from '../parts/useSize';
 import { T } from '../parts/T';
 import { quantityText, sayChance, tickText } from './quantityText';
-import { snap, StrataSlider } from './StrataSlider';
-
-const SHOWN = ['grind', 'foot', 'vehicles'] as const;
+import { milestonesOf, snap, StrataSlider } from './StrataSlider';
 
 /** The strata: its bands across one quantity, the handle over them, the table behind them. */
 export function StrataView({
   question,
   quantity,
+  value,
   domain,
   ghost,
   answer,
@@ -25,6 +24,8 @@ export function StrataView({
 }: {
   question: WindowQuestion;
   quantity: StrataQuantity;
+  /** the value as it stands under the thumb; the question may follow a frame later */
+  value: number;
   domain: StrataDomain;
   ghost: number | null;
   answer: WindowAnswer;
@@ -42,7 +43,6 @@ export function StrataView({
   const columns = useMemo(() => strataOf({ question: held, quantity, domain: { least, most, step }, samples: 25 }), [held, quantity, least, most, step]);
   const deepest_s = useMemo(() => deepestOf(columns, held[quantity]), [columns, held, quantity]);
   const frame = useMemo(() => (size ? { width: size.width, height: size.height, least, most, deepest_s } : null), [size, least, most, deepest_s]);
-  const milestones = useMemo(() => SHOWN.flatMap((name) => answer.milestones.filter((one) => one.name === name)), [answer]);
   const ticks = useMemo(
     () =>
       [0.1, 0.4, 0.7, 0.97].map((share) => {
@@ -54,8 +54,8 @@ export function StrataView({
   const chance = sayChance(question.acceptedChance);
   const bands = useMemo(() => {
     if (!frame) return null;
-    return strataScene({ frame, columns, milestones, unit: say('unit.min'), chance });
-  }, [frame, columns, milestones, chance]);
+    return strataScene({ frame, columns, unit: say('unit.min'), chance });
+  }, [frame, columns, chance]);
   const said = (time_s: number): string => printFigure('t_s', time_s);
   return (
     <View>
@@ -63,6 +63,7 @@ export function StrataView({
         <StrataSlider
           question={question}
           quantity={quantity}
+          value={value}
           domain={domain}
           ghost={ghost}
           answer={answer}
@@ -88,6 +89,7 @@ export function StrataView({
                 column: columnOf(question[quantity], answer),
                 value: tickText(quantity, question[quantity]),
                 ticks,
+                milestones: milestonesOf(answer),
                 ghost: null,
               });
               saveSvg({ ...bands, shapes: [...bands.shapes, ...handle.shapes] }, say('day.svgName'));

@@ -1,4 +1,4 @@
-import { marksOf, type Scene } from '@tufa/draw';
+import { marksOf, type Mark, type Scene } from '@tufa/draw';
 import { speak } from './dress';
 
 /**
@@ -8,6 +8,8 @@ import { speak } from './dress';
 export class MovingScene {
   private readonly context: CanvasRenderingContext2D;
   private readonly colours = new Map<string, string>();
+  /** a finger comes back to the same values: their words are made once for each look */
+  private marks = new WeakMap<Scene, readonly Mark[]>();
 
   constructor(private readonly canvas: HTMLCanvasElement) {
     this.context = canvas.getContext('2d') as CanvasRenderingContext2D;
@@ -21,12 +23,14 @@ export class MovingScene {
     canvas.height = Math.round(height * dots);
     context.scale(dots, dots);
     colours.clear();
+    this.marks = new WeakMap();
   }
 
   show(scene: Scene): void {
     const { context } = this;
     context.clearRect(0, 0, scene.width, scene.height);
-    const marks = marksOf(scene, { speak, colour: (paint) => this.colour(paint), pattern: (name) => name });
+    const marks = this.marks.get(scene) ?? marksOf(scene, { speak, colour: (paint) => this.colour(paint), pattern: (name) => name });
+    this.marks.set(scene, marks);
     for (const { tag, attributes, text } of marks) {
       const of = (name: string): number => Number(attributes[name]);
       const [fill, stroke] = [String(attributes['fill']), String(attributes['stroke'] ?? 'none')];
