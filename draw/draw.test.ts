@@ -139,7 +139,7 @@ test('ruler, vessel and life stay inside their boxes and count', () => {
   const marks = ruledEdge({ x: 0, from: 0, to: 100, perUnit: 10, major: 5, minor: 1, unit: 'ft' }).flatMap((s) => (s.type === 'label' ? [s.label.text] : []));
   expect(marks).toEqual(['0 ft', '5', '10']);
   for (const scene of [
-    vesselScene({ width: 100, height: 300, pail_m3: 0.0189, water_m3: 0.002, mixed_m3: 0.007 }),
+    vesselScene({ width: 100, height: 300, pail_m3: 0.0189, water_m3: 0.002, mixed_m3: 0.007, unit_m3: 0.001, unit: 'L' }),
     lifeScene({ width: 300, height: 64, planPlace_s: 400, planFinish_s: 600, placed_s: 350, ended_s: 900, lost: true }),
   ])
     expect(numbersOf(scene).every((value) => Number.isFinite(value) && value <= Math.max(scene.width, scene.height) + 8)).toBe(true);

@@ -25,8 +25,10 @@ export function ruledEdge(input: {
   mirror?: boolean;
   /** written after the zero, so that no figure stands without its unit */
   unit?: string;
+  /** counts upward from the zero, as a pail fills */
+  upward?: boolean;
 }): Shape[] {
-  const { x, from, to, perUnit, major, minor, zeroAt = from, labels = true, mirror = false, unit = '' } = input;
+  const { x, from, to, perUnit, major, minor, zeroAt = from, labels = true, mirror = false, unit = '', upward = false } = input;
   const shapes: Shape[] = [];
   const side = mirror ? -1 : 1;
   let d = `M${x} ${from}V${to}`;
@@ -40,7 +42,7 @@ export function ruledEdge(input: {
         type: 'label',
         x: x + side * 22,
         y: y + 5,
-        label: { text: `${Number((i * minor).toFixed(3))}${i === 0 && unit ? ` ${unit}` : ''}` },
+        label: { text: `${Number((upward ? -i * minor : i * minor).toFixed(3)) + 0}${i === 0 && unit ? ` ${unit}` : ''}` },
         size: 14,
         weight: 600,
         anchor: mirror ? 'end' : 'start',

@@ -1,6 +1,6 @@
 /** English for everything that computes, draws or prints. Figures come in as {{name}} already printed with their unit. */
 export const rest = {
-  unit: { min: 'min', mm: 'mm', s: 's', h: 'h', bags: 'bags', bag: 'bag', hands: 'hands', packets: 'packets a bag', deg: '°' },
+  unit: { min: 'min', mm: 'mm', L: 'L', qt: 'qt', s: 's', h: 'h', bags: 'bags', bag: 'bag', hands: 'hands', packets: 'packets a bag', deg: '°' },
   firm: {
     title: 'Firm',
     who: 'Signed in as {{name}}',
@@ -18,6 +18,8 @@ export const rest = {
     left: 'Left',
     unsent: 'Unsent',
     allSent: 'Everything is with the firm',
+    pail: 'The pail holds',
+    lift: 'Heaviest to lift',
     install: 'Install Tufa on this phone',
     help: 'On this phone: {{count}} unsent, oldest {{age}}',
   },
@@ -296,6 +298,16 @@ export const rest = {
       h: 'hours',
       min: 'minutes',
       d: 'days',
+      gal: 'gallons',
+      qt: 'quarts',
+      oz: 'ounces',
+      cup: 'cups',
+      tsp: 'teaspoons',
+      L: 'litres',
+      mL: 'millilitres',
+      lb: 'pounds',
+      kg: 'kilograms',
+      g: 'grams',
     },
   },
   field: {

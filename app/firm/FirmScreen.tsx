@@ -8,6 +8,7 @@ import { useInstall } from '../parts/install';
 import { Screen } from '../parts/Screen';
 import { Standing } from '../parts/Standing';
 import { Answer, T } from '../parts/T';
+import { FirmNumbers } from './FirmNumbers';
 import { ReadyCheck } from './ReadyCheck';
 import { MODES, setPhone, usePhone } from '../parts/useSettings';
 
@@ -58,6 +59,7 @@ export function FirmScreen() {
           onChange={(system) => void write(change('firm', 'change', own.id, { settings: { ...own.settings, system } }))}
         />
       ) : null}
+      {own ? <FirmNumbers own={own} /> : null}
       <ReadyCheck />
       {install ? <Button label={say('firm.install')} onPress={install} /> : null}
       <View role="status">

@@ -2,7 +2,8 @@ import { say } from '@tufa/words';
 import { useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { usePhone } from '../parts/useSettings';
-import { markOf, rulerOf, toldIn, withDigit, withMark, withoutLast, withUnit } from './edit';
+import { useOnSide } from '../parts/useSize';
+import { markOf, rulerOf, toldIn, withDigit, withMark, withoutLast, withUnit, type Entry } from './edit';
 import { keepsFocus, moveFrom } from './keypad';
 import { RulerStrip } from './RulerStrip';
 import { useKeypadTarget, type Target } from './target';
@@ -17,6 +18,7 @@ const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0'] as const;
 
 function Keys({ target }: { target: Target }) {
   const { hand } = usePhone();
+  const onSide = useOnSide();
   const [clash, setClash] = useState<readonly [string, string] | null>(null);
   const { text, entry, input, onDontKnow } = target;
   // The caret's own place counts: what stands after it stays.
@@ -39,7 +41,7 @@ function Keys({ target }: { target: Target }) {
       role="group"
       aria-label={say('keypad.name')}
       testID="keypad"
-      className={`w-full max-w-[480px] gap-2 border-t-2 border-ink bg-sunk p-1 pt-2 ${hand === 'right' ? 'self-end' : 'self-start'}`}
+      className={`keypad ${onSide ? 'w-[400px]' : 'w-full'} max-w-[480px] gap-2 border-t-2 border-ink bg-sunk p-1 pt-2 ${hand === 'right' ? 'self-end' : 'self-start'}`}
       {...keepsFocus}
     >
       {clash ? (
@@ -48,6 +50,15 @@ function Keys({ target }: { target: Target }) {
         </Text>
       ) : null}
       {strip ? <RulerStrip strip={strip} mark={markOf(text, strip, entry)} onMark={(mark) => target.onText(withMark(text, mark, strip, entry))} /> : null}
+      {entry.rail.length > RAIL ? (
+        <View className={`${row} gap-2`}>
+          {entry.rail.slice(RAIL).map((name) => (
+            <View key={name} className="flex-1">
+              <UnitKey name={name} entry={entry} told={toldIn(text, name, entry)} onPress={() => unit(name)} />
+            </View>
+          ))}
+        </View>
+      ) : null}
       <View className={`${row} gap-2`}>
         <View className="w-[208px] flex-row flex-wrap gap-2">
           {DIGITS.map((digit) => (
@@ -62,30 +73,35 @@ function Keys({ target }: { target: Target }) {
           <Key label={say('keypad.done')} small act onPress={() => (target.onDone ?? (() => input.blur()))()} />
         </View>
         <View className="min-w-[64px] flex-1 gap-2">
-          {entry.rail.map((name) => {
-            const told = toldIn(text, name, entry);
-            return (
-              <Pressable
-                key={name}
-                role="button"
-                tabIndex={-1}
-                aria-label={say(`keypad.unit.${name}`)}
-                onPress={() => unit(name)}
-                className="min-h-[64px] items-center justify-center border-2 border-ink bg-ground active:bg-selected"
-              >
-                <Text className="font-head text-[20px] leading-[24px] font-bold text-ink">{entry.kind === 'temperature' ? `°${name}` : name}</Text>
-                {told ? (
-                  <Text numberOfLines={1} className="font-head text-[15px] leading-[18px] text-faint">
-                    {told}
-                  </Text>
-                ) : null}
-              </Pressable>
-            );
-          })}
+          {entry.rail.slice(0, RAIL).map((name) => (
+            <UnitKey key={name} name={name} entry={entry} told={toldIn(text, name, entry)} onPress={() => unit(name)} />
+          ))}
           {entry.kind === 'temperature' ? <Key label={'\u2212'} name={say('keypad.minus')} fill onPress={() => edit((before) => flipped(before))} /> : null}
         </View>
       </View>
     </View>
+  );
+}
+
+/** Units beside the digits; what a field allows beyond them stands in a row above. */
+const RAIL = 4;
+
+function UnitKey({ name, entry, told, onPress }: { name: string; entry: Entry; told: string | null; onPress: () => void }) {
+  return (
+    <Pressable
+      role="button"
+      tabIndex={-1}
+      aria-label={say(`keypad.unit.${name}`)}
+      onPress={onPress}
+      className="min-h-[64px] items-center justify-center border-2 border-ink bg-ground active:bg-selected"
+    >
+      <Text className="font-head text-[20px] leading-[24px] font-bold text-ink">{entry.kind === 'temperature' ? `°${name}` : name}</Text>
+      {told ? (
+        <Text numberOfLines={1} className="font-head text-[15px] leading-[18px] text-faint">
+          {told}
+        </Text>
+      ) : null}
+    </Pressable>
   );
 }
 

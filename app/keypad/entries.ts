@@ -2,7 +2,7 @@ import { unitSystem } from '@tufa/words';
 import type { Entry } from './edit';
 
 /** What a typed figure is, by where it stands: a bare number means what a person of the trade means there. */
-export type Typed = 'side' | 'depth' | 'temperature' | 'opens';
+export type Typed = 'side' | 'depth' | 'temperature' | 'opens' | 'volume' | 'mass';
 
 const ENTRIES: Readonly<Record<Typed, Record<'us' | 'metric', Entry>>> = {
   side: {
@@ -16,6 +16,14 @@ const ENTRIES: Readonly<Record<Typed, Record<'us' | 'metric', Entry>>> = {
   temperature: {
     us: { kind: 'temperature', own: 'F', rail: ['F', 'C'] },
     metric: { kind: 'temperature', own: 'C', rail: ['C', 'F'] },
+  },
+  volume: {
+    us: { kind: 'volume', own: 'gal', rail: ['gal', 'qt', 'oz', 'L', 'cup', 'tsp', 'mL'] },
+    metric: { kind: 'volume', own: 'L', rail: ['L', 'mL', 'gal', 'qt', 'oz', 'cup', 'tsp'] },
+  },
+  mass: {
+    us: { kind: 'mass', own: 'lb', rail: ['lb', 'oz', 'kg', 'g'] },
+    metric: { kind: 'mass', own: 'kg', rail: ['kg', 'g', 'lb', 'oz'] },
   },
   opens: {
     us: { kind: 'duration', own: 'h', rail: ['h', 'min', 'd'] },

@@ -99,17 +99,21 @@ function TicketView({ view, finding, chosen, sheet }: { view: JobView; finding: 
   const { ticket, window } = chosen;
   const { hand } = usePhone();
   const [ticked, setTicked] = useState<readonly string[]>([]);
+  const metric = unitSystem() === 'metric';
   const water = ticket.lines.find((line) => line.code === 'water');
   const scene = useMemo(
     () =>
       vesselScene({
-        width: 108,
+        width: 156,
         height: 330,
         pail_m3: view.input.firm.pail_m3,
         water_m3: water?.code === 'water' ? water.volume_m3 : 0,
         mixed_m3: window.batch.volume_m3,
+        unit_m3: metric ? 0.001 : 8 * MARK_M3.us,
+        unit: say(metric ? 'unit.L' : 'unit.qt'),
+        mirror: hand === 'left',
       }),
-    [view.input.firm.pail_m3, water, window.batch.volume_m3],
+    [view.input.firm.pail_m3, water, window.batch.volume_m3, metric, hand],
   );
   return (
     <View className="gap-2">

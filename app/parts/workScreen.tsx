@@ -2,6 +2,8 @@ import { say } from '@tufa/words/speak';
 import { Component, lazy, Suspense, type ComponentType, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { Button } from './Button';
+import { usePhone } from './useSettings';
+import { useOnSide } from './useSize';
 import { T } from './T';
 
 type Work = typeof import('../work');
@@ -14,13 +16,17 @@ export function workScreen(name: Exclude<keyof Work, 'JobDrawing' | 'Keypad' | '
   const Loaded = lazy(() => loadWork().then((work) => ({ default: work[name] as ComponentType })));
   const Keypad = lazy(() => loadWork().then((work) => ({ default: work.Keypad })));
   return function WorkRoute() {
+    const onSide = useOnSide();
+    const { hand } = usePhone();
     return (
       <Fetched>
         <Suspense fallback={<Fetching />}>
-          <View className="flex-1">
-            <Loaded />
+          <View className={`h-full w-full flex-1 ${onSide ? (hand === 'right' ? 'flex-row' : 'flex-row-reverse') : ''}`}>
+            <View className="flex-1">
+              <Loaded />
+            </View>
+            <Keypad />
           </View>
-          <Keypad />
         </Suspense>
       </Fetched>
     );

@@ -4,13 +4,13 @@ import { format } from 'date-fns/format';
 import { useRouter, type Href } from 'expo-router';
 import Head from 'expo-router/head';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { Pressable, Text, useWindowDimensions, View } from 'react-native';
+import { Pressable, Text, View } from 'react-native';
 import { usePerson } from '../outbox/useFirm';
 import { Word } from '../parts/Button';
 import { useAnswerFocus } from '../parts/focusAnswer';
 import type { JobView } from '../parts/useJob';
 import { usePhone } from '../parts/useSettings';
-import { useSize, useWide } from '../parts/useSize';
+import { useOnSide, useSize, useWide } from '../parts/useSize';
 import { SunSwitch } from '../parts/SunSwitch';
 import { Returned, SyncLine } from '../parts/SyncLine';
 import { T } from '../parts/T';
@@ -49,7 +49,7 @@ export function RunningBatch({
   const person = usePerson();
   const wide = useWide();
   const { hand } = usePhone();
-  const { width, height } = useWindowDimensions();
+  const onSide = useOnSide();
   const { size, onLayout } = useSize();
   const screen = useRef<View>(null);
   useOneFinger(screen);
@@ -105,8 +105,6 @@ export function RunningBatch({
   const then = Math.max(0, Math.round((clock.finishBy_s - clock.placeBy_s) / 60));
   const warn = reading.left_s < WARN_S;
   const planned = chosen.batches.count;
-  // A phone on its side has its events beside the pail, under the same thumb.
-  const onSide = width > height && height < 560;
   const side = hand === 'right' ? 'flex-row' : 'flex-row-reverse';
   const mainWidth = size ? (others.length > 0 ? Math.round((size.width * 2) / 3) : size.width) : 0;
   const events = <BigEvents placed={placed} busy={busy} noting={noting} onTap={(kind, text) => void tap(kind, text)} onNoteEnd={() => setNoting(false)} />;

@@ -1,0 +1,63 @@
+import type { RowOf } from '@tufa/contract/entities';
+import { print, typeset } from '@tufa/core/quantity';
+import { say, unitSystem } from '@tufa/words';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { change, write } from '../outbox/useFirm';
+import { QuantityField } from '../parts/QuantityField';
+import { readWithin } from '../parts/quantityText';
+import { FieldProblem } from '../parts/useWireForm';
+
+/** The firm's figures that limit a batch: what the pail holds and what one person lifts. */
+export function FirmNumbers({ own }: { own: RowOf<'firm'> }) {
+  return (
+    <View className="flex-row flex-wrap gap-2">
+      <One own={own} name="pail_m3" label={say('firm.pail')} as="volume" least={0.001} most={1} />
+      <One own={own} name="lift_kg" label={say('firm.lift')} as="mass" least={1} most={1000} />
+    </View>
+  );
+}
+
+function One({
+  own,
+  name,
+  label,
+  as,
+  ...bounds
+}: {
+  own: RowOf<'firm'>;
+  name: 'pail_m3' | 'lift_kg';
+  label: string;
+  as: 'volume' | 'mass';
+  least: number;
+  most: number;
+}) {
+  const held = own.settings[name];
+  const [typed, setTyped] = useState<{ text: string; fault: string | undefined } | null>(null);
+  const shown = (): string => {
+    if (held === null) return '';
+    const { digits, unit } = print({ kind: as, value: held, system: unitSystem() });
+    return typeset(`${digits} ${unit}`);
+  };
+  const take = (): void => {
+    if (!typed) return;
+    try {
+      const value = readWithin({ field: name, text: typed.text, as, ...bounds });
+      void write(change('firm', 'change', own.id, { settings: { ...own.settings, [name]: value } })).then(() => setTyped(null));
+    } catch (error) {
+      if (!(error instanceof FieldProblem)) throw error;
+      setTyped({ text: typed.text, fault: error.sentence });
+    }
+  };
+  return (
+    <QuantityField
+      label={label}
+      as={as}
+      value={typed?.text ?? shown()}
+      onChange={(text) => setTyped({ text, fault: undefined })}
+      onBlur={take}
+      onSubmit={take}
+      fault={typed?.fault}
+    />
+  );
+}
