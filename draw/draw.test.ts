@@ -112,13 +112,12 @@ test('strata: the bands lie in order, the handle stands at its value and its min
   const scale = strataScale(frame);
   expect(scale.fromX(scale.toX(17))).toBeCloseTo(17, 6);
   expect(
-    strataScene({ frame, columns, unit: 'min', chance: '1 in 10' })
+    strataScene({ frame, columns, unit: 'min' })
       .shapes.filter((s) => s.type === 'path' && s.pattern)
       .map((s) => (s.type === 'path' ? s.pattern : '')),
   ).toEqual(['set', 'stiff', 'mortar', 'wet']);
   const skins = (held: typeof columns): number =>
-    strataScene({ frame, columns: held, unit: 'min', chance: '1 in 10' }).shapes.filter((shape) => shape.type === 'label' && shape.label.code === 'strata.skin')
-      .length;
+    strataScene({ frame, columns: held, unit: 'min' }).shapes.filter((shape) => shape.type === 'label' && shape.label.code === 'strata.skin').length;
   expect([skins(columns), skins(columns.slice(0, 5))]).toEqual([1, 0]);
   const close = { at: 20, flows_s: 600, finishes_s: 640, sets_s: 700 };
   const labels = strataHandle({
@@ -127,6 +126,7 @@ test('strata: the bands lie in order, the handle stands at its value and its min
     value: '88 °F',
     ticks: [],
     milestones: [{ name: 'foot', after_s: 4000 }],
+    chance: '1 in 10',
     ghost: { at: 5, text: 'was 5, +3 min' },
   }).shapes.flatMap((s) => (s.type === 'label' && s.weight === 800 ? [s] : []));
   expect(labels.map(({ label }) => label.text)).toEqual(['88 °F', '10', '11', '12']);

@@ -53,8 +53,6 @@ export function strataScene(input: {
   readonly columns: readonly Column[];
   /** the word for minutes at the ruled edge */
   readonly unit: string;
-  /** the chance that a batch placed up to the line is lost, in words */
-  readonly chance: string;
 }): Scene {
   const { frame, columns } = input;
   const scale = strataScale(frame);
@@ -123,17 +121,6 @@ export function strataScene(input: {
       plate: true,
     });
   }
-  const last = columns.at(-1) as Column;
-  shapes.push({
-    type: 'label',
-    x: scale.right - 6,
-    y: Math.max(scale.toY(last.flows_s) - 7, TOP + 15),
-    label: { code: 'strata.safe', figures: { chance: input.chance } },
-    size: 14,
-    weight: 700,
-    anchor: 'end',
-    plate: true,
-  });
   // Names stand where their band is thick enough to hold them, at the quieter end.
   const names: [string, (c: Column) => number, (c: Column) => number][] = [
     ['strata.flows', zero, (c) => c.flows_s],
@@ -175,6 +162,8 @@ export function strataHandle(input: {
   readonly ticks: readonly { readonly at: number; readonly text: string }[];
   readonly milestones: readonly { readonly name: string; readonly after_s: number }[];
   readonly ghost: { readonly at: number; readonly text: string } | null;
+  /** the chance that a batch placed up to the line is lost, in words */
+  readonly chance: string;
 }): Scene {
   const { frame, column, ghost } = input;
   const scale = strataScale(frame);
@@ -255,6 +244,19 @@ export function strataHandle(input: {
       plate: true,
     });
   }
+  // The safe share's chance at its line, on whichever side of the handle has room for it.
+  const safeAt = x < scale.right - 190 ? scale.right - 6 : x > 250 ? x - 14 : null;
+  if (safeAt !== null)
+    shapes.push({
+      type: 'label',
+      x: safeAt,
+      y: Math.max(scale.toY(column.flows_s) - 8, TOP + 15),
+      label: { code: 'strata.safe', figures: { chance: input.chance } },
+      size: 14,
+      weight: 700,
+      anchor: 'end',
+      plate: true,
+    });
   if (ghost) {
     const room = roomFor(ghost.text, 14) / 2;
     const gx = Math.min(Math.max(scale.toX(ghost.at), room), scale.right - room);

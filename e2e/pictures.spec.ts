@@ -37,6 +37,8 @@ test('Pour looks as it did at four levels', async ({ page, context }) => {
   await acknowledgeAll(page);
   await expect(page.getByText('with the firm')).toBeVisible();
   await context.setOffline(true);
+  // From here on time moves only when it is told to.
+  await page.clock.pauseAt(new Date('2026-05-12T12:30:00Z'));
   await page.getByTestId('start-batch').click();
   await page.getByTestId('pail').waitFor();
   await page.clock.runFor(9000);

@@ -5,7 +5,7 @@ import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode }
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
 import { MovingScene } from '../parts/MovingScene';
 import { usePhone } from '../parts/useSettings';
-import { quantityText, tickText } from './quantityText';
+import { quantityText, sayChance, tickText } from './quantityText';
 
 /** Snaps to the step a thumb can set. */
 export const snap = (value: number, { least, most, step }: StrataDomain): number =>
@@ -84,6 +84,7 @@ export function StrataSlider({
         value: tickText(quantity, at),
         ticks,
         milestones: milestonesOf(answerAt(at)),
+        chance: sayChance(question.acceptedChance),
         ghost: former ? { at: former.column.at, text: `${former.text}${difference}` } : null,
       });
     });

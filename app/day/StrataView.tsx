@@ -51,11 +51,10 @@ export function StrataView({
       }),
     [quantity, least, most, step],
   );
-  const chance = sayChance(question.acceptedChance);
   const bands = useMemo(() => {
     if (!frame) return null;
-    return strataScene({ frame, columns, unit: say('unit.min'), chance });
-  }, [frame, columns, chance]);
+    return strataScene({ frame, columns, unit: say('unit.min') });
+  }, [frame, columns]);
   const said = (time_s: number): string => printFigure('t_s', time_s);
   return (
     <View>
@@ -90,6 +89,7 @@ export function StrataView({
                 value: tickText(quantity, question[quantity]),
                 ticks,
                 milestones: milestonesOf(answer),
+                chance: sayChance(question.acceptedChance),
                 ghost: null,
               });
               saveSvg({ ...bands, shapes: [...bands.shapes, ...handle.shapes] }, say('day.svgName'));

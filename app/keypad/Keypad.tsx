@@ -38,7 +38,7 @@ function Keys({ target }: { target: Target }) {
   const row = hand === 'right' ? 'flex-row' : 'flex-row-reverse';
   return (
     <View
-      role="group"
+      role="region"
       aria-label={say('keypad.name')}
       testID="keypad"
       className={`keypad ${onSide ? 'w-[400px]' : 'w-full'} max-w-[480px] gap-2 border-t-2 border-ink bg-sunk p-1 pt-2 ${hand === 'right' ? 'self-end' : 'self-start'}`}

@@ -6,7 +6,7 @@ import type { Sheet } from '@tufa/core/shelf';
 import { print } from '@tufa/core/quantity';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { Pressable, Text, View } from 'react-native';
+import { Pressable, Text, useWindowDimensions, View } from 'react-native';
 import { Button } from '../parts/Button';
 import { Cautions } from '../parts/Cautions';
 import { Lines } from '../parts/Lines';
@@ -100,11 +100,12 @@ function TicketView({ view, finding, chosen, sheet }: { view: JobView; finding: 
   const { hand } = usePhone();
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const metric = unitSystem() === 'metric';
+  const narrow = useWindowDimensions().width < 380;
   const water = ticket.lines.find((line) => line.code === 'water');
   const scene = useMemo(
     () =>
       vesselScene({
-        width: 156,
+        width: narrow ? 126 : 156,
         height: 330,
         pail_m3: view.input.firm.pail_m3,
         water_m3: water?.code === 'water' ? water.volume_m3 : 0,
@@ -113,7 +114,7 @@ function TicketView({ view, finding, chosen, sheet }: { view: JobView; finding: 
         unit: say(metric ? 'unit.L' : 'unit.qt'),
         mirror: hand === 'left',
       }),
-    [view.input.firm.pail_m3, water, window.batch.volume_m3, metric, hand],
+    [view.input.firm.pail_m3, water, window.batch.volume_m3, metric, hand, narrow],
   );
   return (
     <View className="gap-2">

@@ -36,8 +36,14 @@ export function QuantityField({
     const input = inputRef.current as unknown as HTMLInputElement;
     if (!keypad) return leave(input);
     serve({ input, label: field.label, entry, text: field.value, onText: field.onChange, onDontKnow, onDone });
-    (box.current as unknown as HTMLElement).scrollIntoView({ block: 'nearest' });
   });
+  // Once the keys have taken their room.
+  useEffect(() => {
+    if (!keypad) return;
+    const show = (): void => (box.current as unknown as HTMLElement | null)?.scrollIntoView({ block: 'center' });
+    const frame = requestAnimationFrame(() => requestAnimationFrame(show));
+    return () => cancelAnimationFrame(frame);
+  }, [keypad]);
   useEffect(() => {
     const input = inputRef.current as unknown as HTMLInputElement;
     return () => leave(input);

@@ -14,7 +14,7 @@ export function Screen({ title, head, children, foot }: { title: string; head: R
       <View className="w-full max-w-[860px] flex-1">
         <Returned />
         <View className="px-4 pb-2 pt-4">{head}</View>
-        <ScrollView tabIndex={0} className="min-h-[160px] flex-1" contentContainerClassName="px-4 pb-6 gap-4" keyboardShouldPersistTaps="handled">
+        <ScrollView tabIndex={0} className="min-h-[120px] flex-1" contentContainerClassName="px-4 pb-6 gap-4" keyboardShouldPersistTaps="handled">
           {children}
         </ScrollView>
         {foot ? <View className="px-4 pb-3 pt-2">{foot}</View> : null}

@@ -103,9 +103,9 @@ export function StepLayout({ step, view, parts, bar = true }: { step: Step; view
           {head}
         </View>
         {fixed ? (
-          <View className="min-h-[160px] flex-1 px-4">{body}</View>
+          <View className="min-h-[120px] flex-1 px-4">{body}</View>
         ) : (
-          <ScrollView tabIndex={0} className="min-h-[160px] flex-1" contentContainerClassName="px-4 pb-4 gap-4" keyboardShouldPersistTaps="handled">
+          <ScrollView tabIndex={0} className="min-h-[120px] flex-1" contentContainerClassName="px-4 pb-4 gap-4" keyboardShouldPersistTaps="handled">
             {body}
             {aside}
           </ScrollView>

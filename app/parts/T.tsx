@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Text } from 'react-native';
+import { Text, View } from 'react-native';
 import { useAnswerFocus } from './focusAnswer';
 
 const STYLE = {
@@ -47,16 +47,9 @@ export function T({
 export function Answer({ children, after, size = 'answer' }: { children: ReactNode; after?: ReactNode; size?: 'answer' | 'number' }) {
   const ref = useAnswerFocus();
   return (
-    <Text
-      ref={ref}
-      role="heading"
-      aria-level={1}
-      tabIndex={-1}
-      nativeID="answer"
-      className={size === 'answer' ? STYLE.answer : `${STYLE.number} leading-[2.125rem]`}
-    >
-      {children}
-      {after ? <Text className="font-text text-[1.125rem] font-normal text-faint"> {after}</Text> : null}
-    </Text>
+    <View ref={ref} role="heading" aria-level={1} tabIndex={-1} nativeID="answer" className="shrink flex-row flex-wrap items-baseline gap-x-2">
+      <Text className={size === 'answer' ? STYLE.answer : `${STYLE.number} leading-[2.125rem]`}>{children}</Text>
+      {after ? <Text className="font-text text-[1.125rem] leading-[1.5rem] text-faint">{after}</Text> : null}
+    </View>
   );
 }

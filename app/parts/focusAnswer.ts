@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import type { Text } from 'react-native';
+import type { Text, View } from 'react-native';
 
 let wanted = false;
 
@@ -10,7 +10,7 @@ export function wantFocus(): void {
 
 /** For the heading of a screen: takes the focus once if a navigation is waiting for it. */
 export function useAnswerFocus() {
-  const ref = useRef<Text>(null);
+  const ref = useRef<Text & View>(null);
   useEffect(() => {
     if (!wanted) return;
     wanted = false;
