@@ -111,6 +111,11 @@ const frame = { width: 350, height: 300, least: 0, most: 40, deepest_s: 3000 };
 test('strata: the bands lie in order, the handle stands at its value and its minutes never touch', () => {
   const scale = strataScale(frame);
   expect(scale.fromX(scale.toX(17))).toBeCloseTo(17, 6);
+  // Under a left thumb the ruled edge stands on the left and the field keeps its width.
+  const left = strataScale({ ...frame, mirror: true });
+  expect(left.toX(40) - left.toX(0)).toBeCloseTo(scale.toX(40) - scale.toX(0), 6);
+  expect(left.toX(0)).toBeGreaterThan(scale.toX(0));
+  expect(left.fromX(left.toX(17))).toBeCloseTo(17, 6);
   expect(
     strataScene({ frame, columns, unit: 'min' })
       .shapes.filter((s) => s.type === 'path' && s.pattern)

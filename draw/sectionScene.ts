@@ -17,6 +17,8 @@ export interface SectionInput {
   readonly unit_m: number;
   readonly unit: string;
   readonly small?: boolean;
+  /** the ruled edge stands on the left, under a left thumb */
+  readonly mirror?: boolean;
   /** a thin layer over patch and slab together, m */
   readonly overlay_m?: number;
 }
@@ -34,7 +36,8 @@ const BOTTOM: Record<SectionInput['shape'], (s: number) => number> = {
 export function sectionScene(input: SectionInput): Scene {
   const { deepest_m, thickness_m, width, height, unit_m, unit, small = false } = input;
   const ruler = small ? 0 : 64;
-  const right = width - ruler;
+  const mirror = input.mirror ?? false;
+  const right = mirror ? width : width - ruler;
   // A skim is never drawn thinner than can be seen: where it stands out of scale, a break under it says so.
   const overlay_m = input.overlay_m ?? 0;
   const rim = small ? 4 : 12;
@@ -47,8 +50,8 @@ export function sectionScene(input: SectionInput): Scene {
   const fits = top + thickness_m * perMetre <= bottom;
   const breakAt = fits ? null : bottom - (small ? 8 : 44);
   const y = (depth_m: number): number => top + depth_m * perMetre;
-  const left = 0;
-  const [from, to] = [right * 0.14, right * 0.86];
+  const left = mirror ? ruler : 0;
+  const [from, to] = [left + (right - left) * 0.14, left + (right - left) * 0.86];
   const cut_m = input.edge === 'cut' ? Math.min(deepest_m * 0.5, 0.02) : 0;
   const profile: [number, number][] = [];
   for (let i = 0; i <= 32; i += 1) {
@@ -127,7 +130,18 @@ export function sectionScene(input: SectionInput): Scene {
       shapes.push({ type: 'label', x: middle, y: ty, label: { code, figures }, size, weight: size > 15 ? 700 : 500, anchor: 'middle', plate: true });
     const major = Math.max(nicePace(0.012 * (1 / unit_m) * (60 / Math.max(perMetre * 0.012, 1))), unit_m === 0.0254 ? 0.5 : 5);
     const end = Math.min(breakAt ?? y(thickness_m), base);
-    shapes.push(...ruledEdge({ x: right + 8, from: top, to: end, perUnit: unit_m * perMetre, major, minor: unit_m === 0.0254 ? major / 4 : major / 5, unit }));
+    shapes.push(
+      ...ruledEdge({
+        x: mirror ? left - 8 : right + 8,
+        mirror,
+        from: top,
+        to: end,
+        perUnit: unit_m * perMetre,
+        major,
+        minor: unit_m === 0.0254 ? major / 4 : major / 5,
+        unit,
+      }),
+    );
   }
   return { width, height, title: { code: 'draw.section', figures: { name: input.name, deepest_m, thickness_m } }, shapes };
 }

@@ -21,6 +21,8 @@ export interface StrataFrame {
   readonly most: number;
   /** the longest time shown above the break, s */
   readonly deepest_s: number;
+  /** the ruled edge stands on the left, under a left thumb */
+  readonly mirror?: boolean;
 }
 
 const RULER = 68;
@@ -29,14 +31,16 @@ const STRIP = 54;
 const AXIS = 22;
 
 /** Where values and times fall in the strata, and back. */
-export function strataScale({ width, height, least, most, deepest_s }: StrataFrame) {
-  const right = width - RULER;
+export function strataScale({ width, height, least, most, deepest_s, mirror = false }: StrataFrame) {
+  const left = mirror ? RULER : 0;
+  const right = mirror ? width : width - RULER;
   const bottom = height - STRIP - AXIS;
   return {
+    left,
     right,
     bottom,
-    toX: (value: number) => ((value - least) / (most - least)) * right,
-    fromX: (x: number) => least + (Math.min(Math.max(x, 0), right) / right) * (most - least),
+    toX: (value: number) => left + ((value - least) / (most - least)) * (right - left),
+    fromX: (x: number) => least + ((Math.min(Math.max(x, left), right) - left) / (right - left)) * (most - least),
     toY: (time_s: number) => TOP + (Math.min(time_s, deepest_s) / deepest_s) * (bottom - TOP),
   };
 }
@@ -95,7 +99,7 @@ export function strataScene(input: {
     })),
     // The whole life of the flow: the plan stops before it, at the safe share.
     { type: 'path', d: edge((c) => Math.min(c.flowLife_s, frame.deepest_s)), stroke: 'ink', width: 2, dash: '2 5' },
-    { type: 'path', d: brokenEdge({ from: 0, to: scale.right, y: scale.bottom + 4 }), stroke: 'ink', width: 2 },
+    { type: 'path', d: brokenEdge({ from: scale.left, to: scale.right, y: scale.bottom + 4 }), stroke: 'ink', width: 2 },
   ];
   // Where drying ends a layer before the set does, its boundary is drawn heavy and broken, and says so.
   for (const [ends, time] of [
@@ -133,14 +137,23 @@ export function strataScene(input: {
       return scale.toY(lower(c)) - scale.toY(upper(c));
     }
     if (thickness(at) < 26) continue;
-    shapes.push({ type: 'label', x: 10, y: (scale.toY(upper(at)) + scale.toY(lower(at))) / 2 + 5, label: { code }, size: 15, weight: 700, plate: true });
+    shapes.push({
+      type: 'label',
+      x: scale.left + 10,
+      y: (scale.toY(upper(at)) + scale.toY(lower(at))) / 2 + 5,
+      label: { code },
+      size: 15,
+      weight: 700,
+      plate: true,
+    });
   }
   shapes.push({ type: 'label', x: scale.right - 10, y: scale.bottom - 12, label: { code: 'strata.set' }, size: 15, weight: 700, anchor: 'end', plate: true });
 
   const major = frame.deepest_s > 7200 ? 60 : frame.deepest_s > 2400 ? 10 : 5;
   shapes.push(
     ...ruledEdge({
-      x: scale.right + 8,
+      x: frame.mirror ? scale.left - 8 : scale.right + 8,
+      mirror: frame.mirror ?? false,
       from: TOP,
       to: scale.bottom,
       perUnit: (60 * (scale.bottom - TOP)) / frame.deepest_s,
@@ -199,7 +212,7 @@ export function strataHandle(input: {
     if (Math.abs(tx - x) < valueRoom + roomFor(text, 14) / 2) continue;
     shapes.push({
       type: 'label',
-      x: Math.min(Math.max(tx, 18), scale.right - 18),
+      x: Math.min(Math.max(tx, scale.left + 18), scale.right - 18),
       y: frame.height - 4,
       label: { text },
       size: 14,
@@ -209,7 +222,7 @@ export function strataHandle(input: {
   }
   shapes.push({
     type: 'label',
-    x: Math.min(Math.max(x, valueRoom), scale.right - valueRoom),
+    x: Math.min(Math.max(x, scale.left + valueRoom), scale.right - valueRoom),
     y: frame.height - 3,
     label: { text: input.value },
     size: 16,
@@ -219,7 +232,7 @@ export function strataHandle(input: {
   });
   shapes.push({ type: 'path', d: `M${x} ${TOP - 8}V${scale.bottom + 12}`, stroke: 'ink', width: 4 });
   // Minutes stand beside the handle, pushed down where two would touch, on the side with room.
-  const toRight = x < scale.right * 0.62;
+  const toRight = x - scale.left < (scale.right - scale.left) * 0.62;
   let floor = TOP + 10;
   const taken: number[] = [];
   for (const [time_s, size] of [
@@ -245,7 +258,7 @@ export function strataHandle(input: {
     });
   }
   // The safe share's chance at its line, on whichever side of the handle has room for it.
-  const safeAt = x < scale.right - 190 ? scale.right - 6 : x > 250 ? x - 14 : null;
+  const safeAt = x < scale.right - 190 ? scale.right - 6 : x - scale.left > 250 ? x - 14 : null;
   if (safeAt !== null)
     shapes.push({
       type: 'label',
@@ -259,7 +272,7 @@ export function strataHandle(input: {
     });
   if (ghost) {
     const room = roomFor(ghost.text, 14) / 2;
-    const gx = Math.min(Math.max(scale.toX(ghost.at), room), scale.right - room);
+    const gx = Math.min(Math.max(scale.toX(ghost.at), scale.left + room), scale.right - room);
     // At the foot of the ghost, or as far up as it takes to stand clear of the handle's minutes.
     const beside = Math.abs(gx - (x + (toRight ? 40 : -40))) < room + 40;
     let y = scale.bottom - 12;

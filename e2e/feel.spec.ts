@@ -154,6 +154,29 @@ test('two batches: the next to end has two thirds, the other a tap away; left-ha
   for (const id of ['placed', 'finished', 'went-hard']) await expect(page.getByTestId(id)).toBeInViewport({ ratio: 1 });
 });
 
+test('a tap at the moment somebody else ends the batch: both ends are kept and shown', async ({ page, browser, server }) => {
+  await signIn(page);
+  await startBatch(page);
+  await expect.poll(async () => Object.keys((await jobOf(page.request, server, DOCK)).pourEvent)).toHaveLength(1);
+  const other = await (await browser.newContext({ baseURL: server, viewport: { width: 390, height: 844 } })).newPage();
+  await signIn(other, 'Finisher');
+  await other.goto(`/jobs/${DOCK}/pour`);
+  await other.getByTestId('pail').waitFor();
+  await page.context().setOffline(true);
+  await other.getByTestId('finished').click();
+  await page.getByTestId('went-hard').click();
+  await page.context().setOffline(false);
+  const kinds = async (): Promise<string[]> => {
+    const { pourEvent } = await jobOf(other.request, server, DOCK);
+    return Object.values(pourEvent as Record<string, { kind: string }>)
+      .map(({ kind }) => kind)
+      .sort();
+  };
+  await expect.poll(kinds, { timeout: 20_000 }).toEqual(['finished', 'start', 'wentHard']);
+  await other.goto(`/jobs/${DOCK}/record`);
+  await expect(other.getByText(/finished and went hard|went hard and finished/).first()).toBeVisible({ timeout: 20_000 });
+});
+
 test('a browser that refuses to keep data says so and goes on', async ({ page }) => {
   await page.addInitScript(() =>
     Object.defineProperty(window, 'indexedDB', {

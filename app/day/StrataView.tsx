@@ -7,6 +7,7 @@ import { Word } from '../parts/Button';
 import { Table } from '../parts/Lines';
 import { saveSvg } from '../parts/saveSvg';
 import { SceneView } from '../parts/SceneView';
+import { usePhone } from '../parts/useSettings';
 import { useSize } from '../parts/useSize';
 import { T } from '../parts/T';
 import { quantityText, sayChance, tickText } from './quantityText';
@@ -32,6 +33,7 @@ export function StrataView({
   onChange: (value: number) => void;
 }) {
   const { size, onLayout } = useSize();
+  const { hand } = usePhone();
   const [table, setTable] = useState(false);
   const compact = useWindowDimensions().height < 740;
   // The bands hold every other quantity still, so they are the same wherever the handle stands.
@@ -42,7 +44,10 @@ export function StrataView({
   const { least, most, step } = domain;
   const columns = useMemo(() => strataOf({ question: held, quantity, domain: { least, most, step }, samples: 25 }), [held, quantity, least, most, step]);
   const deepest_s = useMemo(() => deepestOf(columns, held[quantity]), [columns, held, quantity]);
-  const frame = useMemo(() => (size ? { width: size.width, height: size.height, least, most, deepest_s } : null), [size, least, most, deepest_s]);
+  const frame = useMemo(
+    () => (size ? { width: size.width, height: size.height, least, most, deepest_s, mirror: hand === 'left' } : null),
+    [size, least, most, deepest_s, hand],
+  );
   const ticks = useMemo(
     () =>
       [0.1, 0.4, 0.7, 0.97].map((share) => {

@@ -7,6 +7,7 @@ import { View } from 'react-native';
 import { Word } from '../parts/Button';
 import { saveSvg } from '../parts/saveSvg';
 import { SceneView } from '../parts/SceneView';
+import { usePhone } from '../parts/useSettings';
 import { useSize } from '../parts/useSize';
 import type { JobView } from '../parts/useJob';
 import { sectionOf } from './sectionOf';
@@ -16,6 +17,7 @@ export function SectionView({ view, finding, sheet }: { view: JobView; finding: 
   const { size, onLayout } = useSize();
   const found = view.input.findings.find(({ id }) => id === finding.findingId);
   const element = view.input.elements.find(({ id }) => id === finding.elementId);
+  const { hand } = usePhone();
   const metric = unitSystem() === 'metric';
   const scene = useMemo(
     () =>
@@ -26,9 +28,10 @@ export function SectionView({ view, finding, sheet }: { view: JobView; finding: 
             height: size.height,
             unit_m: metric ? 0.001 : 0.0254,
             unit: metric ? 'mm' : 'in',
+            mirror: hand === 'left',
           })
         : null,
-    [size, found, element, sheet, metric],
+    [size, found, element, sheet, metric, hand],
   );
   return (
     <View>
