@@ -68,6 +68,15 @@ main(async () => {
     await phone.shot('/shelf', 'shelf');
     await phone.shot('/bench/window', 'bench-window');
     for (const step of ['walk', 'fix', 'mix', 'day']) await phone.shot(`${DOCK}/${step}`, step);
+    await phone.page.goto(`http://127.0.0.1:${port}${DOCK}/walk`);
+    await phone.page.getByRole('button', { name: 'Add a spall' }).click();
+    await phone.page.getByLabel('Length').click();
+    const keys = phone.page.getByTestId('keypad');
+    for (const name of ['4', 'feet', '2']) await keys.getByRole('button', { name, exact: true }).click();
+    const strip = await phone.page.getByTestId('ruler-strip').boundingBox();
+    await phone.page.mouse.click(strip.x + (strip.width * 5) / 16, strip.y + 30);
+    await phone.page.screenshot({ path: join(folder, 'keypad.png') });
+    await phone.page.evaluate(() => localStorage.removeItem(Object.keys(localStorage).find((key) => key.startsWith('tufa-draft finding')) ?? ''));
     await phone.page.goto(`http://127.0.0.1:${port}${DOCK}/pour`);
     for (let left = await phone.page.getByRole('button', { name: /^Understood:/ }).count(); ;) {
       await phone.page.getByTestId('start-batch').waitFor();
