@@ -4,3 +4,8 @@ export * from './order';
 export * from './portion';
 export * from './batches';
 export * from './nearestMark';
+export * from './slurry';
+export * from './resinShot';
+export * from './resinSand';
+export * from './strengthRatioForWater';
+export * from './stripLength';

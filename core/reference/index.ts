@@ -20,6 +20,10 @@ import {
 import { volumeFromShape } from '../takeoff';
 import { dewPoint, evaporation, redampInterval, skinTime } from '../weather';
 
+import { MIX_FORMULAS } from './mixFormulas';
+import { SURFACE_FORMULAS } from './surfaceFormulas';
+import { TAKEOFF_FORMULAS } from './takeoffFormulas';
+
 /** One entry of a file of reference values. The names in `inputs` carry their own units: this reader is an edge. */
 export interface ReferenceEntry {
   readonly formula: string;
@@ -74,14 +78,25 @@ export const FORMULAS: Readonly<Record<string, Evaluate>> = {
     }).share,
   parse: ({ text, kind }: { text: string; kind: Kind }) => parse({ text, kind }),
   'format.tradeLength': tradeLength,
+  ...(SURFACE_FORMULAS as Record<string, Evaluate>),
+  ...(TAKEOFF_FORMULAS as Record<string, Evaluate>),
+  ...(MIX_FORMULAS as Record<string, Evaluate>),
 };
 
 /** How far a computed value is from a reference value, relative to its tolerance; more than 1 is a miss. */
 export function missOf(entry: ReferenceEntry): { computed: unknown; relative: number; within: boolean } {
   const formula = FORMULAS[entry.formula] as Evaluate;
   const computed = formula(entry.inputs as never);
-  if (typeof entry.value !== 'number') return { computed, relative: 0, within: JSON.stringify(computed) === JSON.stringify(entry.value) };
-  const error = Math.abs((computed as number) - entry.value);
-  const relative = entry.value === 0 ? error : error / Math.abs(entry.value);
-  return { computed, relative, within: entry.absolute === undefined ? relative <= entry.tolerance : error <= entry.absolute };
+  if (Array.isArray(entry.value) && Array.isArray(computed) && computed.length === entry.value.length) {
+    const parts = entry.value.map((value, i) => nearness(computed[i], value, entry));
+    return { computed, relative: Math.max(...parts.map(({ relative }) => relative)), within: parts.every(({ within }) => within) };
+  }
+  return { computed, ...nearness(computed, entry.value, entry) };
+}
+
+function nearness(computed: unknown, value: unknown, { tolerance, absolute }: ReferenceEntry): { relative: number; within: boolean } {
+  if (typeof value !== 'number') return { relative: 0, within: JSON.stringify(computed) === JSON.stringify(value) };
+  const error = Math.abs((computed as number) - value);
+  const relative = value === 0 ? error : error / Math.abs(value);
+  return { relative, within: absolute === undefined ? relative <= tolerance : error <= absolute };
 }

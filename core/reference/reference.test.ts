@@ -1,10 +1,10 @@
 import vectors from './vectors.json';
 import { FORMULAS, missOf, type ReferenceEntry } from './index';
 
-const entries = (vectors as unknown as ReferenceEntry[]).filter(({ formula }) => formula in FORMULAS);
+const entries = vectors as unknown as ReferenceEntry[];
 
-test('the slice evaluates the reference formulas it needs', () => {
-  expect(new Set(entries.map(({ formula }) => formula)).size).toBe(Object.keys(FORMULAS).length);
+test('every formula of the reference file is evaluated, and no other is offered', () => {
+  expect([...new Set(entries.map(({ formula }) => formula))].sort()).toEqual(Object.keys(FORMULAS).sort());
 });
 
 test.each(entries.map((entry, i) => [`${entry.formula} ${i}`, entry] as const))('%s', (_name, entry) => {

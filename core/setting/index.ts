@@ -10,3 +10,5 @@ export * from './massFactor';
 export * from './milestone';
 export * from './strength';
 export * from './BatchWindow';
+export * from './fitArrhenius';
+export * from './crewPosterior';

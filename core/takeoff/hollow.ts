@@ -1,0 +1,79 @@
+import { Delaunay } from 'd3-delaunay';
+import polygonClipping from 'polygon-clipping';
+import { inRange, Problem } from '../quantity';
+import { polygonArea, type Point } from './polygonArea';
+
+/** z of a 95 % interval. */
+export const Z95 = 1.959963984540054;
+
+export interface Interval {
+  readonly low: number;
+  readonly high: number;
+}
+
+/**
+ * Wilson's interval of a share seen in n tries.
+ *
+ * @param share 0 to 1
+ * @param n tries, over 0; need not be whole
+ * @throws Problem `outOfRange`
+ */
+export function wilson({ share, n, z = Z95 }: { share: number; n: number; z?: number }): Interval {
+  inRange({ quantity: 'share', value: share, least: 0, most: 1 });
+  inRange({ quantity: 'n', value: n, least: 1e-9, most: 1e9 });
+  const bottom = 1 + (z * z) / n;
+  const middle = (share + (z * z) / (2 * n)) / bottom;
+  const half = (z / bottom) * Math.sqrt((share * (1 - share)) / n + (z * z) / (4 * n * n));
+  return { low: Math.max(0, middle - half), high: Math.min(1, middle + half) };
+}
+
+/**
+ * The interval of a hollow share from taps that stand for unequal areas: Wilson with
+ * `n_eff = (sum a)^2 / sum a^2`, at most the taps.
+ *
+ * @param areas_m2 what each tap stands for
+ * @param hollow which taps rang hollow, counted from 0
+ * @throws Problem `outOfRange`, `tooFew`
+ */
+export function hollowInterval({ areas_m2, hollow }: { areas_m2: readonly number[]; hollow: readonly number[] }): Interval {
+  if (areas_m2.length === 0) throw new Problem('tooFew', { quantity: 'areas_m2', value: 0, least: 1 });
+  const all = areas_m2.reduce((sum, area) => sum + inRange({ quantity: 'area_m2', value: area, least: 0, most: 1e6 }), 0);
+  const squares = areas_m2.reduce((sum, area) => sum + area * area, 0);
+  const rang = [...new Set(hollow)].reduce((sum, i) => sum + (areas_m2[i] ?? 0), 0);
+  return wilson({ share: Math.min(1, rang / all), n: Math.min(areas_m2.length, (all * all) / squares) });
+}
+
+/**
+ * Share of an element that rings hollow: each tap stands for the part of the element nearest to it.
+ *
+ * @param element outline, m
+ * @param points where it was tapped, m
+ * @param hollow which taps rang hollow, counted from 0
+ * @returns the share, and the area each tap stands for, m2
+ * @throws Problem `tooFew` without a tap
+ */
+export function hollowShare(input: { element: readonly Point[]; points: readonly Point[]; hollow: readonly number[] }): { share: number; areas_m2: number[] } {
+  const { element, points, hollow } = input;
+  if (points.length === 0) throw new Problem('tooFew', { quantity: 'points', value: 0, least: 1 });
+  const ring = element.map(([x, y]): [number, number] => [x, y]);
+  const [xs, ys] = [[...element, ...points].map(([x]) => x), [...element, ...points].map(([, y]) => y)];
+  const cells = Delaunay.from(points.map(([x, y]): [number, number] => [x, y])).voronoi([
+    Math.min(...xs) - 1,
+    Math.min(...ys) - 1,
+    Math.max(...xs) + 1,
+    Math.max(...ys) + 1,
+  ]);
+  const areas_m2 = points.map((_, i) => {
+    const cell = cells.cellPolygon(i);
+    // Two taps on one spot share a cell: the later one stands for nothing of its own.
+    if (!cell) return 0;
+    return polygonClipping
+      .intersection([ring], [cell as [number, number][]])
+      .reduce(
+        (sum, [outer, ...holes]) => sum + (outer ? polygonArea(outer.slice(0, -1)) : 0) - holes.reduce((cut, hole) => cut + polygonArea(hole.slice(0, -1)), 0),
+        0,
+      );
+  });
+  const whole = areas_m2.reduce((sum, area) => sum + area, 0);
+  return { share: [...new Set(hollow)].reduce((sum, i) => sum + (areas_m2[i] ?? 0), 0) / whole, areas_m2 };
+}
