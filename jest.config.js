@@ -1,4 +1,4 @@
-const esm = '@noble/hashes|convert|d3-[^/]*|delaunator|robust-predicates|internmap|uuid|idb|i18next|react-i18next';
+const esm = '@noble/hashes|convert|d3-[^/]*|@kninnug/constrainautor|delaunator|robust-predicates|internmap|uuid|idb|i18next|react-i18next';
 const swc = [
   '@swc/jest',
   {

@@ -31,7 +31,7 @@ export const unreadable = (page: Page): Promise<string[]> =>
       // What is scrolled away is not covered.
       if (x < left || x > right || y < top + 1 || y > bottom - 1) continue;
       const over = document.elementFromPoint(x, y);
-      if (over && over !== element && !element.contains(over) && !over.contains(element) && !over.closest('canvas'))
+      if (over && over !== element && !element.contains(over) && !over.contains(element) && !over.closest('canvas, [aria-hidden="true"]'))
         out.push(`covered: ${text.slice(0, 40)} by ${(over.textContent ?? '').slice(0, 30)}`);
     }
     return out;

@@ -152,6 +152,8 @@ export function useSync(signedIn: boolean): void {
     window.addEventListener('online', run);
     document.addEventListener('visibilitychange', run);
     const news = new EventSource('/api/v1/news');
+    // News told while nobody listened are not told again: each time the ear is open, look once.
+    news.onopen = () => void queryClient.invalidateQueries({ queryKey: FIRM });
     news.onmessage = () => void queryClient.invalidateQueries({ queryKey: FIRM });
     return () => {
       clearInterval(tick);

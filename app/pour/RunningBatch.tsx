@@ -204,9 +204,12 @@ export function RunningBatch({
           ) : null}
           {several ? null : head}
           {onSide ? null : (
-            <View className={`absolute bottom-0 left-0 right-0 gap-4 p-4 ${wide ? 'mx-auto max-w-[640px]' : ''}`}>
-              {band}
-              <View style={{ marginTop: LINE_ROOM + 4 }} onLayout={({ nativeEvent: { layout } }) => setControls(Math.round(layout.height) + 16)}>
+            <View className={`absolute bottom-0 left-0 right-0 gap-4 p-4 ${wide ? 'mx-auto max-w-[640px]' : ''}`} style={{ pointerEvents: 'none' }}>
+              <View style={{ pointerEvents: 'auto' }}>{band}</View>
+              <View
+                style={{ marginTop: LINE_ROOM + 4, pointerEvents: 'auto' }}
+                onLayout={({ nativeEvent: { layout } }) => setControls(Math.round(layout.height) + 16)}
+              >
                 {events}
               </View>
             </View>

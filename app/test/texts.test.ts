@@ -13,9 +13,9 @@ test.each([
 
 test.each([
   ['', 'Fill this in.'],
-  ['4 km', 'At most 328\' 1". Check the unit.'],
+  ['4 km', 'At most 328\u2032 1\u2033. Check the unit.'],
   ['-2', 'This cannot be less than zero.'],
-  ['0', 'At least 3/8 in. Check the unit.'],
+  ['0', 'At least 3\u20448 in. Check the unit.'],
   ['wide', 'Unit not known.'],
   ['1,200 mm', 'A comma before three digits can be read two ways'],
 ])('a side of %p is refused with what to do', (text, sentence) => {
