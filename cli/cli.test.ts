@@ -37,3 +37,12 @@ test('vectors counts what is within, names what misses and what it does not know
   expect(mixed.stdout).toContain('1 within, 2 outside');
   expect(mixed.stdout).toContain('2 guess: unknown formula');
 });
+
+test('a job of the demonstration is planned as the server would seed it', () => {
+  const planned = run('plan', 'demo/1-loading-dock.job.json');
+  expect(planned.status).toBe(0);
+  const { findings } = JSON.parse(planned.stdout) as ReturnType<typeof computePlan>;
+  expect(findings).toHaveLength(1);
+  expect(findings[0]?.chosen?.batches.share).toBe(0.5);
+  expect(run('plan', 'demo/2-press-hall-apron.job.json').status).toBe(0);
+});

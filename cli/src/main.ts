@@ -5,6 +5,7 @@ import { computePlan, type PlanInput } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import { FORMULAS, missOf, type ReferenceEntry } from '@tufa/core/reference';
 import { say } from '@tufa/words';
+import { fromDemonstration, isDemonstration } from './demonstration';
 import { exampleJob } from './example';
 
 const USAGE = `tufa plan JOB.json       the computed plan of a job file, as JSON
@@ -20,7 +21,8 @@ function readJson(path: string | undefined): unknown {
 
 /** The plan of a job file, refused with the field at fault when the file is not one. */
 function plan(path: string | undefined): number {
-  const { value, fault } = check<PlanInput>(planInput, readJson(path));
+  const file = readJson(path);
+  const { value, fault } = check<PlanInput>(planInput, isDemonstration(file) ? fromDemonstration(file) : file);
   if (fault) {
     process.stderr.write(`${fault.field}: ${say(`problem.field.${fault.code}`, { field: fault.field, ...fault.figures })}\n`);
     return 1;

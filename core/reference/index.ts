@@ -1,5 +1,5 @@
 import { mixedVolume, coverage, batchPortion, orderQuantile, packagesLeastCost, costOf, chanceShort } from '../mix';
-import { parse, tradeLength, type Kind } from '../quantity';
+import { parse, Problem, tradeLength, type Kind } from '../quantity';
 import {
   ageForStrength,
   iceMassFor,
@@ -86,12 +86,22 @@ export const FORMULAS: Readonly<Record<string, Evaluate>> = {
 /** How far a computed value is from a reference value, relative to its tolerance; more than 1 is a miss. */
 export function missOf(entry: ReferenceEntry): { computed: unknown; relative: number; within: boolean } {
   const formula = FORMULAS[entry.formula] as Evaluate;
-  const computed = formula(entry.inputs as never);
+  const computed = refusing(() => formula(entry.inputs as never));
   if (Array.isArray(entry.value) && Array.isArray(computed) && computed.length === entry.value.length) {
     const parts = entry.value.map((value, i) => nearness(computed[i], value, entry));
     return { computed, relative: Math.max(...parts.map(({ relative }) => relative)), within: parts.every(({ within }) => within) };
   }
   return { computed, ...nearness(computed, entry.value, entry) };
+}
+
+/** A refusal is compared as it stands: with the word that the reference file uses for one. */
+function refusing(work: () => unknown): unknown {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof Problem) return 'refused';
+    throw error;
+  }
 }
 
 function nearness(computed: unknown, value: unknown, { tolerance, absolute }: ReferenceEntry): { relative: number; within: boolean } {
