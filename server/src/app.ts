@@ -75,7 +75,11 @@ export function makeApp(context: AppContext): Express {
       secret: context.secret,
       resave: false,
       saveUninitialized: false,
-      store: new Store({ pool: context.pool, tableName: 'session' }),
+      store: new Store({
+        pool: context.pool,
+        tableName: 'session',
+        errorLog: (...parts: unknown[]) => context.log.warn({ parts: parts.map(String) }, 'session store'),
+      }),
       cookie: { httpOnly: true, sameSite: 'strict', secure: false, maxAge: 90 * 86400_000 },
     }),
   );
