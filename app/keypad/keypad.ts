@@ -9,7 +9,8 @@ const settle = (): void => {
   clearTimeout(late);
   const left = leaving;
   leaving = null;
-  if (left) leave(left);
+  // A field that has the focus again, as after a fault on saving, keeps its keys.
+  if (left && document.activeElement !== left) leave(left);
 };
 
 if (typeof document !== 'undefined') {

@@ -23,6 +23,7 @@ test.each([
   ['depth', ['3', '8', 'mm', 'in'], '1 1\u20442 in'],
   ['side', ['2', '.', '5', 'm', 7], '2.507 m'],
   ['side', ['1', '2', 'ft', 'back', 'back'], '1'],
+  ['side', ['1', '2', '.', '3', '4', 'm', 7], '12.347 m'],
   ['temperature', ['8', '8', 'F', 'C'], '31.11 °C'],
   ['opens', ['9', '0', 'min', 'h'], '1 h 30 min'],
 ] as const)('%s: %p writes %s', (as, keys, text) => {

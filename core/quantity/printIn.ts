@@ -11,7 +11,8 @@ const COMPOUND: Readonly<Record<string, readonly [smaller: string, perUnit: numb
 
 /**
  * A value in the one unit asked for, as the trade writes that unit: feet with inches and sixteenths, inches with
- * sixteenths, quarts and pounds with ounces, hours with minutes, everything else as a decimal of four figures.
+ * sixteenths, quarts and pounds with ounces, hours with minutes, metric lengths to a tenth of a millimetre, everything else
+ * as a decimal of five figures.
  *
  * @param value SI; degC for temperatures
  * @param unit a spelling of the kind
@@ -38,7 +39,11 @@ export function printIn({ kind, value, unit }: { kind: Kind; value: number; unit
     const left = plain(smallest - whole * perUnit);
     if (whole > 0) return left === '0' ? `${whole} ${unit}` : `${whole} ${unit} ${left} ${smaller}`;
   }
-  return `${plain(amount)} ${unit}`;
+  const decimals = DECIMALS[unit];
+  return `${kind === 'length' && decimals !== undefined ? Number(amount.toFixed(decimals)) : plain(amount, 5)} ${unit}`;
 }
 
-const plain = (value: number): string => String(significant(value, 4));
+/** A tenth of a millimetre in each metric length: telling an entry anew must not move it. */
+const DECIMALS: Readonly<Record<string, number>> = { mm: 1, cm: 2, m: 4 };
+
+const plain = (value: number, figures = 4): string => String(significant(value, figures));

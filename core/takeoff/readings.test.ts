@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { Problem } from '../quantity';
 import { hollowInterval, hollowShare, polygonArea, rectangle, volumeFromReadings, wilson, type DepthReading, type Point } from './index';
+import { problemOf } from '../testing/problemOf';
 
 const L: Point[] = [
   [0, 0],
@@ -21,16 +21,6 @@ const readings = fc
     selector: ([x, y]) => `${Math.round(x * 50)} ${Math.round(y * 50)}`,
   })
   .map((all) => all.map(([x, y, d]): DepthReading => [x * 2, y * 0.8, d]));
-
-const problemOf = (work: () => unknown): Problem => {
-  try {
-    work();
-  } catch (error) {
-    if (error instanceof Problem) return error;
-    throw error;
-  }
-  throw new Error('nothing was refused');
-};
 
 test('a volume does not depend on which corner comes first or which way round, and scales with the cube', () => {
   fc.assert(
