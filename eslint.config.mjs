@@ -53,7 +53,7 @@ export default tseslint.config(
   {
     // The computation is pure: no clock, no chance, no network, no interface.
     files: ['core/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.ts', 'core/testing/**'],
     rules: {
       'no-restricted-globals': ['error', 'fetch', 'window', 'document', 'setTimeout', 'setInterval', 'process', 'localStorage'],
       'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],

@@ -12,6 +12,6 @@ module.exports = {
     '^lucide-react-native/icons/(.*)$': `${root}/node_modules/lucide-react-native/dist/cjs/icons/$1.js`,
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|react-navigation|@react-navigation/.*|react-native-svg|lucide-react-native|nativewind|react-native-css-interop|d3-[^/]*|@kninnug/constrainautor|delaunator|robust-predicates|internmap|uuid|idb|convert|@noble|i18next|fake-indexeddb)/)',
+    '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|react-navigation|@react-navigation/.*|react-native-svg|lucide-react-native|nativewind|react-native-css-interop|d3-[^/]*|@kninnug/constrainautor|delaunator|robust-predicates|internmap|uuid|idb|convert|@noble|suncalc|pure-rand|i18next|fake-indexeddb)/)',
   ],
 };

@@ -1,5 +1,7 @@
 import { type Conditions, type PlanInput } from '@tufa/core/plan';
 import { assumed, type Measured } from '@tufa/core/quantity';
+import type { ElementInput } from '@tufa/core/survey';
+import type { DepthReading, Point } from '@tufa/core/takeoff';
 import type { FirmData, ReadingFields, Row, RowOf } from './entities';
 
 const present = <R extends Row>(table: Readonly<Record<string, R>>): R[] => Object.values(table).filter(({ removed }) => !removed);
@@ -61,6 +63,23 @@ export function shelfOf(data: Pick<FirmData, 'sheet'>): RowOf<'sheet'>[] {
   return [...newest.values()].sort((a, b) => (a.sheet.name < b.sheet.name ? -1 : 1));
 }
 
+/** Depths read in a finding, where they were read. */
+function depthsOf(readings: readonly ReadingFields[], findingId: string): { readings?: DepthReading[] } {
+  const depths = readings.flatMap(({ kind, findingId: of, at, value }): DepthReading[] =>
+    kind === 'depth' && of === findingId && at ? [[at[0], at[1], value.value]] : [],
+  );
+  return depths.length > 0 ? { readings: depths } : {};
+}
+
+/** Where an element was tapped, and which taps rang hollow. */
+function soundingsOf(readings: readonly ReadingFields[], elementId: string): Pick<ElementInput, 'soundings'> {
+  const taps = readings.filter(({ kind, elementId: of, at }) => kind === 'sounding' && of === elementId && at);
+  if (taps.length === 0) return {};
+  return {
+    soundings: { points: taps.map(({ at }) => at as Point), hollow: taps.flatMap(({ value }, i) => (value.value === 1 ? [i] : [])) },
+  };
+}
+
 /**
  * The job file of a job from the rows a phone or the server holds; both call this, so both plan the same.
  *
@@ -77,6 +96,7 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
     .filter((one) => one.jobId === jobId && findings.some(({ id }) => id === one.findingId))
     .sort(byId);
   const chosen = treatments.map(({ sheetId }) => data.sheet[sheetId]).filter((row): row is RowOf<'sheet'> => row !== undefined);
+  const readings = readingsOf(data, jobId);
   // A plan keeps the revision it was made from, so a chosen sheet stays beside the shelf's newest.
   const sheets = new Map([...shelfOf(data), ...chosen].map((row) => [row.id, row.sheet]));
   return {
@@ -94,8 +114,17 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
         thickness: geometry.thickness,
         ...properties,
         stops,
+        ...soundingsOf(readings, id),
       })),
-    findings: findings.map(({ id, elementId, label, kind, outline, properties }) => ({ id, elementId, label, kind, outline: outline.points, ...properties })),
+    findings: findings.map(({ id, elementId, label, kind, outline, properties }) => ({
+      id,
+      elementId,
+      label,
+      kind,
+      outline: outline.points,
+      ...properties,
+      ...depthsOf(readings, id),
+    })),
     sheets: [...sheets.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
     treatments: treatments.map(({ findingId, sheetId }) => ({ findingId, sheetId })),
     conditions: conditionsOf(data, jobId),

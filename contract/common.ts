@@ -6,6 +6,8 @@ export const instant = Joi.string().isoDate();
 export const text = (most: number): Joi.StringSchema => Joi.string().trim().min(1).max(most);
 export const optionalText = (most: number): Joi.StringSchema => Joi.string().trim().allow('').max(most);
 
+export const exactly = (values: readonly string[]): Joi.StringSchema => Joi.string().valid(...values);
+
 /** Relative SI limits of what a form or a file may hold: absurd figures are refused at the edge. */
 export const LIMITS = {
   side_m: { least: 0.01, most: 100 },
@@ -20,6 +22,8 @@ export const LIMITS = {
   opens_s: { least: 600, most: 60 * 86400 },
   retarderDose: { least: 0, most: 10 },
   share: { least: 0.05, most: 1 },
+  width_m: { least: 1e-4, most: 10 },
+  crack_m: { least: 1e-5, most: 0.3 },
   thicknessLayer_m: { least: 0.001, most: 0.3 },
 } as const;
 
@@ -40,6 +44,9 @@ export const measured = (limit: Limit): Joi.ObjectSchema =>
 
 export const number = between;
 
+export const degrees = Joi.number().min(-30).max(80);
+
 const point = Joi.array().items(Joi.number().min(-LIMITS.side_m.most).max(LIMITS.side_m.most)).length(2);
+export const line = Joi.array().items(point).min(2).max(200);
 export const outline = Joi.array().items(point).min(3).max(200);
 export { point };

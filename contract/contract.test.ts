@@ -232,3 +232,26 @@ test('a removed reading no longer counts', () => {
   ].reduce(applyCommand, held());
   expect(readingsOf(data, id(1))).toEqual([]);
 });
+
+test('depths read in a finding and taps on an element go into the plan; one that was removed does not', () => {
+  const at = (x: number, y: number) => ({ ...SAMPLES.reading.good, elementId: id(2), findingId: null, at: [x, y] });
+  const data = [
+    command('job.add', id(1), SAMPLES.job.good),
+    command('element.add', id(2), { ...SAMPLES.element.good, jobId: id(1) }),
+    command('finding.add', id(3), { ...SAMPLES.finding.good, elementId: id(2) }),
+    command('reading.add', id(4), { ...at(0.2, 0.3), kind: 'depth', findingId: id(3), value: typed(0.02) }),
+    command('reading.add', id(6), { ...at(0.4, 0.5), kind: 'sounding', value: typed(1) }),
+    command('reading.add', id(7), { ...at(0.6, 0.5), kind: 'sounding', value: typed(0) }),
+    command('reading.add', id(8), { ...at(0.8, 0.5), kind: 'sounding', value: typed(1) }),
+    command('reading.add', id(9), { ...at(0, 0), kind: 'removal', subject: id(8) }),
+  ].reduce(applyCommand, held());
+  const input = assemblePlanInput(data, id(1))!;
+  expect(input.findings[0]).toMatchObject({ readings: [[0.2, 0.3, 0.02]] });
+  expect(input.elements[0]!.soundings).toEqual({
+    points: [
+      [0.4, 0.5],
+      [0.6, 0.5],
+    ],
+    hollow: [0],
+  });
+});

@@ -10,6 +10,10 @@ export interface PlanSceneInput {
     readonly depth?: string;
     readonly chosen?: boolean;
   }[];
+  /** where it was tapped: an open ring is solid, a filled one hollow */
+  readonly taps?: readonly { readonly at: readonly [number, number]; readonly hollow: boolean }[];
+  /** where to tap next */
+  readonly next?: readonly [number, number] | null;
   readonly width: number;
   readonly height: number;
   /** metres in one unit of the scale bar's measure: 1 for metres, 0.3048 for feet */
@@ -40,7 +44,7 @@ export function planScale({ outline, width, height, small = false }: Pick<PlanSc
 
 /** The plan of an element with its findings, to scale. */
 export function planScene(input: PlanSceneInput): Scene {
-  const { outline, findings, width, height, unit_m, unit, small = false } = input;
+  const { outline, findings, width, height, unit_m, unit, small = false, taps = [], next = null } = input;
   const scale = planScale(input);
   const at = ([x, y]: readonly [number, number]): [number, number] => [scale.toX(x), scale.toY(y)];
   const shapes: Shape[] = [{ type: 'path', d: pathOf(outline.map(at)), fill: 'sheet', stroke: 'ink', width: small ? 2 : 3 }];
@@ -74,6 +78,16 @@ export function planScene(input: PlanSceneInput): Scene {
       plate: true,
     });
   }
+  for (const tap of taps) {
+    const [x, y] = at(tap.at);
+    if (tap.hollow) shapes.push(dot([x, y], 7, 'ink'));
+    else shapes.push({ ...dot([x, y], 5, 'sheet'), stroke: 'ink', width: 2 } as Shape);
+  }
+  if (next) {
+    const [x, y] = at(next);
+    shapes.push({ ...dot([x, y], 12, 'sheet'), stroke: 'act', width: 4 } as Shape);
+    shapes.push(dot([x, y], 4, 'act'));
+  }
   if (!small) {
     const length = nicePace(width / 4 / scale.perMetre / unit_m);
     const from = MARGIN;
@@ -85,7 +99,7 @@ export function planScene(input: PlanSceneInput): Scene {
   return { width, height, title: { code: 'draw.plan', figures: { count: findings.length } }, shapes };
 }
 
-const dot = ([x, y]: [number, number], r: number, fill: 'act'): Shape => ({
+const dot = ([x, y]: [number, number], r: number, fill: 'act' | 'ink' | 'sheet'): Shape => ({
   type: 'path',
   d: `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`,
   fill,

@@ -4,6 +4,7 @@ import { spawn } from 'node:child_process';
 import { readFileSync, statSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { extname, join } from 'node:path';
+import { gzipSync } from 'node:zlib';
 import { ensureChromium, ensurePackages } from './lib/packages.mjs';
 import { ensureCluster, freePort } from './lib/cluster.mjs';
 import { main, root, say } from './lib/run.mjs';
@@ -311,6 +312,26 @@ async function core() {
   const { bundle } = await import('./lib/build.mjs');
   const { coreBench } = await import(await bundle('cli', 'src/coreBench.ts'));
   for (const [name, value] of coreBench()) line(name, value);
+  line('core as the sum Window imports it, kB gzip (limit 30)', (await windowBundle()).toFixed(1));
+}
+
+/** What the Bench's window sum pulls in of the core, minified and compressed. @returns kB */
+async function windowBundle() {
+  const { build } = await import('esbuild');
+  const screen = readFileSync(join(root, 'app/bench/WindowScreen.tsx'), 'utf8');
+  const imports = [...screen.matchAll(/import \{([^}]*)\} from '(@tufa\/core\/[^']*)';/g)].map(([, names, from]) => {
+    const values = names.split(',').filter((name) => name.trim() && !name.trim().startsWith('type '));
+    return `export { ${values.join(', ')} } from '${from}';`;
+  });
+  const { outputFiles } = await build({
+    stdin: { contents: imports.join('\n'), resolveDir: join(root, 'app') },
+    bundle: true,
+    minify: true,
+    format: 'esm',
+    write: false,
+    logLevel: 'error',
+  });
+  return gzipSync(outputFiles[0].contents, { level: 9 }).length / 1000;
 }
 
 /** The compressed export of a folder, as the server sends it. */

@@ -24,7 +24,7 @@ export const DayScreen = () => <StepScreen step="day">{(view) => <Day key={view.
 
 const READINGS: readonly ConditionKind[] = ['air_C', 'slab_C', 'powder_C', 'water_C'];
 
-type Try = Partial<Pick<WindowQuestion, StrataQuantity | 'sun' | 'crew' | 'wind_ms'>>;
+type Try = Partial<Pick<WindowQuestion, StrataQuantity | 'sun' | 'crew' | 'wind_ms' | 'iceShare'>>;
 
 /** Minutes you have to work, at these temperatures; the strata with its handle; what would lengthen them. */
 function Day({ view }: { view: JobView }) {
@@ -78,7 +78,13 @@ function Day({ view }: { view: JobView }) {
         subject: null,
         value: { value, source: 'typed', by: person?.name ?? '' },
       });
-    const batch = { ...view.input.batch, ...(changed.includes('share') ? { share: question.share } : {}), retarderDose: question.retarderDose };
+    const { iceShare: _before, ...iceless } = view.input.batch;
+    const batch = {
+      ...iceless,
+      ...(changed.includes('share') ? { share: question.share } : {}),
+      retarderDose: question.retarderDose,
+      ...(question.iceShare ? { iceShare: question.iceShare } : {}),
+    };
     const wanted = [
       ...READINGS.filter((kind) => changed.includes(kind as keyof Try) || view.input.conditions[kind].source === 'assumed').map((kind) =>
         reading(kind, question[kind as 'air_C']),
@@ -86,7 +92,7 @@ function Day({ view }: { view: JobView }) {
       ...(changed.includes('sun') ? [reading('sun', question.sun ? 1 : 0)] : []),
       ...(changed.includes('wind_ms') ? [reading('wind_ms', question.wind_ms)] : []),
       ...(changed.includes('crew') ? [change('job', 'change', view.job.id, { crew: question.crew })] : []),
-      ...(changed.includes('share') || changed.includes('retarderDose') ? [change('job', 'change', view.job.id, { batch })] : []),
+      ...(changed.some((name) => name === 'share' || name === 'retarderDose' || name === 'iceShare') ? [change('job', 'change', view.job.id, { batch })] : []),
     ];
     if (wanted.length > 0) await write(...wanted);
     const { thickness_m } = tried;

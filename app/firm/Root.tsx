@@ -7,11 +7,11 @@ import { running } from '../now/waiting';
 import { Button } from '../parts/Button';
 import { applyUpdate, useUpdate } from '../parts/serviceWorker';
 import { T } from '../parts/T';
-import { loadWork } from '../parts/workScreen';
+import { loadPart, loadWork } from '../parts/workScreen';
 import { useWide } from '../parts/useSize';
 import { SignIn } from './SignIn';
 
-const Shortcuts = lazy(() => loadWork().then((work) => ({ default: work.Shortcuts })));
+const Shortcuts = lazy(() => loadPart().then((work) => ({ default: work.Shortcuts })));
 
 /** Signed in or not; the firm's units; a new version offered, never while a batch runs. */
 export function Root({ children }: { children: ReactNode }) {

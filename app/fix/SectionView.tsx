@@ -21,7 +21,7 @@ export function SectionView({ view, finding, sheet }: { view: JobView; finding: 
   const metric = unitSystem() === 'metric';
   const scene = useMemo(
     () =>
-      size && found && element
+      size && found?.kind === 'spall' && element
         ? sectionScene({
             ...sectionOf({ finding: found, thickness: element.thickness, sheet }),
             width: size.width,

@@ -3,7 +3,7 @@ import { say } from '@tufa/words/speak';
 import { Link, type Href } from 'expo-router';
 import { lazy, Suspense } from 'react';
 import { Pressable, ScrollView, Text, View } from 'react-native';
-import { loadWork } from '../parts/workScreen';
+import { loadPart } from '../parts/workScreen';
 import { T } from '../parts/T';
 
 export const jobsOf = (data: FirmData): RowOf<'job'>[] =>
@@ -11,7 +11,7 @@ export const jobsOf = (data: FirmData): RowOf<'job'>[] =>
     .filter(({ removed }) => !removed)
     .sort((a, b) => (a.name < b.name ? -1 : 1));
 
-const Drawing = lazy(() => loadWork().then(({ JobDrawing }) => ({ default: JobDrawing })));
+const Drawing = lazy(() => loadPart().then(({ JobDrawing }) => ({ default: JobDrawing })));
 
 /** The place of a job's small drawing; the drawing comes with the work chunk, after the words. */
 export function JobPicture({ data, jobId }: { data: FirmData; jobId: string }) {

@@ -3,7 +3,7 @@ import { vesselScene } from '@tufa/draw';
 import { say, printFigure, sayShare, unitSystem } from '@tufa/words';
 import { nearestMark } from '@tufa/core/mix';
 import type { Sheet } from '@tufa/core/shelf';
-import { print } from '@tufa/core/quantity';
+import { printIn, siFactor } from '@tufa/core/quantity';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, Text, useWindowDimensions, View } from 'react-native';
@@ -18,16 +18,15 @@ import { Answer, T } from '../parts/T';
 import type { JobView } from '../parts/useJob';
 import { Warnings } from '../parts/Warnings';
 import { usePhone } from '../parts/useSettings';
+import { vessel } from '../parts/vessel';
 import { bagsText } from './bagsText';
 import { PlanFile } from './PlanFile';
 
 export const MixScreen = () => <StepScreen step="mix">{(view) => <Mix key={view.job.id} view={view} />}</StepScreen>;
 
-/** A measure in the vessel the crew holds. */
-const vessel = (kind: 'volume' | 'mass', value: number): string => {
-  const { digits, unit } = print({ kind, value, system: unitSystem(), fine: true });
-  return `${digits} ${unit}`;
-};
+/** A small powder by the level teaspoon, to a quarter. */
+const teaspoons = (volume_m3: number): string => printIn({ kind: 'volume', value: Math.round((volume_m3 / TEASPOON_M3) * 4) * (TEASPOON_M3 / 4), unit: 'tsp' });
+const TEASPOON_M3 = siFactor('volume', 'tsp');
 
 /** What binds a batch, in words; a choice limit of the whole bag is no limit. */
 function limitText({ batches }: ChosenPlan): string {
@@ -99,6 +98,7 @@ function TicketView({ view, finding, chosen, sheet }: { view: JobView; finding: 
   const { ticket, window } = chosen;
   const { hand } = usePhone();
   const [ticked, setTicked] = useState<readonly string[]>([]);
+  const tick = (key: string): void => setTicked(ticked.includes(key) ? ticked.filter((one) => one !== key) : [...ticked, key]);
   const metric = unitSystem() === 'metric';
   const narrow = useWindowDimensions().width < 380;
   const water = ticket.lines.find((line) => line.code === 'water');
@@ -122,14 +122,14 @@ function TicketView({ view, finding, chosen, sheet }: { view: JobView; finding: 
       <T as="faint">{say('mix.ticketLead', { volume_m3: window.batch.volume_m3, area_m2: window.batch.area_m2, thickness_m: finding.takeOff.mean_m })}</T>
       <View className={hand === 'right' ? 'flex-row gap-3' : 'flex-row-reverse gap-3'}>
         <View className="flex-1">
-          {ticket.lines.map((line) => (
+          {ticket.lines.map((line, i) => (
             <TicketRow
-              key={line.code}
+              key={`${line.code}${i}`}
               line={line}
               sheet={sheet}
               powder_kg={window.batch.powder_kg}
-              on={ticked.includes(line.code)}
-              onTick={() => setTicked(ticked.includes(line.code) ? ticked.filter((code) => code !== line.code) : [...ticked, line.code])}
+              on={ticked.includes(`${line.code}${i}`)}
+              onTick={() => tick(`${line.code}${i}`)}
             />
           ))}
         </View>
@@ -162,6 +162,18 @@ const figureOf = (line: TicketLine, sheet: Sheet, powder_kg: number): { main: st
         main: vessel('volume', line.volume_m3),
         sub: `${say('mix.toLower')}. ${markText({ water_m3: line.volume_m3, powder_kg, sheet })}`,
       };
+    case 'ice':
+      return { main: vessel('mass', line.mass_kg), sub: say('mix.iceMelts') };
+    case 'citric':
+      return { main: vessel('mass', line.mass_kg), sub: `${teaspoons(line.volume_m3)}, ${say('mix.stirGone')}` };
+    case 'colour':
+      return { main: say('mix.colourPacks', { count: Math.round(line.packs * 100) / 100 }), sub: say('mix.stirGone') };
+    case 'stone':
+      return { main: vessel('mass', line.mass_kg), sub: say('mix.stoneIn') };
+    case 'fibre':
+      return { main: vessel('mass', line.mass_kg), sub: say('mix.fibreLast') };
+    case 'part':
+      return { main: vessel('volume', line.level_m3), sub: `${say('mix.toMark')}, ${vessel('mass', line.mass_kg)}` };
     case 'retarder':
       return { main: say('day.packets', { count: Math.round(line.packets * 100) / 100 }), sub: say('mix.stirGone') };
     case 'powder':

@@ -5,7 +5,7 @@ import { outbox } from '../outbox/Outbox';
 import { useFirm } from '../outbox/useFirm';
 import { now } from './clock';
 import { T } from './T';
-import { loadWork } from './workScreen';
+import { loadPart } from './workScreen';
 
 const subscribeOnline = (listener: () => void): (() => void) => {
   window.addEventListener('online', listener);
@@ -45,7 +45,7 @@ export function SyncLine() {
   );
 }
 
-const Settling = lazy(() => loadWork().then(({ Returned: Loaded }) => ({ default: Loaded })));
+const Settling = lazy(() => loadPart().then(({ Returned: Loaded }) => ({ default: Loaded })));
 
 /** What came back from the firm to be settled, or that this browser keeps nothing. */
 export function Returned() {

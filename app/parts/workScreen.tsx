@@ -11,6 +11,16 @@ type Work = typeof import('../work');
 /** The one chunk of everything that computes or draws. */
 export const loadWork = (): Promise<Work> => import('../work');
 
+/** Signal again, or a few seconds on. */
+const laterOrOnline = (): Promise<void> =>
+  new Promise((go) => {
+    window.addEventListener('online', () => go(), { once: true });
+    setTimeout(go, 5000);
+  });
+
+/** For a small part of a screen: until the chunk can come its place stays empty, and everything else goes on. */
+export const loadPart = (): Promise<Work> => loadWork().catch(() => laterOrOnline().then(loadPart));
+
 /** A screen of the work chunk as a route of its own. */
 export function workScreen(name: Exclude<keyof Work, 'JobDrawing' | 'Keypad' | 'Returned' | 'Shortcuts' | 'speakIn'>): ComponentType {
   const Loaded = lazy(() => loadWork().then((work) => ({ default: work[name] as ComponentType })));

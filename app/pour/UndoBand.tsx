@@ -10,9 +10,18 @@ export interface Did {
   readonly until: number;
 }
 
+/** The second tap of a double tap would take the first one back: the band comes up where that was made. */
+const DEAF_MS = 700;
+
 /** Eight seconds to take a tap back, instead of a dialog before it. */
 export function UndoBand({ did, onUndo, onGone }: { did: Did; onUndo: () => void; onGone: () => void }) {
   const [left, setLeft] = useState(8);
+  const [heardFor, setHeardFor] = useState('');
+  useEffect(() => {
+    const timer = setTimeout(() => setHeardFor(did.eventId), DEAF_MS);
+    return () => clearTimeout(timer);
+  }, [did.eventId]);
+  const deaf = heardFor !== did.eventId;
   useEffect(() => {
     const tick = (): void => {
       const seconds = Math.ceil((did.until - Date.now()) / 1000);
@@ -29,6 +38,7 @@ export function UndoBand({ did, onUndo, onGone }: { did: Did; onUndo: () => void
       role="button"
       aria-label={say('pour.undo', { what, seconds: String(left) })}
       onPress={onUndo}
+      disabled={deaf}
       className="min-h-[56px] justify-center self-start bg-selected px-5"
       testID="undo"
     >

@@ -16,6 +16,8 @@ export function PlanView({
   element,
   findings,
   drawing,
+  taps,
+  next,
   chosenId = null,
   onTap,
 }: {
@@ -23,6 +25,8 @@ export function PlanView({
   findings: readonly RowOf<'finding'>[];
   /** corners tapped so far */
   drawing?: readonly Point[];
+  taps?: readonly { readonly at: Point; readonly hollow: boolean }[];
+  next?: Point | null;
   chosenId?: string | null;
   onTap?: (at: Point) => void;
 }) {
@@ -40,6 +44,8 @@ export function PlanView({
       ...frame,
       unit_m,
       unit: metric ? 'm' : 'ft',
+      ...(taps ? { taps } : {}),
+      ...(next ? { next } : {}),
       findings: [
         ...findings.map((finding) => ({
           id: finding.id,
@@ -70,7 +76,7 @@ export function PlanView({
       }),
     };
     return { plan, ruler, scale };
-  }, [size, outline, findings, drawing, chosenId, hand, metric, unit_m]);
+  }, [size, outline, findings, drawing, taps, next, chosenId, hand, metric, unit_m]);
   const press = (event: { nativeEvent: { pageX: number; pageY: number } }): void => {
     if (!made || !onTap) return;
     const rect = (box.current as unknown as HTMLElement).getBoundingClientRect();

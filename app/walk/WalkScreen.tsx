@@ -13,9 +13,10 @@ import { ElementForm } from './ElementForm';
 import { FindingForm } from './FindingForm';
 import { SmallSection } from '../jobs/SmallSection';
 import { PlanView } from './PlanView';
+import { Soundings } from './Soundings';
 import { StopQuestions, unanswered } from './StopQuestions';
 
-type Doing = { what: 'looking' } | { what: 'element'; id: string | null } | { what: 'finding'; id: string | null } | { what: 'stops' };
+type Doing = { what: 'looking' } | { what: 'element'; id: string | null } | { what: 'finding'; id: string | null } | { what: 'stops' } | { what: 'sounding' };
 
 export const WalkScreen = () => <StepScreen step="walk">{(view) => <Walk key={view.job.id} view={view} />}</StepScreen>;
 
@@ -43,6 +44,7 @@ function Walk({ view }: { view: JobView }) {
     const finding = findings.find(({ id }) => id === doing.id);
     return <FindingForm view={view} element={element} finding={finding} label={finding?.label ?? nextLabel(all)} onDone={look} />;
   }
+  if (doing.what === 'sounding' && element) return <Soundings view={view} element={element} onDone={look} />;
   if (doing.what === 'stops' && element)
     return (
       <StepLayout
@@ -92,6 +94,11 @@ function Walk({ view }: { view: JobView }) {
             ) : (
               <Answer size="number">{element.name}</Answer>
             )}
+            {planned?.hollow ? (
+              <T as="faint">
+                {`${say('walk.hollowShare', { share: String(Math.round(planned.hollow.share * 100)) })}, ${Math.round(planned.hollow.low * 100)}-${Math.round(planned.hollow.high * 100)} %`}
+              </T>
+            ) : null}
             <VerdictLine view={view} elementId={element.id} open={open} />
           </View>
         ),
@@ -147,7 +154,10 @@ function Walk({ view }: { view: JobView }) {
                 onPress={() => setDoing({ what: 'stops' })}
               />
             </View>
-            <Button label={say('walk.addFinding')} tone={open > 0 ? 'plain' : 'act'} onPress={() => setDoing({ what: 'finding', id: null })} />
+            <View className="flex-row gap-2">
+              <Button label={say('walk.sound')} grow onPress={() => setDoing({ what: 'sounding' })} />
+              <Button label={say('walk.addFinding')} grow tone={open > 0 ? 'plain' : 'act'} onPress={() => setDoing({ what: 'finding', id: null })} />
+            </View>
           </View>
         ),
       }}

@@ -1,5 +1,7 @@
 import { computePlan } from '@tufa/core/plan';
-import { workingLife } from '@tufa/core/setting';
+import { monteCarloLives, workingLife, type CourseInput } from '@tufa/core/setting';
+import { rectangle, volumeFromReadings, type DepthReading } from '@tufa/core/takeoff';
+import { surfaceConduction } from '@tufa/core/weather';
 import { exampleJob } from './example';
 
 const timed = (times: number, work: (i: number) => unknown): number => {
@@ -9,25 +11,49 @@ const timed = (times: number, work: (i: number) => unknown): number => {
   return (performance.now() - begun) / times;
 };
 
-/** The core's own speed on one core of this machine, as lines of name and value. */
+const course = (i: number): CourseInput => ({
+  pail_life_s: 720,
+  film_life_s: 720,
+  Ea_J_mol: 55000,
+  mix_C: 15 + (i % 20),
+  surroundings_C: 26,
+  mass_kg: 14,
+  surface_C: 31,
+  thickness_m: 0.02,
+  placed_after_s: 150,
+});
+
+/** Two hundred readings of a dish, scattered by the golden ratio. */
+const readings: DepthReading[] = Array.from({ length: 200 }, (_, i) => {
+  const x = ((i * 0.6180339887498949) % 1) * 1.98 + 0.01;
+  const y = ((i + 0.5) / 200) * 0.98 + 0.01;
+  return [x, y, 0.04 * (1 - ((x - 1) ** 2 + (y - 0.5) ** 2) / 1.3)];
+});
+
+/** The core's own speed on one core of this machine, as lines of name and value; ns a step to be compared with C. */
 export function coreBench(): [string, string][] {
-  const input = exampleJob();
-  const plan_ms = timed(50, () => computePlan(input));
-  const life_ms = timed(5000, (i) =>
-    workingLife({
-      pail_life_s: 720,
-      film_life_s: 720,
-      Ea_J_mol: 55000,
-      mix_C: 15 + (i % 20),
-      surroundings_C: 26,
-      mass_kg: 14,
-      surface_C: 31,
-      thickness_m: 0.02,
-      placed_after_s: 150,
-    }),
-  );
+  const whole = exampleJob();
+  const { site: _site, ...still } = { ...whole, findings: whole.findings.slice(0, 1), treatments: whole.treatments.slice(0, 1) };
+  const plan_ms = timed(30, () => computePlan(still));
+  // New weather each time, so that nothing is remembered.
+  const fresh = () => ({ ...whole.site!, weather: { ...whole.site!.weather } });
+  const changing_ms = timed(10, () => computePlan({ ...still, site: fresh() }));
+  const all_ms = timed(10, () => computePlan({ ...whole, site: fresh() }));
+  const life_ms = timed(5000, (i) => workingLife(course(i)));
+  const spread = { mix_K: 2, surroundings_K: 2, surface_K: 3, sdLn: 0.32 };
+  const monte_ms = timed(20, (seed) => monteCarloLives({ course: course(5), spread, seed, count: 10_000 }));
+  const outline = rectangle({ length_m: 2, width_m: 1 });
+  const volume_ms = timed(20, () => volumeFromReadings({ outline, readings, edge: 'feathered' }));
+  const weather = { air_C: 26, humidity: 0.5, wind_ms: 2, irradiance_Wm2: 600, cloud: 0, absorptivity: 0.65, exposure: 1, sky: 1, wet: false };
+  const day_ms = timed(10, () => surfaceConduction({ profile_C: 20, depth_m: 0.4, stretches: [{ ...weather, for_s: 86400 }] }));
+  const ns = (ms: number, steps: number): string => `${((ms * 1e6) / steps).toFixed(1)} ns`;
   return [
-    ['a whole job plan, ms', plan_ms.toFixed(2)],
-    ['working lives per second on one core', Math.round(1000 / life_ms).toLocaleString('en')],
+    ['a job plan, one finding, temperatures held, ms', plan_ms.toFixed(2)],
+    ['a job plan, one finding, through a changing day, ms', changing_ms.toFixed(2)],
+    ['a job plan, ten findings of every kind through a changing day, ms', all_ms.toFixed(2)],
+    ['working lives per second on one core; a rate evaluation', `${Math.round(1000 / life_ms).toLocaleString('en')}; ${ns(life_ms, 100)}`],
+    ['10,000 Monte Carlo lives, ms; a life', `${monte_ms.toFixed(1)}; ${ns(monte_ms, 10_000)}`],
+    ['volume from 200 readings with its range, ms; a triangulated point', `${volume_ms.toFixed(2)}; ${ns(volume_ms, 200 * 204)}`],
+    ['conduction through a day, ms; a node a step', `${day_ms.toFixed(2)}; ${ns(day_ms, 17280 * 81)}`],
   ];
 }

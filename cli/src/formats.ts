@@ -8,3 +8,5 @@ export const schemas = (): Record<string, object> => ({
   sheet: parseJoi(sheet) as object,
   command: parseJoi(commandSchema) as object,
 });
+
+export { constantsPage } from './constantsPage';

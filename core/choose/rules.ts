@@ -1,6 +1,7 @@
 import type { ElementInput, FindingInput } from '../survey';
-import { orientationOf } from '../survey';
-import type { Sheet } from '../shelf';
+import { deepestOf, orientationOf, useOf } from '../survey';
+import { isResin, type Sheet } from '../shelf';
+import { dewPoint, WEATHER } from '../weather';
 import { ceilingOf } from '../quantity';
 import type { Reason } from './Reason';
 
@@ -12,6 +13,8 @@ export interface RuleContext {
   readonly air_C: number;
   readonly slab_C: number;
   readonly opensAfter_s: number | null;
+  /** 0 to 1 */
+  readonly humidity: number;
 }
 
 export type Rule = (context: RuleContext) => readonly Reason[];
@@ -20,11 +23,11 @@ const reason = (code: string, verdict: Reason['verdict'], figures: Reason['figur
 
 /** A product made for other damage is no answer to this one. */
 export const useRule: Rule = ({ sheet, finding }) =>
-  sheet.uses.includes(finding.kind) ? [] : reason('use.other', 'no', { use: sheet.uses[0] ?? '', kind: finding.kind });
+  sheet.uses.includes(useOf(finding)) ? [] : reason('use.other', 'no', { use: sheet.uses[0] ?? '', kind: finding.kind });
 
 /** The deepest place must lie inside the sheet's thickness; more than one lift is possible but costs a wait. */
 export const thicknessRule: Rule = ({ sheet, finding }) => {
-  const depth_m = finding.deepest.value;
+  const depth_m = deepestOf(finding);
   const { least_m, most_m, liftMost_m } = sheet.thickness;
   const figures = { depth_m, least_m, most_m };
   if (depth_m > most_m * (1 + 1e-9)) return reason('thickness.over', 'no', figures);
@@ -35,6 +38,9 @@ export const thicknessRule: Rule = ({ sheet, finding }) => {
 
 /** Never under the sheet's minimum: a feathered rim needs a sheet that feathers. */
 export const edgeRule: Rule = ({ sheet, finding }) => {
+  if (finding.kind === 'wedge')
+    return sheet.thickness.feathers ? reason('edge.feathers', 'yes') : reason('edge.noFeather', 'caution', { least_m: sheet.thickness.least_m });
+  if (finding.kind !== 'spall') return [];
   if (finding.edge === 'cut') return reason('edge.cut', 'yes');
   return sheet.thickness.feathers ? reason('edge.feathers', 'yes') : reason('edge.noFeather', 'no', { least_m: sheet.thickness.least_m });
 };
@@ -42,8 +48,8 @@ export const edgeRule: Rule = ({ sheet, finding }) => {
 /** Three grains must fit in the layer. */
 export const grainRule: Rule = ({ sheet, finding }) => {
   const needs_m = 3 * sheet.grain_m;
-  const figures = { grain_m: sheet.grain_m, needs_m, depth_m: finding.deepest.value };
-  return finding.deepest.value < needs_m ? reason('grain.coarse', 'no', figures) : reason('grain.fits', 'yes', figures);
+  const figures = { grain_m: sheet.grain_m, needs_m, depth_m: deepestOf(finding) };
+  return deepestOf(finding) < needs_m ? reason('grain.coarse', 'no', figures) : reason('grain.fits', 'yes', figures);
 };
 
 /** A slab, a wall and a soffit want different materials. */
@@ -87,6 +93,14 @@ export const temperatureRule: Rule = ({ sheet, air_C, slab_C }) => {
   return margin < 2 ? reason('temperature.close', 'caution', figures) : reason('temperature.fits', 'yes', figures);
 };
 
+/** A resin wants its surface dry: so far above the dew point that nothing settles on it. */
+export const dewRule: Rule = ({ sheet, slab_C, air_C, humidity }) => {
+  if (!isResin(sheet)) return [];
+  const dew_C = dewPoint({ air_C, humidity: Math.max(0.01, humidity) });
+  const figures = { slab_C, dew_C, margin_K: WEATHER.dewMargin_K };
+  return slab_C < dew_C + WEATHER.dewMargin_K ? reason('dew.close', 'no', figures) : reason('dew.clear', 'yes', figures);
+};
+
 /** What goes between old and new. */
 export const bondRule: Rule = ({ sheet }) => {
   if (sheet.bond === 'self') return reason('bond.self', 'yes');
@@ -104,5 +118,6 @@ export const RULES: readonly Rule[] = [
   exposureRule,
   timeToOpenRule,
   temperatureRule,
+  dewRule,
   bondRule,
 ];

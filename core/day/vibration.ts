@@ -1,7 +1,5 @@
 import { inRange } from '../quantity';
-
-/** Hand-arm vibration, daily values of ISO 5349-1, m/s2 over eight hours. */
-export const VIBRATION = { action_ms2: 2.5, limit_ms2: 5 } as const;
+import { DAY } from './constants';
 
 /**
  * How long a tool may be held until the daily value is reached: `8 h (value/a)^2`.
@@ -11,7 +9,13 @@ export const VIBRATION = { action_ms2: 2.5, limit_ms2: 5 } as const;
  * @returns s, at most a day
  * @throws Problem `outOfRange`
  */
-export function vibrationTime({ vibration_ms2, value_ms2 = VIBRATION.action_ms2 }: { vibration_ms2: number; value_ms2?: number }): number {
+export function vibrationTime({ vibration_ms2, value_ms2 = DAY.vibrationAction_ms2 }: { vibration_ms2: number; value_ms2?: number }): number {
   inRange({ quantity: 'vibration_ms2', value: vibration_ms2, least: 0.1, most: 100 });
-  return Math.min(86400, 28800 * (value_ms2 / vibration_ms2) ** 2);
+  return Math.min(86400, DAY.vibrationDay_s * (value_ms2 / vibration_ms2) ** 2);
 }
+
+/** How long a tool may be held until the action value and until the limit. @returns s @throws Problem `outOfRange` */
+export const vibrationTimes = ({ vibration_ms2 }: { vibration_ms2: number }): { action_s: number; limit_s: number } => ({
+  action_s: vibrationTime({ vibration_ms2 }),
+  limit_s: vibrationTime({ vibration_ms2, value_ms2: DAY.vibrationLimit_ms2 }),
+});

@@ -9,3 +9,7 @@ export * from './resinShot';
 export * from './resinSand';
 export * from './strengthRatioForWater';
 export * from './stripLength';
+export * from './extend';
+export * from './fibre';
+export * from './partsByMass';
+export * from './fromStock';

@@ -1,5 +1,5 @@
 import erf from '@stdlib/math-base-special-erf';
-import quantileOf from '@stdlib/stats-base-dists-normal-quantile';
+import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
 import { ceilingOf, inRange, Problem } from '../quantity';
 import { MIX } from './constants';
 
@@ -16,8 +16,12 @@ export function orderQuantile(input: { nominal: number; medianWaste?: number; si
   const { nominal, medianWaste = MIX.medianWaste, sigma_log, quantile } = input;
   inRange({ quantity: 'nominal', value: nominal, least: 0, most: 1e7 });
   inRange({ quantity: 'quantile', value: quantile, least: 0.001, most: 0.999 });
-  return nominal * (1 + medianWaste) * Math.exp(quantileOf(quantile, 0, 1) * combinedSd(sigma_log));
+  return nominal * (1 + medianWaste) * quantileOf({ p50: 1, sigma: combinedSd(sigma_log), quantile });
 }
+
+/** A quantile of a lognormal need: `median exp(z_q sigma)`. */
+export const quantileOf = ({ p50, sigma, quantile }: { p50: number; sigma: number; quantile: number }): number =>
+  p50 * Math.exp(normalQuantile(quantile, 0, 1) * sigma);
 
 /** The chance that what was bought does not reach: `1 - Phi(ln(bought/median)/sigma)`. */
 export function chanceShort({ median_kg, bought_kg, sdLn }: { median_kg: number; bought_kg: number; sdLn: number }): number {
@@ -25,6 +29,17 @@ export function chanceShort({ median_kg, bought_kg, sdLn }: { median_kg: number;
   if (bought_kg <= 0) return 1;
   const z = Math.log(bought_kg / median_kg) / inRange({ quantity: 'sdLn', value: sdLn, least: 1e-6, most: 5 });
   return 0.5 * (1 - erf(z / Math.SQRT2));
+}
+
+/**
+ * How sure an order is worth being: `cost of short / (cost of short + cost of left over)`, both for one bag.
+ *
+ * @returns quantile
+ * @throws Problem `outOfRange`
+ */
+export function bestQuantile({ short_minor, leftOver_minor }: { short_minor: number; leftOver_minor: number }): number {
+  inRange({ quantity: 'short_minor', value: short_minor, least: 0, most: 1e9 });
+  return short_minor / (short_minor + inRange({ quantity: 'leftOver_minor', value: leftOver_minor, least: 1, most: 1e9 }));
 }
 
 export interface Pack {

@@ -2,7 +2,7 @@ import { MIX } from './constants';
 import { mixedVolume } from './mixedVolume';
 
 /** What can keep a portion from being mixed at once. */
-export type PortionLimit = 'pailMixed' | 'pailDry' | 'drill' | 'lift' | 'packMost' | 'flow' | 'finish' | 'skin' | 'bag';
+export type PortionLimit = 'pailMixed' | 'pailDry' | 'drill' | 'lift' | 'packMost' | 'flow' | 'finish' | 'skin' | 'wetEdge' | 'bottle' | 'life' | 'bag';
 
 export interface VesselLimits {
   readonly pail_m3: number;
@@ -16,17 +16,16 @@ export interface VesselLimits {
 
 /** One portion in the pail: masses and volumes. */
 export interface PortionMass {
-  readonly powder_kg: number;
-  readonly water_kg: number;
+  readonly mass_kg: number;
   readonly volume_m3: number;
+  /** loose and dry, with its water */
   readonly bulk_m3: number;
 }
 
 export function portionOf(input: { powder_kg: number; waterRatio: number; powder_density: number; bulk_density: number; air: number }): PortionMass {
   const water_kg = input.powder_kg * input.waterRatio;
   return {
-    powder_kg: input.powder_kg,
-    water_kg,
+    mass_kg: input.powder_kg + water_kg,
     volume_m3: mixedVolume({ powder_kg: input.powder_kg, powder_density: input.powder_density, water_kg, air: input.air }),
     bulk_m3: input.powder_kg / input.bulk_density + water_kg / MIX.water_kg_m3,
   };
@@ -34,7 +33,7 @@ export function portionOf(input: { powder_kg: number; waterRatio: number; powder
 
 /** The limit of vessel, drill, back or pack that a portion breaks first, or null. */
 export function vesselLimit(portion: PortionMass, limits: VesselLimits): PortionLimit | null {
-  const mass_kg = portion.powder_kg + portion.water_kg;
+  const { mass_kg } = portion;
   const over = (value: number, most: number | null): boolean => most !== null && value > most * (1 + 1e-9);
   if (over(portion.volume_m3, MIX.pailMixedShare * limits.pail_m3)) return 'pailMixed';
   if (over(portion.bulk_m3, MIX.pailDryShare * limits.pail_m3)) return 'pailDry';

@@ -1,7 +1,5 @@
 import { inRange } from '../quantity';
-
-/** Sand grains and how densely they pack. *default* */
-export const SAND = { density_kg_m3: 2650, bulk_kg_m3: 1550, packing: 0.58, wetted: 0.42 } as const;
+import { MIX } from './constants';
 
 export type ResinSand = { readonly verdict: 'ok'; readonly volume_m3: number } | { readonly verdict: 'refused'; readonly limit: 'sheet' | 'dryGrains' };
 
@@ -13,13 +11,13 @@ export type ResinSand = { readonly verdict: 'ok'; readonly volume_m3: number } |
  * @throws Problem `outOfRange`
  */
 export function resinSand(input: { resin_m3: number; sand_kg: number; sand_kg_m3?: number; sandBulk_kg_m3?: number; limitByVolume?: number }): ResinSand {
-  const { resin_m3, sand_kg, sand_kg_m3 = SAND.density_kg_m3, sandBulk_kg_m3 = SAND.bulk_kg_m3, limitByVolume = Infinity } = input;
+  const { resin_m3, sand_kg, sand_kg_m3 = MIX.aggregate_kg_m3, sandBulk_kg_m3 = MIX.sandBulk_kg_m3, limitByVolume = Infinity } = input;
   inRange({ quantity: 'resin_m3', value: resin_m3, least: 1e-7, most: 1 });
   inRange({ quantity: 'sand_kg', value: sand_kg, least: 0, most: 1000 });
   inRange({ quantity: 'sand_kg_m3', value: sand_kg_m3, least: 500, most: 8000 });
   inRange({ quantity: 'sandBulk_kg_m3', value: sandBulk_kg_m3, least: 200, most: 8000 });
   if (sand_kg / sandBulk_kg_m3 / resin_m3 > limitByVolume * (1 + 1e-9)) return { verdict: 'refused', limit: 'sheet' };
-  const packed_m3 = sand_kg / (sand_kg_m3 * SAND.packing);
-  if (resin_m3 < SAND.wetted * packed_m3 * (1 - 1e-9)) return { verdict: 'refused', limit: 'dryGrains' };
+  const packed_m3 = sand_kg / (sand_kg_m3 * MIX.sandPacking);
+  if (resin_m3 < MIX.sandWetted * packed_m3 * (1 - 1e-9)) return { verdict: 'refused', limit: 'dryGrains' };
   return { verdict: 'ok', volume_m3: resin_m3 + sand_kg / sand_kg_m3 };
 }

@@ -1,7 +1,5 @@
 import { inRange } from '../quantity';
-
-/** What a powder is made of, where the sheet does not say. *default* */
-export const POWDER = { binderShare: 0.3, binder_kg_m3: 3150, filler_kg_m3: 2650, air: 0.05 } as const;
+import { MIX } from './constants';
 
 /**
  * What is left of the strength when more water goes in than the sheet's (Feret):
@@ -19,7 +17,7 @@ export function strengthRatioForWater(input: {
   filler_kg_m3?: number;
   air?: number;
 }): number {
-  const { binderShare = POWDER.binderShare, binder_kg_m3 = POWDER.binder_kg_m3, filler_kg_m3 = POWDER.filler_kg_m3, air = POWDER.air } = input;
+  const { binderShare = MIX.binderShare, binder_kg_m3 = MIX.cement_kg_m3, filler_kg_m3 = MIX.aggregate_kg_m3, air = MIX.air.mortar } = input;
   for (const name of ['waterRatio', 'waterRatioActual'] as const) inRange({ quantity: name, value: input[name], least: 0.01, most: 1 });
   inRange({ quantity: 'binderShare', value: binderShare, least: 0.01, most: 1 });
   inRange({ quantity: 'air', value: air, least: 0, most: 0.3 });
@@ -27,7 +25,7 @@ export function strengthRatioForWater(input: {
   const binder = binderShare / binder_kg_m3;
   const filler = (1 - binderShare) / filler_kg_m3;
   const paste = (ratio: number): number => {
-    const water = ratio / 1000;
+    const water = ratio / MIX.water_kg_m3;
     return binder + water + (air * (binder + filler + water)) / (1 - air);
   };
   return (paste(input.waterRatio) / paste(input.waterRatioActual)) ** 2;

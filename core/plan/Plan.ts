@@ -1,10 +1,11 @@
 import type { Ranked, Reason } from '../choose';
-import type { PackCount, PortionLimit } from '../mix';
+import type { Extended, PackCount, PortionLimit } from '../mix';
 import type { Ranged } from '../quantity';
 import type { Verdict } from '../survey';
-import type { Lever } from './levers';
+import type { Lever, LeverCombination } from './levers';
+import type { Shots } from './shotsFor';
 import type { Ticket } from './ticket';
-import type { WindowAnswer } from './windowFor';
+import type { MilestoneTime, WindowAnswer } from './windowFor';
 
 export interface TakeOff {
   readonly area_m2: number;
@@ -13,6 +14,18 @@ export interface TakeOff {
   readonly mean_m: number;
   /** m3 */
   readonly volume: Ranged;
+  /** sd of ln volume */
+  readonly sigma: number;
+  /** area whose roughness the material fills on top of the volume */
+  readonly rough_m2: number;
+  /** of a crack, joint, edge or step; null for areas */
+  readonly length_m: number | null;
+  /** broken out and carried away; null where nothing is */
+  readonly debris: { readonly bulk_m3: number; readonly mass_kg: number; readonly bags: number } | null;
+  /** what the finding's kind adds, SI, the unit in each name */
+  readonly more: Readonly<Record<string, number>>;
+  /** form strips as they are cut: the pieces of each stock, m; empty where nothing is cast */
+  readonly strips: readonly (readonly number[])[];
 }
 
 /** One layer of a repair, from the bottom up. */
@@ -29,8 +42,20 @@ export interface OrderOption {
   readonly bought_kg: number;
   readonly cost_minor: number;
   readonly chanceShort: number;
-  /** left over against the median need, kg */
+  /** left over against the median need, stock included, kg */
   readonly leftOver_kg: number;
+  /** taken from the shelf first, kg */
+  readonly fromStock_kg: number;
+}
+
+/** What is bought of one product for the whole job, stock first, packages rounded once. */
+export interface ProductOrder {
+  readonly sheetId: string;
+  /** kg for all its findings */
+  readonly powder: Ranged;
+  readonly options: readonly OrderOption[];
+  readonly chosen: OrderOption;
+  readonly best: OrderOption | null;
 }
 
 export interface Quantities {
@@ -43,6 +68,8 @@ export interface Quantities {
   readonly bags: Ranged;
   readonly options: readonly OrderOption[];
   readonly chosen: OrderOption;
+  /** the surest order worth its price, where the firm knows what running short costs */
+  readonly best: OrderOption | null;
 }
 
 export interface BatchesPlan {
@@ -62,7 +89,51 @@ export interface ChosenPlan {
   readonly batches: BatchesPlan;
   readonly ticket: Ticket;
   readonly window: WindowAnswer;
+  /** every milestone with its P10-P90 */
+  readonly readiness: readonly MilestoneTime[];
   readonly levers: readonly Lever[];
+  /** what two or three levers together must be, where none alone gives what is wanted */
+  readonly combinations: readonly LeverCombination[];
+  /** a resin that is squeezed from bottles; null for the rest */
+  readonly shots: Shots | null;
+  /** sheet against crew: "sheet 14 min, yours 11 (9-13), 6 batches"; null without a record */
+  readonly record: RecordShown | null;
+  /** water to bring for it, m3 */
+  readonly water: WaterToBring | null;
+  readonly slurry: SlurryPlan | null;
+  readonly fibre: { readonly mass_kg: number; readonly volume_m3: number; readonly bags: number } | null;
+  /** the same powder with stone, for each batch; null where none is asked for */
+  readonly extended: Extended | null;
+  /** how far a wedge is thinner than its sheet allows, m; null for the rest */
+  readonly thinRun_m: number | null;
+}
+
+export interface RecordShown {
+  readonly entries: number;
+  readonly sheet_s: number;
+  readonly yours: Ranged;
+  readonly ratio: number;
+  readonly Ea_J_mol: number;
+}
+
+/** Water to bring: what the slab drinks, the films that keep it damp, the mix, and rinsing between batches. */
+export interface WaterToBring {
+  readonly presoak_m3: number;
+  readonly films_m3: number;
+  readonly mix_m3: number;
+  readonly rinse_m3: number;
+  readonly total_m3: number;
+  /** how often the soaked slab wants misting until it is covered, s */
+  readonly redampEvery_s: number;
+}
+
+/** Bonding slurry for the whole finding. */
+export interface SlurryPlan {
+  readonly liquid_m3: number;
+  readonly cement_kg: number;
+  readonly latex_kg: number;
+  readonly water_kg: number;
+  readonly volume_m3: number;
 }
 
 export interface FindingPlan {
@@ -92,7 +163,12 @@ export interface Plan {
     readonly verdict: Verdict;
     readonly bad_m2: number;
     readonly volume: Ranged | null;
+    /** share that rings hollow with its 95 % interval, from soundings; null without any */
+    readonly hollow: { readonly share: number; readonly low: number; readonly high: number; readonly taps: number; readonly moreToHalve: number } | null;
+    /** tape and sheet for every finding of it */
+    readonly masking: { readonly tape_m: number; readonly sheet_m2: number } | null;
   }[];
   readonly findings: readonly FindingPlan[];
+  readonly orders: readonly ProductOrder[];
   readonly warnings: readonly Reason[];
 }

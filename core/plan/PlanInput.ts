@@ -1,6 +1,9 @@
+import type { FibreKind, StockLot } from '../mix';
 import type { Measured, UnitSystem } from '../quantity';
+import type { CrewFigureName, FigureEntry, RecordEntry } from '../setting';
 import type { Sheet, Task } from '../shelf';
 import type { ElementInput, FindingInput } from '../survey';
+import type { SiteInput } from './site';
 
 /** The firm's ways that a plan follows. */
 export interface FirmSettings {
@@ -17,6 +20,8 @@ export interface FirmSettings {
   readonly emptyPail_kg: number;
   readonly drill_kg: number | null;
   readonly lift_kg: number | null;
+  /** what running short costs for each bag that is missing, a trip or a lost day, minor units; absent where nobody knows */
+  readonly shortCost_minor?: number;
 }
 
 /** Temperatures and weather at the work, each measured or marked assumed. */
@@ -46,6 +51,30 @@ export interface BatchInput {
   readonly share: number | null;
   readonly retarderDose: number;
   readonly task: Task;
+  readonly fibre?: { readonly kind: FibreKind; readonly dose_kg_m3: number; readonly bag_kg: number };
+  /** share of the water that goes in as ice */
+  readonly iceShare?: number;
+  /** packs of colour for each bag */
+  readonly colourPacks?: number;
+  /** stone added to a sheet that allows it: kg for each kg of powder, and its water by mass of dry stone */
+  readonly stone?: StoneInput;
+}
+
+export interface StoneInput {
+  readonly ratio: number;
+  readonly moisture: number;
+  readonly absorption: number;
+}
+
+/** The crew's own figures: what their batches and days have shown. */
+export interface RecordInput {
+  readonly lives: readonly { readonly sheetId: string; readonly entries: readonly RecordEntry[] }[];
+  readonly figures: Readonly<Partial<Record<CrewFigureName, readonly FigureEntry[]>>>;
+}
+
+/** What lies on the shelf of a sheet, part bags and leftovers. */
+export interface StockInput extends StockLot {
+  readonly sheetId: string;
 }
 
 /** A finding's chosen sheet. */
@@ -66,6 +95,11 @@ export interface PlanInput {
   readonly conditions: Conditions;
   readonly crew: CrewInput;
   readonly batch: BatchInput;
+  readonly site?: SiteInput;
+  readonly record?: RecordInput;
+  readonly stock?: readonly StockInput[];
+  /** minutes to place that the crew asks for, s; absent where it only has to fit */
+  readonly wanted_s?: number;
 }
 
 /** A firm that has set nothing yet. Pail 5 US gal; lift 23 kg; order sure to 80 %; one batch in ten may be lost. */

@@ -22,7 +22,12 @@ export const CAUTIONS: readonly Caution[] = [
   { code: 'oldCoatings', screen: 'walk', acknowledge: true, trigger: ({ input }) => input.findings.length > 0 },
   { code: 'licensedEngineer', screen: 'walk', acknowledge: false, trigger: stopped },
   { code: 'silicaDust', screen: 'fix', acknowledge: true, trigger: ({ plan }) => plan.findings.some(({ ranking }) => ranking.length > 0) },
-  { code: 'vibrationNoise', screen: 'fix', acknowledge: false, trigger: ({ input }) => input.findings.some(({ edge }) => edge === 'cut') },
+  {
+    code: 'vibrationNoise',
+    screen: 'fix',
+    acknowledge: false,
+    trigger: ({ input }) => input.findings.some((finding) => finding.kind === 'spall' && finding.edge === 'cut'),
+  },
   { code: 'wetCement', screen: 'mix', acknowledge: true, trigger: (context) => chosenSheets(context).some(({ hazards }) => hazards.includes('wetCement')) },
   { code: 'powderDust', screen: 'mix', acknowledge: false, trigger: (context) => chosenSheets(context).some(({ hazards }) => hazards.includes('silica')) },
   {

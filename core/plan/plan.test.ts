@@ -1,12 +1,11 @@
 import fc from 'fast-check';
 import { catalogue } from '../shelf/catalogue';
 import { rectangle } from '../takeoff';
-import { Problem, type Measured } from '../quantity';
+import { Problem } from '../quantity';
 import {
   CAUTIONS,
   cautionsOn,
   computePlan,
-  DEFAULT_BATCH,
   DEFAULT_CREW,
   DEFAULT_FIRM,
   questionFor,
@@ -17,47 +16,10 @@ import {
   windowFor,
   type PlanInput,
 } from './index';
-import type { Sheet } from '../shelf';
-import type { ElementInput, FindingInput } from '../survey';
+import { element, finding, input, sheetOf, typed } from '../testing/job';
+import type { ElementInput, SpallInput } from '../survey';
 
-const typed = (value: number): Measured => ({ value, source: 'typed' });
-const sheetOf = (name: string): Sheet => catalogue.find((sheet) => sheet.class === name) as Sheet;
-
-const element: ElementInput = {
-  id: 'e',
-  name: 'Dock',
-  kind: 'slab',
-  outline: rectangle({ length_m: 6, width_m: 4 }),
-  thickness: typed(0.15),
-  suspended: false,
-  exposures: ['frost', 'deicer'],
-  moisture: 'damp',
-  opens: { to: 'vehicles', after_s: 21600 },
-  stops: { rust: 'no', stepOrSettlement: 'no', movement: 'no', carriesBuilding: 'no', tooDeep: 'no' },
-};
-const finding: FindingInput = {
-  id: 'f',
-  elementId: 'e',
-  label: 'A',
-  kind: 'spall',
-  outline: rectangle({ length_m: 1.2, width_m: 0.9 }),
-  deepest: typed(0.038),
-  shape: 'dish',
-  edge: 'cut',
-};
-const input: PlanInput = {
-  v: 1,
-  job: { id: 'j', name: 'Dock' },
-  firm: DEFAULT_FIRM,
-  elements: [element],
-  findings: [finding],
-  sheets: catalogue,
-  treatments: [{ findingId: 'f', sheetId: sheetOf('sandedRapid').id }],
-  conditions: { air_C: typed(26), slab_C: typed(31), powder_C: typed(23), water_C: typed(19), humidity: typed(0.5), wind_ms: typed(1.5), sun: true },
-  crew: DEFAULT_CREW,
-  batch: DEFAULT_BATCH,
-};
-const withFinding = (change: Partial<FindingInput>): PlanInput => ({ ...input, findings: [{ ...finding, ...change }] });
+const withFinding = (change: Partial<SpallInput>): PlanInput => ({ ...input, findings: [{ ...finding, ...change }] });
 const withElement = (change: Partial<ElementInput>): PlanInput => ({ ...input, elements: [{ ...element, ...change }] });
 const chosenOf = (one: PlanInput) => computePlan(one).findings[0]!.chosen!;
 const reasonsOf = (one: PlanInput, name: string): string[] =>

@@ -1,4 +1,4 @@
-import type { Ending } from '../setting';
+import { SETTING, waterMost, type Ending } from '../setting';
 import { bagOf, type Sheet } from '../shelf';
 import { windowFor, type WindowAnswer, type WindowQuestion } from './windowFor';
 
@@ -13,6 +13,9 @@ export interface StrataDomain {
   readonly step: number;
 }
 
+/** One step of a dose: half a packet, or a sixth of the most acid. */
+export const doseStep = (sheet: Sheet): number => (sheet.retarderUnit === 'citric' ? Math.max(0, ...sheet.retarder.map(([dose]) => dose)) / 6 : 0.5);
+
 /** How far a quantity reaches for a sheet; null where the sheet leaves nothing to set. */
 export function strataDomain(sheet: Sheet, quantity: StrataQuantity): StrataDomain | null {
   switch (quantity) {
@@ -22,14 +25,14 @@ export function strataDomain(sheet: Sheet, quantity: StrataQuantity): StrataDoma
     case 'powder_C':
       return { least: 2, most: 42, step: 1 };
     case 'water_C':
-      return { least: 2, most: sheet.binder === 'portland' ? 60 : 35, step: 1 };
+      return { least: SETTING.waterLeast_C, most: waterMost(sheet.binder), step: 1 };
     case 'thickness_m':
       return { least: Math.max(0.002, sheet.thickness.least_m), most: sheet.thickness.liftMost_m, step: 0.001 };
     case 'share':
       return { least: Math.max(0.1, 1 / bagOf(sheet).mass_kg), most: 1, step: 0.05 };
     case 'retarderDose': {
       const most = Math.max(0, ...sheet.retarder.map(([dose]) => dose));
-      return most > 0 ? { least: 0, most, step: 0.25 } : null;
+      return most > 0 ? { least: 0, most, step: doseStep(sheet) / 2 } : null;
     }
   }
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { BatchWindowInput } from '../setting';
-import { BatchClock, fold, nextBatch, type EventKind, type PourEvent } from './index';
+import { BatchClock, byTime, fold, nextBatch, type EventKind, type PourEvent } from './index';
 
 let seq = 0;
 const event = (kind: EventKind, at: number, change: Partial<PourEvent> = {}): PourEvent => {
@@ -65,6 +65,8 @@ const basis = (evaporation_kg_m2h: number): BatchWindowInput => ({
   finish_life_s: 1080,
   filmShare: 1,
   safeShare: 0.66,
+  sdLn: 0.32,
+  mixesWhilePlacing: true,
   course: { Ea_J_mol: 55000, mix_C: 22, surroundings_C: 26, mass_kg: 14, surface_C: 31, thickness_m: 0.02 },
   drying: { mixWater_kg_m3: 270, evaporation_kg_m2h, share: 0.1 },
 });
@@ -86,4 +88,22 @@ test('phases follow one another and a drying wind ends a batch by its skin', () 
   const clock = new BatchClock(basis(0), 200, 1500);
   expect([0, clock.placeBy_s + 1, clock.finishBy_s + 1, 1501].map((t) => clock.at(t).phase)).toEqual(['wet', 'workable', 'stiffening', 'set']);
   expect(new BatchClock(basis(6), 200, 1500).at(210).ending).toBe('skin');
+});
+
+test('events out of their turn change nothing; ties go by device and then by count; letters run on', () => {
+  const start = event('start', 0);
+  expect(fold([start, event('start', 50)])[0]!.startedAt).toBe(0);
+  expect(fold([start, event('placed', 100), event('placed', 200)])[0]!.placedAt).toBe(100);
+  expect(fold([start, event('note', 10, { payload: {} })])[0]!.notes).toEqual([{ text: '', at: 10 }]);
+  const [late, early] = [event('note', 10, { device: 'b' }), event('note', 10, { device: 'a' })];
+  expect([late, early].sort(byTime)).toEqual([early, late]);
+  expect([early, late].sort(byTime)).toEqual([early, late]);
+  const letters = Array.from({ length: 25 }, (_, i) => `1${String.fromCharCode(98 + i)}`);
+  expect(nextBatch({ used: ['1', ...letters], planned: 0 })).toBe('1z26');
+});
+
+test('nothing to dry: the clock follows the budgets alone', () => {
+  const clock = new BatchClock({ ...basis(0.2), drying: null }, null, 2400);
+  expect(clock.at(0)).toMatchObject({ level: 1, ending: 'flow', phase: 'wet' });
+  expect(clock.at(clock.placeBy_s + 1).left_s).toBeLessThan(0);
 });

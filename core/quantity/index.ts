@@ -1,3 +1,4 @@
+export * from './constant';
 export * from './Problem';
 export * from './inRange';
 export * from './Measured';
@@ -10,3 +11,4 @@ export * from './printIn';
 export * from './typeset';
 export * from './unitsWritten';
 export * from './money';
+export * from './ranged';

@@ -18,7 +18,10 @@ const plain = (value: number, digits = 2): string => {
 
 /** A water or powder measure in the vessel the crew holds: quarts and ounces to the ounce. */
 function quartsAndOunces(volume_m3: number): Printed {
-  const ounces = roundTo(volume_m3 / siFactor('volume', 'oz'), 1);
+  const small = volume_m3 / siFactor('volume', 'oz');
+  // Under four ounces the crew takes a small cup: half ounces.
+  if (small < 4) return { digits: plain(roundTo(small, 0.5)), unit: 'oz' };
+  const ounces = roundTo(small, 1);
   const quarts = Math.floor(ounces / 32);
   const left = ounces - quarts * 32;
   if (quarts === 0) return { digits: String(left), unit: 'oz' };
@@ -26,7 +29,10 @@ function quartsAndOunces(volume_m3: number): Printed {
 }
 
 function poundsAndOunces(mass_kg: number): Printed {
-  const ounces = roundTo(mass_kg / siFactor('mass', 'oz'), 1);
+  const small = mass_kg / siFactor('mass', 'oz');
+  // Fibre and acid go on a small scale: tenths of an ounce.
+  if (small < 4) return { digits: plain(roundTo(small, 0.1)), unit: 'oz' };
+  const ounces = roundTo(small, 1);
   const pounds = Math.floor(ounces / 16);
   if (pounds === 0) return { digits: String(ounces), unit: 'oz' };
   const left = ounces - pounds * 16;
@@ -71,7 +77,7 @@ export function print({ kind, value, system, fine = false }: { kind: Kind; value
       return us ? { digits: plain(value / siFactor('volume', 'gal')), unit: 'gal' } : { digits: plain(value * 1000), unit: 'L' };
     case 'mass':
       if (us) return fine ? poundsAndOunces(value) : { digits: plain(value / siFactor('mass', 'lb'), 3), unit: 'lb' };
-      return value < 1 ? { digits: String(roundTo(value * 1000, 5)), unit: 'g' } : { digits: plain(value, 3), unit: 'kg' };
+      return value < 1 ? { digits: String(roundTo(value * 1000, value < 0.1 ? 1 : 5)), unit: 'g' } : { digits: plain(value, 3), unit: 'kg' };
     case 'duration':
       return time(value);
     case 'temperature':
@@ -81,8 +87,8 @@ export function print({ kind, value, system, fine = false }: { kind: Kind; value
   }
 }
 
-/** Millilitres to the ten under two litres, then litres to a hundredth: what a jug can show. */
+/** Millilitres to the one under a tenth of a litre, to the ten under two litres, then litres to a hundredth: what a jug can show. */
 function fineLitres(volume_m3: number): Printed {
-  const millilitres = roundTo(volume_m3 * 1e6, 10);
+  const millilitres = roundTo(volume_m3 * 1e6, volume_m3 < 1e-4 ? 1 : 10);
   return millilitres < 2000 ? { digits: String(millilitres), unit: 'mL' } : { digits: String(millilitres / 1000), unit: 'L' };
 }

@@ -1,5 +1,22 @@
 import fc from 'fast-check';
-import { contradiction, parse, print, printIn, roundTo, tradeLength, typeset, type Kind } from './index';
+import {
+  assumed,
+  contradiction,
+  inRange,
+  parse,
+  print,
+  printIn,
+  printMoney,
+  rangedOf,
+  rangedSum,
+  roundTo,
+  siFactor,
+  sigmaOf,
+  significant,
+  tradeLength,
+  type Kind,
+  typeset,
+} from './index';
 import { problemOf } from '../testing/problemOf';
 
 test('parse and print round-trip to the printed denominator', () => {
@@ -110,4 +127,100 @@ test.each([
   ['1 d 2 h 5 min', 'duration', null],
 ] as const)('%s as a %s: units that do not go together %p', (text, kind, pair) => {
   expect(contradiction({ text, kind })).toEqual(pair);
+});
+
+test.each([
+  ['3 cups', 'volume', 3 * 0.0002365882365],
+  ['2 teaspoons', 'volume', 2 * 4.92892159375e-6],
+  ['1 tbsp', 'volume', 1.478676478125e-5],
+  ['1 pint', 'volume', 0.000473176473],
+  ['2 quarts 8 ounces', 'volume', 2 * 0.000946352946 + 8 * 2.95735295625e-5],
+  ['1.5 litres', 'volume', 0.0015],
+  ['12 pounds 8 ounces', 'mass', 12.5 * 0.45359237],
+  ['12 lb 8', 'mass', 12.5 * 0.45359237],
+  ['90 minutes', 'duration', 5400],
+  ['1 hour 20', 'duration', 4800],
+  ['5000 psi', 'pressure', 5000 * 6894.757293168],
+  ['35 MPa', 'pressure', 35e6],
+  ['-4 C', 'temperature', -4],
+  ['25 F', 'temperature', (25 - 32) / 1.8],
+  ['0', 'length', 0],
+  ['2,5 m', 'length', 2.5],
+  ['1⁄2 in', 'length', 0.0127],
+  ['4 sq ft', 'area', 4 * 0.09290304],
+] as const)('reads %s as a %s', (text, kind, value) => expect(parse({ text, kind })).toBeCloseTo(value, 9));
+
+test.each([
+  ['', 'length', 'unreadable'],
+  ['-2 in', 'length', 'negative'],
+  ['3', 'length', 'unitMissing'],
+  ['1,500 mm', 'length', 'commaUnclear'],
+  ['12 furlongs', 'length', 'unknownUnit'],
+  ['1/0 in', 'length', 'unreadable'],
+] as const)('refuses %p as a %s: %s', (text, kind, code) => expect(problemOf(() => parse({ text, kind })).code).toBe(code));
+
+test('a comma before three digits carries both readings', () => {
+  expect(problemOf(() => parse({ text: '1,500 mm', kind: 'length' })).figures).toMatchObject({ point: '1.500 mm', thousands: '1500 mm' });
+});
+
+test('money, small rounding, units nobody knows, and the figures of a refusal', () => {
+  expect(printMoney({ minor: 3513, currency: 'USD' })).toBe('$35.13');
+  expect(printMoney({ minor: 3500, currency: 'EUR', locale: 'en-GB' })).toBe('€35');
+  expect([significant(0), significant(0.01234), significant(1234, 3)]).toEqual([0, 0.012, 1230]);
+  expect(problemOf(() => siFactor('length', 'ell')).figures).toEqual({ kind: 'length', unit: 'ell' });
+  expect(problemOf(() => inRange({ quantity: 'x_m', value: Number.NaN })).figures).toMatchObject({ quantity: 'x_m' });
+  expect(problemOf(() => inRange({ quantity: 'x_m', value: Infinity, least: 0 })).code).toBe('outOfRange');
+  expect(assumed(3)).toEqual({ value: 3, source: 'assumed' });
+  expect(sigmaOf(0.3)).toBeCloseTo(Math.log(1.3) / 1.645, 12);
+  const { p10, p90 } = rangedOf(10, 0.2);
+  expect([p10, p90]).toEqual([expect.closeTo(10 * Math.exp(-0.2563103131), 6), expect.closeTo(10 * Math.exp(0.2563103131), 6)]);
+  expect(rangedSum([rangedOf(1, 0), rangedOf(2, 0)])).toEqual({ p10: 3, p50: 3, p90: 3 });
+});
+
+test.each([
+  ['length', 0.0005, 'us', false, '0.5 mm'],
+  ['length', 2.345, 'metric', false, '2.35 m'],
+  ['area', 1.19, 'us', false, '13 sq ft'],
+  ['volume', 0.0213, 'metric', false, '21 L'],
+  ['volume', 0.00021, 'metric', true, '210 mL'],
+  ['volume', 0.00321, 'metric', true, '3.21 L'],
+  ['mass', 0.345, 'metric', false, '345 g'],
+  ['mass', 23, 'metric', false, '23 kg'],
+  ['mass', 23, 'us', false, '50.7 lb'],
+  ['duration', 42, 'us', false, '40 s'],
+  ['duration', 7320, 'us', false, '2 h'],
+  ['duration', 7500, 'us', false, '2 h 5 min'],
+  ['duration', 86400 * 7, 'us', false, '7 d'],
+  ['temperature', 21.4, 'metric', false, '21 °C'],
+  ['pressure', 3.5e6, 'us', false, '510 psi'],
+  ['pressure', 3.5e6, 'metric', false, '3.5 MPa'],
+  ['area', 2, 'metric', false, '2 m²'],
+  ['volume', 0.0213, 'metric', false, '21 L'],
+  ['temperature', 20, 'us', false, '68 °F'],
+  ['length', 0.0004, 'us', false, '0.4 mm'],
+  ['length', 4, 'metric', false, '4 m'],
+] as const)('prints a %s of %d, %s', (kind, value, system, fine, text) => {
+  const { digits, unit } = print({ kind, value, system, fine });
+  expect(`${digits} ${unit}`.trim()).toBe(text);
+});
+
+test.each([
+  ['volume', 0.00212, 'us', '2 qt 8 oz'],
+  ['volume', 0.000946352946 * 2, 'us', '2 qt'],
+  ['volume', 0.0001, 'us', '3.5 oz'],
+  ['volume', 0.0000295735, 'us', '1 oz'],
+  ['mass', 12.5 * 0.45359237, 'us', '12 lb 8 oz'],
+  ['mass', 12 * 0.45359237, 'us', '12 lb'],
+  ['mass', 0.1, 'us', '3.5 oz'],
+  ['mass', 0.0108, 'us', '0.4 oz'],
+  ['mass', 0.0108, 'metric', '11 g'],
+  ['volume', 0.000034, 'metric', '34 mL'],
+  ['mass', 2.5, 'metric', '2.5 kg'],
+  ['length', 0, 'us', '0 in'],
+  ['volume', 0.0021, 'metric', '2.1 L'],
+  ['mass', 0.1, 'us', '3.5 oz'],
+  ['mass', 10 * 0.0283495, 'us', '10 oz'],
+] as const)('a %s of %d in the vessel the crew holds, %s', (kind, value, system, text) => {
+  const { digits, unit } = print({ kind, value, system, fine: true });
+  expect(`${digits} ${unit}`.trim()).toBe(text);
 });

@@ -1,8 +1,18 @@
+import { rangedOf, type Ranged } from '../quantity';
 import { skinTime } from '../weather';
 import { Course, type CourseInput } from './Course';
 
 /** Which budget ends a batch first. */
 export type Ending = 'flow' | 'finish' | 'skin';
+
+/** The next batch must touch the last edge of this one while it is still wet. */
+export interface WetEdge {
+  /** the next batch's first portion is down by then, s from this one's first water */
+  readonly touches_s: number;
+  /** this one's last edge has spent its safe share of flow by then */
+  readonly by_s: number;
+  readonly holds: boolean;
+}
 
 /** How one batch is worked: seconds from first water. */
 export interface BatchPace {
@@ -22,6 +32,10 @@ export interface BatchWindowInput {
   readonly filmShare: number;
   readonly course: Omit<CourseInput, 'pail_life_s' | 'film_life_s' | 'placed_after_s'>;
   readonly safeShare: number;
+  /** sd of ln life, for the ranges; what is not known of the temperatures included */
+  readonly sdLn: number;
+  /** one pair of hands mixes and places in turn; more mix while others place */
+  readonly mixesWhilePlacing: boolean;
   /** what dries it; null where nothing does */
   readonly drying: { readonly mixWater_kg_m3: number; readonly evaporation_kg_m2h: number; readonly share: number } | null;
 }
@@ -49,6 +63,10 @@ export interface BatchWindow {
   readonly placeNeeds_s: number;
   readonly finishNeeds_s: number;
   readonly fits: boolean;
+  /** the whole life to the flow's and the finish's end, of the portion that ends first: P10, P50, P90, s */
+  readonly flowLife: Ranged;
+  readonly finishLife: Ranged;
+  readonly wetEdge: WetEdge;
 }
 
 /**
@@ -62,8 +80,8 @@ export function batchWindow(input: BatchWindowInput): BatchWindow {
   const { pace, safeShare } = input;
   const firstSpread = pace.mix_s + pace.carry_s;
   const lastSpread = firstSpread + pace.place_s;
-  const first = portionEnds(input, firstSpread);
-  const last = portionEnds(input, lastSpread);
+  const [one, other] = [portionEnds(input, firstSpread), portionEnds(input, lastSpread)];
+  const [first, last] = [one.ends, other.ends];
   const place = earliest([
     ['flow', Math.min(first.flowSafe_s, last.flowSafe_s)],
     ['skin', first.skin_s],
@@ -74,6 +92,10 @@ export function batchWindow(input: BatchWindowInput): BatchWindow {
   ]);
   const finishNeeds_s = lastSpread + pace.finish_s;
   const slack = 1 + 1e-9;
+  // The next batch is mixed while this one is placed, where there are hands for both.
+  const mixing_s = pace.mix_s + pace.carry_s;
+  const cycle_s = input.mixesWhilePlacing ? Math.max(mixing_s, pace.place_s) : mixing_s + pace.place_s;
+  const touches_s = cycle_s + firstSpread;
   return {
     first,
     last,
@@ -84,17 +106,27 @@ export function batchWindow(input: BatchWindowInput): BatchWindow {
     placeNeeds_s: lastSpread,
     finishNeeds_s,
     fits: safeShare > 0 && lastSpread <= place[1] * slack && finishNeeds_s <= finish[1] * slack,
+    flowLife: lifeOf(first.flow_s <= last.flow_s ? one.flow : other.flow, input.sdLn),
+    finishLife: lifeOf(first.finish_s <= last.finish_s ? one.finish : other.finish, input.sdLn),
+    wetEdge: { touches_s, by_s: last.flowSafe_s, holds: touches_s <= last.flowSafe_s * slack },
   };
 }
 
 const earliest = (ends: readonly (readonly [Ending, number])[]): readonly [Ending, number] => ends.reduce((best, end) => (end[1] < best[1] ? end : best));
 
-function portionEnds(input: BatchWindowInput, spread_s: number): PortionEnds {
+/** A lognormal life scales the budget: P10 and P90 are where the median course has spent so much less and more of it. */
+const lifeOf = (course: Course, sdLn: number): Ranged => {
+  const { p10, p50, p90 } = rangedOf(1, sdLn);
+  return { p10: course.timeToSpend(p10), p50: course.timeToSpend(p50), p90: course.timeToSpend(p90) };
+};
+
+function portionEnds(input: BatchWindowInput, spread_s: number): { ends: PortionEnds; flow: Course; finish: Course } {
   const courseOf = (life_s: number): Course =>
     new Course({ ...input.course, pail_life_s: life_s, film_life_s: life_s * input.filmShare, placed_after_s: spread_s });
   const flow = courseOf(input.flow_life_s);
-  const finish = courseOf(input.finish_life_s);
-  return {
+  // Resins run one budget.
+  const finish = input.finish_life_s === input.flow_life_s ? flow : courseOf(input.finish_life_s);
+  const ends: PortionEnds = {
     spread_s,
     flowSafe_s: flow.timeToSpend(input.safeShare),
     flow_s: flow.timeToSpend(1),
@@ -102,4 +134,5 @@ function portionEnds(input: BatchWindowInput, spread_s: number): PortionEnds {
     finish_s: finish.timeToSpend(1),
     skin_s: input.drying ? spread_s + skinTime({ ...input.drying, thickness_m: input.course.thickness_m }) : Infinity,
   };
+  return { ends, flow, finish };
 }

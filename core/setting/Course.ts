@@ -1,7 +1,8 @@
-import { inRange } from '../quantity';
+import { inRange, Problem } from '../quantity';
 import { SETTING } from './constants';
 import { excessTable, type Thermal } from './layerExcess';
 import { inverseKelvin, rateOf } from './rate';
+import { checkedTemperatures, temperatureAt, type Temperatures } from './Temperatures';
 
 /** Everything that decides how fast one portion of one batch spends its life. */
 export interface CourseInput {
@@ -15,12 +16,12 @@ export interface CourseInput {
   readonly massFactor?: number;
   /** temperature of the mix that counts in the rate, degC */
   readonly mix_C: number;
-  /** what the pail relaxes to, degC */
-  readonly surroundings_C: number;
+  /** what the pail relaxes to, degC; a figure or a course of it from first water */
+  readonly surroundings_C: number | Temperatures;
   /** mixed mass in the pail, kg */
   readonly mass_kg: number;
-  /** the slab under the layer, degC */
-  readonly surface_C: number;
+  /** the slab under the layer, degC; a figure or a course of it from first water */
+  readonly surface_C: number | Temperatures;
   readonly thickness_m: number;
   /** when this portion is spread, s from first water; Infinity while it stays in the pail */
   readonly placed_after_s: number;
@@ -38,6 +39,8 @@ const W8 = [
   0.10122853629037626,
 ];
 
+const TEMPERATURES = { least: -30, most: 90 } as const;
+
 /** No plan looks further than this, s. */
 const FURTHEST_S = 60 * 86400;
 
@@ -52,6 +55,9 @@ export class Course {
   private readonly EaOverR: number;
   private readonly inverseReference: number;
   private readonly tau: number;
+  private readonly pail: PailKnots | null;
+  private readonly surface: Temperatures | null;
+  private readonly still_C: number;
   private readonly placed_C: number;
   private readonly xPerRoot: number;
   private readonly excess: (X: number) => number;
@@ -66,7 +72,10 @@ export class Course {
     inRange({ quantity: 'pail_life_s', value: input.pail_life_s, least: 1, most: 1e7 });
     inRange({ quantity: 'film_life_s', value: input.film_life_s, least: 1, most: 1e7 });
     inRange({ quantity: 'Ea_J_mol', value: input.Ea_J_mol, least: SETTING.activationLeast_J_mol, most: SETTING.activationMost_J_mol });
-    for (const quantity of ['mix_C', 'surroundings_C', 'surface_C'] as const) inRange({ quantity, value: input[quantity], least: -10, most: 90 });
+    inRange({ quantity: 'mix_C', value: input.mix_C, ...TEMPERATURES });
+    const air = checkedTemperatures('surroundings_C', input.surroundings_C, TEMPERATURES);
+    this.surface = checkedTemperatures('surface_C', input.surface_C, TEMPERATURES);
+    this.still_C = this.surface ? 0 : (input.surface_C as number);
     inRange({ quantity: 'thickness_m', value: input.thickness_m, least: 2e-4, most: 2 });
     inRange({ quantity: 'mass_kg', value: input.mass_kg, least: 1e-3, most: 5000 });
     inRange({ quantity: 'placed_after_s', value: input.placed_after_s, least: 0, most: Infinity });
@@ -74,6 +83,7 @@ export class Course {
     this.inverseReference = inverseKelvin(reference_C);
     this.tau = SETTING.pailTime_s * Math.cbrt(input.mass_kg / SETTING.pailMass_kg);
     this.placedAfter = Math.min(input.placed_after_s, FURTHEST_S);
+    this.pail = air ? pailKnots(air, input.mix_C, this.tau) : null;
     this.placed_C = this.pail_C(this.placedAfter);
     this.xPerRoot = Math.sqrt(layer.conductivity_W_mK / layer.heatCapacity_J_m3K) / input.thickness_m;
     this.excess = excessTable({ layer, base });
@@ -84,7 +94,8 @@ export class Course {
 
   private pail_C(t: number): number {
     const { mix_C, surroundings_C } = this.input;
-    return surroundings_C + (mix_C - surroundings_C) * Math.exp(-t / this.tau);
+    if (this.pail) return relaxed(this.pail, t, this.tau);
+    return (surroundings_C as number) + (mix_C - (surroundings_C as number)) * Math.exp(-t / this.tau);
   }
 
   /** Temperature of this portion t seconds after first water, degC. */
@@ -94,7 +105,7 @@ export class Course {
   }
 
   private layer_C(root: number): number {
-    const { surface_C } = this.input;
+    const surface_C = this.surface ? temperatureAt(this.surface, this.placedAfter + root * root) : this.still_C;
     return surface_C + this.excess(this.xPerRoot * root) * (this.placed_C - surface_C);
   }
 
@@ -120,12 +131,25 @@ export class Course {
 
   private pailSpent(t: number): number {
     let sum = 0;
-    for (let from = 0; from < t; from += this.tau) sum += this.pailPanel(from, Math.min(t, from + this.tau));
+    for (let from = 0; from < t;) {
+      const to = Math.min(t, this.nextInPail(from));
+      sum += this.pailPanel(from, to);
+      from = to;
+    }
     return sum;
   }
 
+  /** Panels end where the course of the air bends. */
+  private nextInPail(from: number): number {
+    return Math.min(from + this.tau, this.pail ? kneeAfter(this.pail.air.at_s, from) : Infinity);
+  }
+
+  /** Panels double in time, and end where the course of the slab bends. */
   private nextRoot(root: number): number {
-    return root === 0 ? 0.5 / this.xPerRoot : root * 2;
+    const doubled = root === 0 ? 0.5 / this.xPerRoot : root * 2;
+    if (!this.surface) return doubled;
+    const knee = kneeAfter(this.surface.at_s, this.placedAfter + root * root) - this.placedAfter;
+    return Math.min(doubled, Math.sqrt(knee));
   }
 
   /** The share of the budget spent t seconds after first water. */
@@ -151,10 +175,12 @@ export class Course {
     inRange({ quantity: 'share', value: share, least: 0, most: 1e7 });
     let spent = 0;
     if (share <= this.spentInPail) {
-      for (let from = 0; from < FURTHEST_S; from += this.tau) {
-        const panel = this.pailPanel(from, from + this.tau);
-        if (spent + panel >= share) return this.within(from, from + this.tau, share - spent, (a, b) => this.pailPanel(a, b));
+      for (let from = 0; from < FURTHEST_S;) {
+        const to = this.nextInPail(from);
+        const panel = this.pailPanel(from, to);
+        if (spent + panel >= share) return this.within(from, to, share - spent, (a, b) => this.pailPanel(a, b));
         spent += panel;
+        from = to;
       }
       return FURTHEST_S;
     }
@@ -172,25 +198,67 @@ export class Course {
     return FURTHEST_S;
   }
 
-  /** Where inside a panel the wanted amount is reached: false position on the panel's own integral, which is monotone. */
+  /** Where inside a panel the wanted amount is reached: false position (Illinois) on the panel's own monotone integral. */
   private within(from: number, to: number, wanted: number, integral: (a: number, b: number) => number): number {
-    let low = from;
-    let high = to;
-    let atLow = -wanted;
-    let atHigh = integral(from, to) - wanted;
+    let [low, high] = [from, to];
+    let [atLow, atHigh] = [-wanted, integral(from, to) - wanted];
     let middle = high;
+    let side = 0;
     for (let i = 0; i < 60; i += 1) {
-      middle = i % 3 === 2 ? (low + high) / 2 : low - (atLow * (high - low)) / (atHigh - atLow);
+      middle = (low * atHigh - high * atLow) / (atHigh - atLow);
       const at = integral(from, middle) - wanted;
-      if (Math.abs(at) < 1e-12 * Math.max(wanted, 1e-9) || high - low < 1e-10 * Math.max(1, high)) return middle;
+      if (Math.abs(at) < 1e-12 * Math.max(wanted, 1e-9) || high - low < 1e-11 * Math.max(1, high)) return middle;
       if (at < 0) {
-        low = middle;
-        atLow = at;
+        [low, atLow] = [middle, at];
+        // The end that stays twice counts half, or it would stay for ever.
+        if (side === -1) atHigh /= 2;
+        side = -1;
       } else {
-        high = middle;
-        atHigh = at;
+        [high, atHigh] = [middle, at];
+        if (side === 1) atLow /= 2;
+        side = 1;
       }
     }
-    return middle;
+    throw new Problem('noConvergence', { quantity: 'life_s' });
   }
+}
+
+interface PailKnots {
+  readonly air: Temperatures;
+  /** the pail at each knot of the air, degC */
+  readonly C: readonly number[];
+}
+
+/** Slope of the surroundings in the segment that begins at a knot, K/s; level after the last. */
+const slopeFrom = ({ at_s, C }: Temperatures, i: number): number =>
+  i + 1 < at_s.length ? ((C[i + 1] as number) - (C[i] as number)) / ((at_s[i + 1] as number) - (at_s[i] as number)) : 0;
+
+/** The pail relaxing to surroundings that run straight from a knot: exact for `tau T' = Ts - T`. */
+function relaxing({ from_C, air_C, slope, since, tau }: { from_C: number; air_C: number; slope: number; since: number; tau: number }): number {
+  const lag = slope * tau;
+  return air_C + slope * since - lag + (from_C - air_C + lag) * Math.exp(-since / tau);
+}
+
+/** The pail at every knot of its surroundings, the first moved to first water. */
+function pailKnots(given: Temperatures, mix_C: number, tau: number): PailKnots {
+  const later = given.at_s.map((at, i) => ({ at, C: given.C[i] as number })).filter(({ at }) => at > 0);
+  const air: Temperatures = { at_s: [0, ...later.map(({ at }) => at)], C: [temperatureAt(given, 0), ...later.map(({ C }) => C)] };
+  const C = [mix_C];
+  for (let i = 1; i < air.at_s.length; i += 1) {
+    const since = (air.at_s[i] as number) - (air.at_s[i - 1] as number);
+    C.push(relaxing({ from_C: C[i - 1] as number, air_C: air.C[i - 1] as number, slope: slopeFrom(air, i - 1), since, tau }));
+  }
+  return { air, C };
+}
+
+function relaxed({ air, C }: PailKnots, t: number, tau: number): number {
+  let i = air.at_s.length - 1;
+  while (i > 0 && (air.at_s[i] as number) > t) i -= 1;
+  return relaxing({ from_C: C[i] as number, air_C: air.C[i] as number, slope: slopeFrom(air, i), since: t - (air.at_s[i] as number), tau });
+}
+
+/** The first knot after t; Infinity after the last. */
+function kneeAfter(at_s: readonly number[], t: number): number {
+  for (const at of at_s) if (at > t * (1 + 1e-12) + 1e-9) return at;
+  return Infinity;
 }

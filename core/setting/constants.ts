@@ -1,46 +1,68 @@
-/**
- * The constants of setting, all class defaults unless said otherwise: a data sheet or the crew's own record replaces
- * those marked *default*. Units are in the names.
- */
-export const SETTING = {
-  /** Gas constant, J/mol K. CODATA. */
-  gasConstant_J_molK: 8.314462618,
-  /** Reference temperature where the sheet names none, degC. *default* */
-  reference_C: 21,
-  /** Specific heats, kJ/kg K (ACI 305R form). */
-  heat_powder_kJ_kgK: 0.92,
-  heat_water_kJ_kgK: 4.186,
-  /** Melting heat of ice, kJ/kg. */
-  heat_melting_kJ_kg: 334,
-  /** Paddle power by mixed mass, kW/kg, and its ceiling, kW. *default* */
-  paddle_kW_kg: 0.015,
-  paddleMost_kW: 0.3,
-  /** Activation energies, J/mol. *default* by class of binder */
-  activation_J_mol: { portland: 40e3, rapid: 55e3, epoxy: 55e3, polyurea: 45e3 },
-  activationLeast_J_mol: 15e3,
-  activationMost_J_mol: 90e3,
-  /** The pail's time constant, s, at a mixed mass of 20 kg; it goes with mass^(1/3). *default* */
-  pailTime_s: 9000,
-  pailMass_kg: 20,
-  /** How much warmer than the air a pail's surroundings are in full sun, K. *default* */
-  sunOnPail_K: 8,
-  /** Exponents of the mass effect and its clamp. *default* by class */
-  massExponent: { resin: -0.25, rapid: -0.05, portland: 0 },
-  massFactorLeast: 0.5,
-  massFactorMost: 2,
-  /** Thermal properties: fresh mortar on a concrete slab. *default* */
-  mortar: { conductivity_W_mK: 1.6, heatCapacity_J_m3K: 2.9e6 },
-  slab: { conductivity_W_mK: 1.6, heatCapacity_J_m3K: 2.0e6 },
-  resin: { conductivity_W_mK: 0.2, heatCapacity_J_m3K: 2.1e6 },
-  /** Spread of ln life before a record: one figure on the sheet, only a range, and the noise of a single batch. *default* */
-  sdSheet: 0.25,
-  sdRange: 0.45,
-  sdNoise: 0.2,
-  /** Rapid layers thinner than this see their late milestones' equivalent age stretched by the factor. *default* */
-  thinLayer_m: 0.012,
-  thinFactor: 1.3,
-  /** Water temperatures: the least without ice, the most for rapid and resin-modified products, the most otherwise, degC. */
-  waterLeast_C: 2,
-  waterMostRapid_C: 35,
-  waterMost_C: 60,
+import { constant, valuesOf } from '../quantity/constant';
+
+/** The constants of setting: heat, rate, life, strength and the record. */
+export const SETTING_TABLE = {
+  gasConstant_J_molK: constant(8.314462618, 'J/mol K', 'CODATA', 'exact'),
+  kelvin_K: constant(273.15, 'K', 'zero of the Celsius scale', 'exact'),
+  reference_C: constant(21, 'degC', 'where the sheet names none'),
+  heatPowder_kJ_kgK: constant(0.92, 'kJ/kg K', 'ACI 305R, powder and saturated surface-dry aggregate', 'method'),
+  heatWater_kJ_kgK: constant(4.186, 'kJ/kg K', 'ACI 305R, water and free moisture', 'method'),
+  heatSolids_kJ_kgK: constant(1.9, 'kJ/kg K', 'latex solids and resins'),
+  heatMelting_kJ_kg: constant(334, 'kJ/kg', 'ACI 305R, ice at 0 degC', 'method'),
+  paddle_kW_kg: constant(0.015, 'kW/kg', 'paddle power by mixed mass'),
+  paddleMost_kW: constant(0.3, 'kW', 'ceiling of the paddle power'),
+  activation_J_mol: constant({ portland: 40e3, rapid: 55e3, epoxy: 55e3, polyurea: 45e3 }, 'J/mol', 'ASTM C1074 form, by class of binder'),
+  activationLeast_J_mol: constant(15e3, 'J/mol', 'a fit outside is refused and the class kept', 'method'),
+  activationMost_J_mol: constant(90e3, 'J/mol', 'a fit outside is refused and the class kept', 'method'),
+  pailTime_s: constant(9000, 's', 'time constant of a pail of 20 kg; goes with mass^(1/3)'),
+  pailMass_kg: constant(20, 'kg', 'mass at which the time constant is stated', 'method'),
+  sunOnPail_K: constant(8, 'K', "a pail's surroundings in full sun over the air"),
+  massExponent: constant({ resin: -0.25, rapid: -0.05, portland: 0 }, '1', 'mass effect on the pail life, by class'),
+  massReferenceResin_kg: constant(0.3, 'kg', 'mass at which a resin states its life; one bag for the rest'),
+  massFactorLeast: constant(0.5, '1', 'clamp of the mass effect', 'method'),
+  massFactorMost: constant(2, '1', 'clamp of the mass effect', 'method'),
+  filmResin: constant(2, '1', "a resin's life in a film over its life in the pail; assumed"),
+  mortar: constant({ conductivity_W_mK: 1.6, heatCapacity_J_m3K: 2.9e6 }, 'W/m K, J/m3 K', 'fresh mortar'),
+  slab: constant({ conductivity_W_mK: 1.6, heatCapacity_J_m3K: 2.0e6 }, 'W/m K, J/m3 K', 'concrete'),
+  resin: constant({ conductivity_W_mK: 0.2, heatCapacity_J_m3K: 2.1e6 }, 'W/m K, J/m3 K', 'neat resin'),
+  sandedResin: constant({ conductivity_W_mK: 0.7, heatCapacity_J_m3K: 1.9e6 }, 'W/m K, J/m3 K', 'resin with sand'),
+  sdSheet: constant(0.25, 'ln', "sd of ln life where the sheet gives a figure; the record's prior"),
+  sdRange: constant(0.45, 'ln', 'sd of ln life where the sheet gives only a range'),
+  sdNoise: constant(0.2, 'ln', 'sd of ln life of a single batch'),
+  sdActivation_J_mol: constant(15e3, 'J/mol', "sd of the activation energy; the record's prior"),
+  robustFrom: constant(4, 'entries', 'a record is made robust from so many entries', 'method'),
+  robustAt: constant(2.5, 'sd', 'residual from which an entry counts for less', 'method'),
+  gridWidth_sd: constant(5, 'sd', "half width of the record's grid in ln t_ref", 'method'),
+  crewFigures: constant(
+    {
+      rate: { sd: 0.35, noise: 0.25 },
+      waste: { sd: 0.5, noise: 0.4 },
+      soakDepth: { sd: 0.4, noise: 0.3 },
+      skinShare: { sd: 0.35, noise: 0.3 },
+    },
+    'ln',
+    "prior sd and noise of the crew's other figures",
+  ),
+  skinShareBounds: constant({ least: 0.05, most: 0.2 }, '1', 'a learned skin share stays inside', 'method'),
+  thinLayer_m: constant(0.012, 'm', 'rapid layers under it set late'),
+  thinFactor: constant(1.3, '1', 'equivalent age of their milestones after final set'),
+  fillFrom_m: constant(0.025, 'm', 'layers from this thickness warm themselves'),
+  adiabatic_K: constant({ rapid: 45, portland: 30 }, 'K', 'adiabatic rise of a fill, by class'),
+  hydrationFactor: constant(2, '1', 'tau of the heat against final set; learned'),
+  strengthShape: constant(1, '1', 'a of the strength curve through two points'),
+  strengthTau_s: constant(
+    { portland: 290e3, rapid: 13.4e3, epoxy: 40e3, polyurea: 1800 },
+    's',
+    'tau of the strength curve where a sheet has one point, by class',
+  ),
+  strengthShapeLeast: constant(0.3, '1', 'least a tried on three points and more', 'method'),
+  strengthShapeMost: constant(2, '1', 'most a tried on three points and more', 'method'),
+  frost_MPa: constant(3.5, 'MPa', 'strength at which a foot or a frost does no harm'),
+  moistCureShare: constant(0.7, '1', 'share of the 28-day strength until which it is kept moist (ACI 308R)', 'method'),
+  uncoverBelow_K: constant(20, 'K', 'uncover only when layer less air is under it', 'method'),
+  waterLeast_C: constant(2, 'degC', 'least water temperature without ice', 'method'),
+  waterMostRapid_C: constant(35, 'degC', 'most for rapid and resin-modified products'),
+  waterMost_C: constant(60, 'degC', 'most otherwise'),
 } as const;
+
+export const SETTING = valuesOf(SETTING_TABLE);

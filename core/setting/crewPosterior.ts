@@ -9,9 +9,6 @@ export interface CrewEntry {
   readonly life_s: number;
 }
 
-/** What is believed before the crew's record, and how loosely. *default* */
-export const CREW_PRIOR = { sdLnReference: 0.25, sdLnReferenceRange: 0.45, sdEa_J_mol: 15e3, sdNoise: 0.2 } as const;
-
 export interface CrewPosterior {
   readonly reference_s: number;
   readonly Ea_J_mol: number;
@@ -37,12 +34,12 @@ export function crewPosterior(input: {
   const { log, reference_C = SETTING.reference_C, givesRange = false } = input;
   inRange({ quantity: 'prior_s', value: input.prior_s, least: 1, most: 1e7 });
   inRange({ quantity: 'prior_Ea_J_mol', value: input.prior_Ea_J_mol, least: SETTING.activationLeast_J_mol, most: SETTING.activationMost_J_mol });
-  const sd0 = givesRange ? CREW_PRIOR.sdLnReferenceRange : CREW_PRIOR.sdLnReference;
+  const sd0 = givesRange ? SETTING.sdRange : SETTING.sdSheet;
   // Energies in units of their prior's sd, so that the two unknowns are of one size.
-  const scale = CREW_PRIOR.sdEa_J_mol;
+  const scale = SETTING.sdActivation_J_mol;
   let [p00, p01, p11] = [1 / sd0 ** 2, 0, 1];
   let [h0, h1] = [Math.log(input.prior_s) * p00, input.prior_Ea_J_mol / scale];
-  const weight = 1 / CREW_PRIOR.sdNoise ** 2;
+  const weight = 1 / SETTING.sdNoise ** 2;
   for (const { temperature_C, retarder, life_s } of log) {
     inRange({ quantity: 'life_s', value: life_s, least: 1, most: 1e7 });
     inRange({ quantity: 'retarder', value: retarder, least: 1, most: 20 });

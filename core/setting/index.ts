@@ -1,7 +1,9 @@
 export * from './constants';
 export * from './rate';
 export * from './mixTemperature';
+export * from './waterFor';
 export * from './layerExcess';
+export * from './Temperatures';
 export * from './Course';
 export * from './workingLife';
 export * from './safeShare';
@@ -12,3 +14,7 @@ export * from './strength';
 export * from './BatchWindow';
 export * from './fitArrhenius';
 export * from './crewPosterior';
+export * from './crewRecord';
+export * from './crewFigure';
+export * from './peakTemperature';
+export * from './monteCarlo';

@@ -1,7 +1,7 @@
 import { inRange, Problem } from '../quantity';
 import { SETTING } from './constants';
 
-const { heat_powder_kJ_kgK: CP, heat_water_kJ_kgK: CW, heat_melting_kJ_kg: MELT } = SETTING;
+const { heatPowder_kJ_kgK: CP, heatWater_kJ_kgK: CW, heatMelting_kJ_kg: MELT } = SETTING;
 
 export interface MixHeat {
   readonly powder_kg: number;
@@ -9,9 +9,20 @@ export interface MixHeat {
   readonly water_kg: number;
   readonly water_C: number;
   readonly ice_kg?: number;
+  /** stone, saturated surface-dry, and its free water at the stone's temperature */
+  readonly aggregate_kg?: number;
+  readonly aggregate_C?: number;
+  readonly moisture_kg?: number;
+  /** latex in place of water, and its solids by mass */
+  readonly latex_kg?: number;
+  readonly latex_C?: number;
+  readonly latexSolids?: number;
   /** what the paddle adds, K */
   readonly paddle_rise_K?: number;
 }
+
+/** Specific heat of latex by its solids, kJ/kgK. */
+export const latexHeat = (solids: number): number => CW * (1 - solids) + SETTING.heatSolids_kJ_kgK * solids;
 
 const temperature = (quantity: string, value: number): number => inRange({ quantity, value, least: -20, most: 90 });
 const mass = (quantity: string, value: number): number => inRange({ quantity, value, least: 0, most: 5000 });
@@ -23,10 +34,19 @@ const mass = (quantity: string, value: number): number => inRange({ quantity, va
  * @throws Problem `outOfRange`; `nothingMixed` when there is no mass
  * @example mixTemperature({ powder_kg: 20, powder_C: 20, water_kg: 3, water_C: 10 }) // about 15.9
  */
-export function mixTemperature({ powder_kg, powder_C, water_kg, water_C, ice_kg = 0, paddle_rise_K = 0 }: MixHeat): number {
-  const heat = mass('powder_kg', powder_kg) * CP + mass('water_kg', water_kg) * CW + mass('ice_kg', ice_kg) * CW;
+export function mixTemperature(input: MixHeat): number {
+  const { powder_kg, powder_C, water_kg, water_C, ice_kg = 0, paddle_rise_K = 0 } = input;
+  const { aggregate_kg = 0, aggregate_C = powder_C, moisture_kg = 0, latex_kg = 0, latex_C = water_C, latexSolids = 0 } = input;
+  inRange({ quantity: 'latexSolids', value: latexSolids, least: 0, most: 1 });
+  const stone = mass('aggregate_kg', aggregate_kg) * CP + mass('moisture_kg', moisture_kg) * CW;
+  const latex = mass('latex_kg', latex_kg) * latexHeat(latexSolids);
+  const heat = mass('powder_kg', powder_kg) * CP + mass('water_kg', water_kg) * CW + mass('ice_kg', ice_kg) * CW + stone + latex;
   if (heat <= 0) throw new Problem('nothingMixed');
-  const sum = powder_kg * CP * temperature('powder_C', powder_C) + water_kg * CW * temperature('water_C', water_C);
+  const sum =
+    powder_kg * CP * temperature('powder_C', powder_C) +
+    water_kg * CW * temperature('water_C', water_C) +
+    stone * temperature('aggregate_C', aggregate_C) +
+    latex * temperature('latex_C', latex_C);
   return (sum - MELT * ice_kg) / heat + paddle_rise_K;
 }
 
@@ -70,3 +90,7 @@ export function paddleRise({ powder_kg, water_kg, mixing_s }: { powder_kg: numbe
   const power_kW = Math.min(SETTING.paddleMost_kW, SETTING.paddle_kW_kg * (powder_kg + water_kg));
   return (power_kW * mixing_s) / (powder_kg * CP + water_kg * CW);
 }
+
+/** The same for a resin, whose parts hold 1.9 kJ/kgK. @returns K */
+export const resinPaddleRise = ({ mass_kg, mixing_s }: { mass_kg: number; mixing_s: number }): number =>
+  (Math.min(SETTING.paddleMost_kW, SETTING.paddle_kW_kg * mass_kg) * mixing_s) / (mass_kg * SETTING.heatSolids_kJ_kgK);

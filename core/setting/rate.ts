@@ -1,7 +1,7 @@
 import { inRange } from '../quantity';
 import { SETTING } from './constants';
 
-const KELVIN = 273.15;
+const KELVIN = SETTING.kelvin_K;
 
 export interface RateInput {
   /** degC, -30 to 120 */

@@ -1,3 +1,4 @@
+import { course21 } from '../testing/course';
 import fc from 'fast-check';
 import { Problem } from '../quantity';
 import {
@@ -9,6 +10,7 @@ import {
   retarderFactor,
   safeShare,
   SETTING,
+  temperatureAt,
   strengthAt,
   strengthCurve,
   ageForStrength,
@@ -17,31 +19,26 @@ import {
   type CourseInput,
 } from './index';
 
-const base: CourseInput = {
-  pail_life_s: 720,
-  film_life_s: 720,
-  Ea_J_mol: 55000,
-  mix_C: 21,
-  surroundings_C: 21,
-  mass_kg: 14,
-  surface_C: 21,
-  thickness_m: 0.02,
-  placed_after_s: 150,
-};
+const base = course21;
 const celsius = fc.double({ min: 3, max: 45, noNaN: true });
 
 /** The same budget by a fine fixed step, written the plain way. */
 function byFineStep(input: CourseInput): number {
   const k = (t: number): number => Math.exp((-input.Ea_J_mol / 8.314462618) * (1 / (t + 273.15) - 1 / 294.15));
   const tau = 9000 * Math.cbrt(input.mass_kg / 20);
-  const pail = (t: number): number => input.surroundings_C + (input.mix_C - input.surroundings_C) * Math.exp(-t / tau);
-  const placed_C = pail(input.placed_after_s);
+  const of = (course: CourseInput['surface_C'], t: number): number => (typeof course === 'number' ? course : temperatureAt(course, t));
+  let pail_C = input.mix_C;
+  let placed_C = 0;
   let spent = 0;
   for (let t = 0; ; t += 0.25) {
     const middle = t + 0.125;
     const inPail = middle < input.placed_after_s;
     const f = inPail ? 0 : layerExcess({ thickness_m: input.thickness_m, elapsed_s: middle - input.placed_after_s, layer: SETTING.mortar, base: SETTING.slab });
-    const temperature = inPail ? pail(middle) : input.surface_C + f * (placed_C - input.surface_C);
+    // The pail by its own equation, exact for the quarter second.
+    const atMiddle = of(input.surroundings_C, middle) + (pail_C - of(input.surroundings_C, middle)) * Math.exp(-0.125 / tau);
+    if (inPail) placed_C = pail_C = of(input.surroundings_C, middle) + (pail_C - of(input.surroundings_C, middle)) * Math.exp(-0.25 / tau);
+    const surface_C = of(input.surface_C, middle);
+    const temperature = inPail ? atMiddle : surface_C + f * (placed_C - surface_C);
     spent += (0.25 * k(temperature)) / (inPail ? input.pail_life_s : input.film_life_s);
     if (spent >= 1) return t + 0.25;
   }
@@ -52,6 +49,8 @@ test('working life agrees with a fine step to 0.05 %', () => {
     { ...base, mix_C: 30, surface_C: 10 },
     { ...base, thickness_m: 0.003, surface_C: 38 },
     { ...base, mix_C: 12, surroundings_C: 34, placed_after_s: 400 },
+    { ...base, surface_C: { at_s: [0, 300, 900], C: [45, 25, 8] }, surroundings_C: { at_s: [-600, 60, 200], C: [40, 20, 35] } },
+    { ...base, surface_C: { at_s: [0, 500, 2000], C: [4, 30, 50] }, placed_after_s: Infinity, surroundings_C: { at_s: [0, 600], C: [5, 60] } },
   ])
     expect(workingLife(input) / byFineStep(input)).toBeCloseTo(1, 3);
 });
@@ -152,6 +151,8 @@ test('on a hot slab the portion spread first dies first, on a cold one the last;
       filmShare: 1,
       course: { ...course, ...change },
       safeShare: 0.66,
+      sdLn: 0.32,
+      mixesWhilePlacing: true,
       drying: { mixWater_kg_m3: 270, evaporation_kg_m2h, share: 0.1 },
     });
   const hot = window({ surface_C: 40 });

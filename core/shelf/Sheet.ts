@@ -76,10 +76,32 @@ export interface Sheet {
   readonly strengthFor: Readonly<Partial<Record<MilestoneName, number>>>;
   /** packets a bag against the factor on working time; empty where none may be used */
   readonly retarder: readonly (readonly [dose: number, factor: number])[];
+  /** what the table's doses are: packets a bag, or kg of citric acid for each kg of powder */
+  readonly retarderUnit?: 'packet' | 'citric';
   readonly mixing: { readonly time_s: number; readonly portions: number; readonly batchMost_kg: number | null };
   readonly massExponent: number | null;
   readonly limits: { readonly airLeast_C: number; readonly airMost_C: number; readonly slabLeast_C: number; readonly slabMost_C: number };
   readonly hazards: readonly ('wetCement' | 'silica' | 'sensitiser' | 'heat')[];
   readonly colour: { readonly wet: string; readonly dry: string };
   readonly shelfLife_days: number;
+  /** what a resin is like beside its parts by volume; class figures where it is absent */
+  readonly resin?: ResinSheet;
+  /** further working times, degC and s: two temperatures or more fit the activation energy */
+  readonly flowPoints?: readonly (readonly [temperature_C: number, time_s: number])[];
+  /** clean stone that may be added, kg for each kg of powder, and its largest grain */
+  readonly extension?: { readonly most: number; readonly grain_m: number };
+}
+
+export interface ResinSheet {
+  /** of each part, kg/m3 */
+  readonly densities_kg_m3: readonly number[];
+  /** parts by weight where the sheet states them too */
+  readonly byMass: readonly number[] | null;
+  readonly bottle_m3: number;
+  /** how fast it leaves the bottle */
+  readonly squeeze_m3_s: number;
+  /** dry sand to liquid by volume at most; null where it sets none */
+  readonly sandLimit: number | null;
+  /** life in a film over life in the bottle */
+  readonly filmShare: number | null;
 }

@@ -1,5 +1,7 @@
-import { SETTING } from '../setting';
-import type { Sheet, SheetTime } from './Sheet';
+import { MIX } from '../mix/constants';
+import { Problem } from '../quantity';
+import { fitArrhenius, SETTING } from '../setting';
+import type { ResinSheet, Sheet, SheetTime } from './Sheet';
 
 /** A sheet's time as one figure: a range enters as its geometric mean. @returns s at the sheet's reference */
 export const timeOf = ({ least_s, most_s }: SheetTime): number => Math.sqrt(least_s * most_s);
@@ -7,8 +9,24 @@ export const timeOf = ({ least_s, most_s }: SheetTime): number => Math.sqrt(leas
 /** Whether the sheet gives its working life only as a range, which widens what is not known about it. */
 export const givesRange = (sheet: Sheet): boolean => sheet.flow.most_s > sheet.flow.least_s;
 
-/** The activation energy: the sheet's own, else its class's, J/mol. */
-export const activationOf = (sheet: Sheet): number => sheet.Ea_J_mol ?? SETTING.activation_J_mol[sheet.binder];
+/**
+ * Working time and activation energy as the sheet gives them: fitted where it states times at two temperatures or more,
+ * else its one figure with its own energy or the class's. A fit outside 15-90 kJ/mol is refused and the class kept.
+ */
+export function flowOf(sheet: Sheet): { reference_s: number; Ea_J_mol: number } {
+  const plain = { reference_s: timeOf(sheet.flow), Ea_J_mol: sheet.Ea_J_mol ?? SETTING.activation_J_mol[sheet.binder] };
+  const further = (sheet.flowPoints ?? []).map(([temperature_C, time_s]) => ({ temperature_C, time_s }));
+  if (further.length === 0) return plain;
+  try {
+    return fitArrhenius({ points: [{ temperature_C: sheet.reference_C, time_s: plain.reference_s }, ...further], reference_C: sheet.reference_C });
+  } catch (error) {
+    if (error instanceof Problem) return plain;
+    throw error;
+  }
+}
+
+/** The activation energy: fitted, the sheet's own, else its class's, J/mol. */
+export const activationOf = (sheet: Sheet): number => flowOf(sheet).Ea_J_mol;
 
 export const isResin = (sheet: Sheet): boolean => sheet.binder === 'epoxy' || sheet.binder === 'polyurea';
 
@@ -19,9 +37,28 @@ export const isRapid = (sheet: Sheet): boolean => sheet.binder === 'rapid';
 export function massEffectOf(sheet: Sheet): { exponent: number; reference_kg: number } {
   const family = isResin(sheet) ? 'resin' : isRapid(sheet) ? 'rapid' : 'portland';
   const bag = bagOf(sheet).mass_kg * (1 + (sheet.water?.most ?? 0));
-  return { exponent: sheet.massExponent ?? SETTING.massExponent[family], reference_kg: isResin(sheet) ? 0.3 : bag };
+  return { exponent: sheet.massExponent ?? SETTING.massExponent[family], reference_kg: isResin(sheet) ? SETTING.massReferenceResin_kg : bag };
 }
 
 /** The bag that portions are shares of: the largest pack of the sheet. */
 export const bagOf = (sheet: Sheet): { mass_kg: number; price_minor: number } =>
   sheet.packs.reduce((best, pack) => (pack.mass_kg > best.mass_kg ? pack : best));
+
+/** A resin's figures: the sheet's own, else its class's. A 750 mL bottle squeezed at 5 mL/s. */
+export const resinOf = (sheet: Sheet): ResinSheet =>
+  sheet.resin ?? {
+    densities_kg_m3: (sheet.parts ?? [1]).map(() => MIX.resin_kg_m3),
+    byMass: null,
+    bottle_m3: MIX.bottle_m3,
+    squeeze_m3_s: MIX.squeeze_m3_s,
+    sandLimit: null,
+    filmShare: null,
+  };
+
+/** Density of a mixed resin, kg/m3: each part's by its share of the volume. */
+export function resinDensity(sheet: Sheet): number {
+  const parts = sheet.parts ?? [1];
+  const { densities_kg_m3 } = resinOf(sheet);
+  const whole = parts.reduce((sum, part) => sum + part, 0);
+  return parts.reduce((sum, part, i) => sum + part * (densities_kg_m3[i] ?? MIX.resin_kg_m3), 0) / whole;
+}

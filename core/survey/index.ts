@@ -1,2 +1,5 @@
 export * from './types';
 export * from './verdict';
+export * from './soundingGrid';
+export * from './tapsToHalve';
+export * from './readingsToHalve';

@@ -1,6 +1,7 @@
 import type { Measured } from '../quantity';
+import type { SurfaceSite } from '../weather';
 import type { Exposure, Moisture, Orientation } from '../shelf';
-import type { Point, SpallShape } from '../takeoff';
+import type { CrackProfile, DepthReading, Point, Section, SpallShape } from '../takeoff';
 
 export const ELEMENT_KINDS = ['slab', 'wall', 'step', 'counter', 'soffit'] as const;
 export type ElementKind = (typeof ELEMENT_KINDS)[number];
@@ -25,18 +26,142 @@ export interface ElementInput {
   /** how long after the pour it must carry what is asked, s; null where nobody asks */
   readonly opens: { readonly to: 'foot' | 'vehicles'; readonly after_s: number } | null;
   readonly stops: Readonly<Partial<Record<StopQuestion, Answer>>>;
+  /** where it was tapped, and which taps rang hollow, counted from 0 */
+  readonly soundings?: { readonly points: readonly Point[]; readonly hollow: readonly number[] };
+  /** what of sun and sky reaches it, and the way a wall looks */
+  readonly sun?: Omit<SurfaceSite, 'kind' | 'onGround' | 'thickness_m'>;
 }
 
-/** What is wrong with it. */
-export interface FindingInput {
+interface Found {
   readonly id: string;
   readonly elementId: string;
   readonly label: string;
+}
+
+/** A broken-out or scaled patch; with four depth readings or more its volume follows them instead of a shape. */
+export interface SpallInput extends Found {
   readonly kind: 'spall';
   readonly outline: readonly Point[];
   readonly deepest: Measured;
   readonly shape: SpallShape;
   readonly edge: 'cut' | 'feathered';
+  readonly readings?: readonly DepthReading[];
+  /** depth of the saw-cut shoulder */
+  readonly cutDepth_m?: number;
+}
+
+/** A crack that is filled with dry sand and a resin cap. */
+export interface CrackInput extends Found {
+  readonly kind: 'crack';
+  readonly line: readonly Point[];
+  readonly profile: CrackProfile;
+  /** distance along and width, m */
+  readonly widths: readonly (readonly [along_m: number, width_m: number])[];
+  readonly depth: Measured;
+  readonly cap_m: number;
+  /** one whose bottom nobody reaches takes so much more, as a share */
+  readonly runaway: number;
+}
+
+/** A cut groove or a control joint that is filled. */
+export interface GrooveInput extends Found {
+  readonly kind: 'groove';
+  readonly line: readonly Point[];
+  readonly width: Measured;
+  readonly depth: Measured;
+  readonly blade_m: number;
+  /** a joint that moves: how warm and cold it gets, and what share of its width the sealant may move */
+  readonly moves: { readonly between_m: number; readonly range_K: number; readonly movementClass: number } | null;
+}
+
+/** A broken edge or nosing. */
+export interface EdgeInput extends Found {
+  readonly kind: 'edge';
+  readonly section: Section;
+  readonly length: Measured;
+  readonly across: Measured;
+  readonly down: Measured;
+}
+
+/** A step rebuilt inside a form. */
+export interface StepInput extends Found {
+  readonly kind: 'step';
+  readonly width: Measured;
+  readonly going: Measured;
+  readonly rise: Measured;
+  /** how many alike are rebuilt; their forms and props are told for one */
+  readonly steps: number;
+  readonly stays_m3: number;
+  readonly pitch: number;
+  /** between a prop and the thrust it takes */
+  readonly propAngle_rad: number;
+}
+
+/** A skim or overlay over a profile. */
+export interface SkimInput extends Found {
+  readonly kind: 'skim';
+  readonly outline: readonly Point[];
+  readonly thickness: Measured;
+  /** surface profile it fills, CSP 1-10 */
+  readonly profile: number;
+}
+
+/** A wedge at a height difference. */
+export interface WedgeInput extends Found {
+  readonly kind: 'wedge';
+  readonly run: Measured;
+  readonly rise: Measured;
+  readonly width: Measured;
+}
+
+/** A countertop cast or overlaid. */
+export interface CounterInput extends Found {
+  readonly kind: 'counter';
+  readonly outline: readonly Point[];
+  readonly cutouts_m2: readonly number[];
+  readonly thickness: Measured;
+  /** dropped edges below the slab */
+  readonly edges: readonly { readonly length_m: number; readonly across_m: number; readonly down_m: number }[];
+  /** lengths that strips come in, and what the saw eats */
+  readonly stock_m: number;
+  readonly kerf_m: number;
+}
+
+/** A void that is filled under water by hand. */
+export interface VoidInput extends Found {
+  readonly kind: 'void';
+  readonly outline: readonly Point[];
+  readonly deepest: Measured;
+  readonly shape: SpallShape;
+}
+
+/** What is wrong with an element. */
+export type FindingInput = SpallInput | CrackInput | GrooveInput | EdgeInput | StepInput | SkimInput | WedgeInput | CounterInput | VoidInput;
+export type FindingKind = FindingInput['kind'];
+
+/** What a sheet must be made for to answer a kind of finding. */
+export const useOf = ({ kind }: FindingInput): 'spall' | 'crack' | 'overlay' =>
+  kind === 'crack' || kind === 'groove' ? 'crack' : kind === 'skim' || kind === 'counter' ? 'overlay' : 'spall';
+
+/** The deepest or thickest place that a filling must reach, m. */
+export function deepestOf(finding: FindingInput): number {
+  switch (finding.kind) {
+    case 'spall':
+      return finding.readings?.length ? Math.max(finding.deepest.value, ...finding.readings.map(([, , depth_m]) => depth_m)) : finding.deepest.value;
+    case 'void':
+      return finding.deepest.value;
+    case 'crack':
+    case 'groove':
+      return finding.depth.value;
+    case 'edge':
+      return Math.min(finding.across.value, finding.down.value);
+    case 'step':
+    case 'wedge':
+      return finding.rise.value;
+    case 'skim':
+    case 'counter':
+      return finding.thickness.value;
+  }
 }
 
 /** How an element of a kind lies. */

@@ -1,5 +1,5 @@
 import type { Reason } from '../choose/Reason';
-import { STOP_QUESTIONS, type ElementInput, type FindingInput } from './types';
+import { deepestOf, STOP_QUESTIONS, type ElementInput, type FindingInput } from './types';
 
 export interface Verdict {
   readonly code: 'repairable' | 'borderline' | 'stop';
@@ -20,11 +20,14 @@ export function verdictOf({ element, findings }: { element: ElementInput; findin
     if (answer !== 'no') reasons.push({ code: `stop.${question}`, verdict: 'no', figures: { answer: answer ?? 'unanswered' } });
   }
   for (const finding of findings) {
-    const figures = { label: finding.label, deepest_m: finding.deepest.value, thickness_m: element.thickness.value };
-    if (finding.deepest.value >= element.thickness.value) reasons.push({ code: 'verdict.depthThrough', verdict: 'no', figures });
-    else if (element.suspended && finding.deepest.value > element.thickness.value * SUSPENDED_DEPTH_SHARE)
+    // What is laid on top or built anew does not cut into what carries; a joint or crack may go through.
+    if (finding.kind !== 'spall' && finding.kind !== 'void' && finding.kind !== 'edge') continue;
+    const deepest_m = deepestOf(finding);
+    const figures = { label: finding.label, deepest_m, thickness_m: element.thickness.value };
+    if (deepest_m >= element.thickness.value) reasons.push({ code: 'verdict.depthThrough', verdict: 'no', figures });
+    else if (element.suspended && deepest_m > element.thickness.value * SUSPENDED_DEPTH_SHARE)
       reasons.push({ code: 'verdict.depthOfSuspended', verdict: 'no', figures });
-    else if (finding.deepest.value > element.thickness.value * 0.5) reasons.push({ code: 'verdict.depthHalf', verdict: 'caution', figures });
+    else if (deepest_m > element.thickness.value * 0.5) reasons.push({ code: 'verdict.depthHalf', verdict: 'caution', figures });
   }
   if (reasons.some(({ verdict }) => verdict === 'no')) return { code: 'stop', reasons };
   if (reasons.length > 0) return { code: 'borderline', reasons };

@@ -31,3 +31,19 @@ export function counterMass(input: {
   inRange({ quantity: 'density_kg_m3', value: input.density_kg_m3, least: 500, most: 4000 });
   return (counterArea(input) * input.thickness_m + (input.edges_m3 ?? 0)) * input.density_kg_m3;
 }
+
+/**
+ * What a countertop weighs on what carries it: in all, on each m2, and on each running m of its length.
+ *
+ * @param length_m along the cabinets
+ * @throws Problem `outOfRange`, `cutoutsTooLarge`
+ */
+export function counterLoad(input: Parameters<typeof counterMass>[0] & { length_m: number }): {
+  mass_kg: number;
+  perArea_kg_m2: number;
+  perLength_kg_m: number;
+} {
+  inRange({ quantity: 'length_m', value: input.length_m, least: 0.05, most: 100 });
+  const mass_kg = counterMass(input);
+  return { mass_kg, perArea_kg_m2: mass_kg / counterArea(input), perLength_kg_m: mass_kg / input.length_m };
+}

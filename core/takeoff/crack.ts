@@ -1,10 +1,8 @@
 import { inRange } from '../quantity';
+import { TAKEOFF } from './constants';
 
 export const CRACK_PROFILES = ['slot', 'vee'] as const;
 export type CrackProfile = (typeof CRACK_PROFILES)[number];
-
-/** Crown, lap, pores of dry sand and how far resin soaks into it. *default*; the soak is learned. */
-export const CRACK = { crown_m: 0.0015, lap_m: 0.003, porosity: 0.42, soakDepth_m: 0.03 } as const;
 
 export interface Crack {
   readonly profile: CrackProfile;
@@ -67,7 +65,7 @@ export function crackSand(crack: Crack): number {
 export function crackResin(
   input: Crack & { readonly crown_m?: number; readonly lap_m?: number; readonly porosity?: number; readonly soakDepth_m?: number },
 ): number {
-  const { crown_m = CRACK.crown_m, lap_m = CRACK.lap_m, porosity = CRACK.porosity, soakDepth_m = CRACK.soakDepth_m } = input;
+  const { crown_m = TAKEOFF.crown_m, lap_m = TAKEOFF.lap_m, porosity = TAKEOFF.porosity, soakDepth_m = TAKEOFF.soakDepth_m } = input;
   const { cap } = checked(input);
   inRange({ quantity: 'porosity', value: porosity, least: 0, most: 0.6 });
   const soaked = sectionTo(input, Math.min(input.depth_m, cap + soakDepth_m)) - sectionTo(input, cap);

@@ -1,10 +1,5 @@
 import { inRange } from '../quantity';
-
-/** Standard gravity, m/s2. */
-export const GRAVITY = 9.80665;
-
-/** Friction of a form on its base. *default* */
-export const FORM_FRICTION = 0.4;
+import { TAKEOFF } from './constants';
 
 interface Fill {
   readonly density_kg_m3: number;
@@ -19,7 +14,7 @@ const checked = ({ density_kg_m3, depth_m }: Fill): void => {
 /** Pressure at the foot of a form, `rho g d`. @returns Pa @throws Problem `outOfRange` */
 export function formPressure(fill: Fill): number {
   checked(fill);
-  return fill.density_kg_m3 * GRAVITY * fill.depth_m;
+  return fill.density_kg_m3 * TAKEOFF.gravity_m_s2 * fill.depth_m;
 }
 
 /** Thrust on a form's face, `rho g d^2/2 L`, a third of the depth up. @returns N @throws Problem `outOfRange` */
@@ -34,9 +29,9 @@ export function formThrust(input: Fill & { readonly length_m: number }): number 
  * @throws Problem `outOfRange`
  */
 export function formBallast(input: Fill & { readonly length_m: number; readonly friction?: number }): number {
-  const { friction = FORM_FRICTION } = input;
+  const { friction = TAKEOFF.formFriction } = input;
   inRange({ quantity: 'friction', value: friction, least: 0.05, most: 1 });
-  return (1.5 * formThrust(input)) / (GRAVITY * friction);
+  return (TAKEOFF.ballastSafety * formThrust(input)) / (TAKEOFF.gravity_m_s2 * friction);
 }
 
 /** Force along a prop at an angle from the thrust. @param angle_rad 0 to under a right angle @returns N @throws Problem `outOfRange` */

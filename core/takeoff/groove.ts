@@ -1,4 +1,5 @@
 import { ceilingOf, inRange } from '../quantity';
+import { TAKEOFF } from './constants';
 
 /**
  * Passes of a blade for a groove: the ceiling of its width over the blade's.
@@ -27,5 +28,5 @@ export function jointWidth(input: { length_m: number; temperatureRange_K: number
   inRange({ quantity: 'length_m', value: input.length_m, least: 0.01, most: 200 });
   inRange({ quantity: 'temperatureRange_K', value: input.temperatureRange_K, least: 0, most: 150 });
   inRange({ quantity: 'movementClass', value: input.movementClass, least: 0.05, most: 1 });
-  return (10e-6 * input.length_m * input.temperatureRange_K) / input.movementClass;
+  return (TAKEOFF.expansion_1_K * input.length_m * input.temperatureRange_K) / input.movementClass;
 }

@@ -1,10 +1,8 @@
 import { Delaunay } from 'd3-delaunay';
 import polygonClipping from 'polygon-clipping';
 import { inRange, Problem } from '../quantity';
+import { TAKEOFF } from './constants';
 import { polygonArea, type Point } from './polygonArea';
-
-/** z of a 95 % interval. */
-export const Z95 = 1.959963984540054;
 
 export interface Interval {
   readonly low: number;
@@ -18,13 +16,24 @@ export interface Interval {
  * @param n tries, over 0; need not be whole
  * @throws Problem `outOfRange`
  */
-export function wilson({ share, n, z = Z95 }: { share: number; n: number; z?: number }): Interval {
+export function wilson({ share, n, z = TAKEOFF.z95 }: { share: number; n: number; z?: number }): Interval {
   inRange({ quantity: 'share', value: share, least: 0, most: 1 });
   inRange({ quantity: 'n', value: n, least: 1e-9, most: 1e9 });
   const bottom = 1 + (z * z) / n;
   const middle = (share + (z * z) / (2 * n)) / bottom;
   const half = (z / bottom) * Math.sqrt((share * (1 - share)) / n + (z * z) / (4 * n * n));
   return { low: Math.max(0, middle - half), high: Math.min(1, middle + half) };
+}
+
+/**
+ * How many equal taps unequal ones are worth: `(sum a)^2 / sum a^2`, at most the taps.
+ *
+ * @throws Problem `outOfRange`, `tooFew`
+ */
+export function effectiveTaps(areas_m2: readonly number[]): number {
+  if (areas_m2.length === 0) throw new Problem('tooFew', { quantity: 'areas_m2', value: 0, least: 1 });
+  const all = areas_m2.reduce((sum, area) => sum + inRange({ quantity: 'area_m2', value: area, least: 0, most: 1e6 }), 0);
+  return Math.min(areas_m2.length, (all * all) / areas_m2.reduce((sum, area) => sum + area * area, 0));
 }
 
 /**
@@ -36,11 +45,10 @@ export function wilson({ share, n, z = Z95 }: { share: number; n: number; z?: nu
  * @throws Problem `outOfRange`, `tooFew`
  */
 export function hollowInterval({ areas_m2, hollow }: { areas_m2: readonly number[]; hollow: readonly number[] }): Interval {
-  if (areas_m2.length === 0) throw new Problem('tooFew', { quantity: 'areas_m2', value: 0, least: 1 });
-  const all = areas_m2.reduce((sum, area) => sum + inRange({ quantity: 'area_m2', value: area, least: 0, most: 1e6 }), 0);
-  const squares = areas_m2.reduce((sum, area) => sum + area * area, 0);
+  const n = effectiveTaps(areas_m2);
+  const all = areas_m2.reduce((sum, area) => sum + area, 0);
   const rang = [...new Set(hollow)].reduce((sum, i) => sum + (areas_m2[i] ?? 0), 0);
-  return wilson({ share: Math.min(1, rang / all), n: Math.min(areas_m2.length, (all * all) / squares) });
+  return wilson({ share: Math.min(1, rang / all), n });
 }
 
 /**

@@ -1,3 +1,4 @@
+export * from './constants';
 export * from './polygonArea';
 export * from './volumeFromShape';
 export * from './hollow';
@@ -8,3 +9,9 @@ export * from './wedge';
 export * from './forms';
 export * from './counter';
 export * from './cutList';
+export * from './prism';
+export * from './rebuiltStep';
+export * from './skim';
+export * from './underWater';
+export * from './debris';
+export * from './masking';

@@ -9,7 +9,6 @@ import {
   filledWidth,
   formBallast,
   formThrust,
-  GRAVITY,
   groovePasses,
   jointWidth,
   lidUplift,
@@ -73,9 +72,9 @@ test('a wedge is half its box, and too thin from its toe on', () => {
 test('forms: thrust grows with the square of the depth; ballast holds it by friction with half as much again; props and lids', () => {
   const fill = { density_kg_m3: 2300, depth_m: 0.2, length_m: 1.5 };
   expect(formThrust({ ...fill, depth_m: 0.4 })).toBeCloseTo(4 * formThrust(fill), 6);
-  expect(formBallast(fill) * GRAVITY * 0.4).toBeCloseTo(1.5 * formThrust(fill), 6);
+  expect(formBallast(fill) * 9.80665 * 0.4).toBeCloseTo(1.5 * formThrust(fill), 6);
   expect(propForce({ thrust_N: 100, angle_rad: Math.PI / 3 })).toBeCloseTo(200, 6);
-  expect(lidUplift({ ...fill, area_m2: 2 })).toBeCloseTo(2300 * GRAVITY * 0.2 * 2, 6);
+  expect(lidUplift({ ...fill, area_m2: 2 })).toBeCloseTo(2300 * 9.80665 * 0.2 * 2, 6);
   expect(() => formThrust({ ...fill, depth_m: 9 })).toThrow(Problem);
 });
 

@@ -65,14 +65,29 @@ export const perimeter = (outline: readonly Point[]): number =>
 
 /** Whether a point lies in an outline, its sides included to a tenth of a millimetre. */
 export function inside([x, y]: Point, outline: readonly Point[]): boolean {
-  let odd = false;
   for (let i = 0, j = outline.length - 1; i < outline.length; j = i, i += 1) {
     const [x1, y1] = outline[i] as Point;
     const [x2, y2] = outline[j] as Point;
     const length = Math.hypot(x2 - x1, y2 - y1);
     const along = ((x - x1) * (x2 - x1) + (y - y1) * (y2 - y1)) / (length * length || 1);
     if (along >= 0 && along <= 1 && Math.abs((x2 - x1) * (y - y1) - (y2 - y1) * (x - x1)) <= 1e-4 * length) return true;
+  }
+  return strictlyInside([x, y], outline);
+}
+
+/** The same without any allowance at the outline: by how often a ray crosses it. */
+export function strictlyInside([x, y]: Point, outline: readonly Point[]): boolean {
+  let odd = false;
+  for (let i = 0, j = outline.length - 1; i < outline.length; j = i, i += 1) {
+    const [x1, y1] = outline[i] as Point;
+    const [x2, y2] = outline[j] as Point;
     if (y1 > y !== y2 > y && x < ((x2 - x1) * (y - y1)) / (y2 - y1) + x1) odd = !odd;
   }
   return odd;
+}
+
+/** Length of a line through its points, m. @throws Problem `tooFew` under two points */
+export function lineLength(line: readonly Point[]): number {
+  if (line.length < 2) throw new Problem('tooFew', { quantity: 'line', value: line.length, least: 2 });
+  return line.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - (line[i] as Point)[0], y - (line[i] as Point)[1]), 0);
 }

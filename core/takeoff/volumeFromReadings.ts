@@ -1,13 +1,11 @@
 import Constrainautor from '@kninnug/constrainautor';
-import { Delaunay } from 'd3-delaunay';
+import Delaunator from 'delaunator';
 import { inRange, Problem } from '../quantity';
-import { inside, type Point } from './polygonArea';
+import { TAKEOFF } from './constants';
+import { inside, strictlyInside, type Point } from './polygonArea';
 
 /** A depth at a place of the element, all m. */
 export type DepthReading = readonly [x: number, y: number, depth_m: number];
-
-/** The range is never told narrower than this. *default* */
-export const READINGS_LEAST_RANGE = 0.05;
 
 const NEAR = 1e-9;
 
@@ -35,35 +33,144 @@ export function volumeFromReadings(input: {
     if (!inside([x, y], outline) && !onEdge([x, y], outline)) throw new Problem('outsideOutline', { reading: i });
   });
   const rim = edge === 'square' ? inRange({ quantity: 'cutDepth_m', value: cutDepth_m, least: 0, most: 1 }) : 0;
-  const volume_m3 = volumeOf(outline, readings, rim);
+  const mesh = meshOf(outline, readings, rim);
+  const volume_m3 = mesh.volumes.reduce((sum, one) => sum + one, 0);
   const range = readings.reduce((worst, _, i) => {
     if (readings.length < 2) return worst;
-    const without = volumeOf(
-      outline,
-      readings.filter((__, j) => j !== i),
-      rim,
-    );
-    return Math.max(worst, Math.abs(without - volume_m3) / volume_m3);
-  }, READINGS_LEAST_RANGE);
+    return Math.max(worst, Math.abs(withoutReading(mesh, i, { outline, readings, rim }) - volume_m3) / volume_m3);
+  }, TAKEOFF.readingsLeastRange);
   return { volume_m3, range };
 }
 
-function volumeOf(outline: readonly Point[], readings: readonly DepthReading[], rim: number): number {
-  const points = [...outline.map(([x, y]) => [x, y] as [number, number]), ...readings.map(([x, y]) => [x, y] as [number, number])];
+/**
+ * The triangles of a spall's readings: the middle of each and the depth its corners promise there. For saying where to
+ * read next; the same triangles as the volume's.
+ */
+export function depthMesh(input: { outline: readonly Point[]; readings: readonly DepthReading[]; edge: 'feathered' | 'square'; cutDepth_m?: number }): {
+  middle: Point;
+  depth_m: number;
+  area_m2: number;
+}[] {
+  const { points, depths, corners, volumes } = meshOf(input.outline, input.readings, input.edge === 'square' ? (input.cutDepth_m ?? 0) : 0);
+  return volumes.map((volume, t) => {
+    const three = [0, 1, 2].map((k) => corners[3 * t + k] as number);
+    const mean = (of: (corner: number) => number): number => three.reduce((sum, corner) => sum + of(corner), 0) / 3;
+    const depth_m = mean((corner) => depths[corner] as number);
+    return { middle: [mean((c) => (points[c] as Point)[0]), mean((c) => (points[c] as Point)[1])], depth_m, area_m2: depth_m > 0 ? volume / depth_m : 0 };
+  });
+}
+
+/** A triangulation inside an outline: corners three by three, and the volume over each triangle. */
+interface Mesh {
+  readonly points: readonly Point[];
+  readonly depths: readonly number[];
+  readonly corners: readonly number[];
+  readonly volumes: readonly number[];
+  /** the triangles that meet at each point */
+  readonly around: readonly (readonly number[])[];
+  /** how many points are the outline's own */
+  readonly rim: number;
+}
+
+/** A hole without a dent holds its own edges already. */
+function isConvex(ring: readonly Point[]): boolean {
+  let sign = 0;
+  for (let i = 0; i < ring.length; i += 1) {
+    const [[ax, ay], [bx, by], [cx, cy]] = [ring[i]!, ring[(i + 1) % ring.length]!, ring[(i + 2) % ring.length]!];
+    const turn = (bx - ax) * (cy - by) - (by - ay) * (cx - bx);
+    // A straight corner may lie on the hull without being of it: constrained, to be sure.
+    if (Math.abs(turn) < NEAR || turn * sign < 0) return false;
+    sign = turn;
+  }
+  return true;
+}
+
+function triangulate(points: readonly Point[], edges: readonly (readonly [number, number])[]): Uint32Array {
+  const plain = points.map(([x, y]): [number, number] => [x, y]);
+  const delaunay = Delaunator.from(plain);
+  if (edges.length === points.length && isConvex(points)) return delaunay.triangles;
+  const constrained = new Constrainautor(delaunay);
+  for (const [a, b] of edges) constrained.constrainOne(a, b);
+  return delaunay.triangles;
+}
+
+function meshOf(outline: readonly Point[], readings: readonly DepthReading[], rim: number): Mesh {
+  const points: Point[] = [...outline, ...readings.map(([x, y]): Point => [x, y])];
   const depths = [...outline.map(() => rim), ...readings.map(([, , depth_m]) => Math.max(depth_m, rim))];
-  const delaunay = (Delaunay.from(points) as unknown as { _delaunator: { triangles: Uint32Array; coords: Float64Array } })._delaunator;
-  const constrained = new Constrainautor(delaunay as never);
-  for (const [a, b] of edgesOf(outline, points)) constrained.constrainOne(a, b);
-  const { triangles } = delaunay;
-  let volume = 0;
+  return keptInside({ points, depths, outline, triangles: triangulate(points, edgesOf(outline, points)), rim: outline.length });
+}
+
+function keptInside({
+  points,
+  depths,
+  outline,
+  triangles,
+  rim,
+}: {
+  points: readonly Point[];
+  depths: readonly number[];
+  outline: readonly Point[];
+  triangles: Uint32Array;
+  rim: number;
+}): Mesh {
+  const corners: number[] = [];
+  const volumes: number[] = [];
+  const around: number[][] = points.map(() => []);
   for (let t = 0; t < triangles.length; t += 3) {
     const [a, b, c] = [triangles[t] as number, triangles[t + 1] as number, triangles[t + 2] as number];
     const [[ax, ay], [bx, by], [cx, cy]] = [points[a]!, points[b]!, points[c]!];
     const area = Math.abs((bx - ax) * (cy - ay) - (cx - ax) * (by - ay)) / 2;
-    if (area < NEAR * NEAR || !inside([(ax + bx + cx) / 3, (ay + by + cy) / 3], outline)) continue;
-    volume += (area * (depths[a]! + depths[b]! + depths[c]!)) / 3;
+    if (area < NEAR * NEAR || !strictlyInside([(ax + bx + cx) / 3, (ay + by + cy) / 3], outline)) continue;
+    for (const corner of [a, b, c]) around[corner]!.push(volumes.length);
+    corners.push(a, b, c);
+    volumes.push((area * (depths[a]! + depths[b]! + depths[c]!)) / 3);
   }
-  return volume;
+  return { points, depths, corners, volumes, around, rim };
+}
+
+/**
+ * The volume with one reading left out. Only the triangles that meet at it change: the hole they leave is triangulated
+ * again from its own corners.
+ */
+function withoutReading(mesh: Mesh, reading: number, all: { outline: readonly Point[]; readings: readonly DepthReading[]; rim: number }): number {
+  const at = mesh.rim + reading;
+  const star = mesh.around[at] as readonly number[];
+  const ring = ringAround(mesh, at, star);
+  // A reading on the outline, or on another one, has no closed ring: all of it is triangulated again.
+  if (!ring)
+    return sumOf(
+      meshOf(
+        all.outline,
+        all.readings.filter((_, i) => i !== reading),
+        all.rim,
+      ).volumes,
+    );
+  const kept = sumOf(mesh.volumes) - star.reduce((sum, t) => sum + (mesh.volumes[t] as number), 0);
+  const hole = ring.map((corner) => mesh.points[corner] as Point);
+  const depths = ring.map((corner) => mesh.depths[corner] as number);
+  const edges = hole.map((_, i): [number, number] => [i, (i + 1) % hole.length]);
+  return kept + sumOf(keptInside({ points: hole, depths, outline: hole, triangles: triangulate(hole, edges), rim: hole.length }).volumes);
+}
+
+const sumOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0);
+
+/** The corners around a point in their order, or null where they do not close. */
+function ringAround({ corners }: Mesh, at: number, star: readonly number[]): number[] | null {
+  const after = new Map<number, number>();
+  for (const t of star) {
+    const [a, b, c] = [corners[3 * t] as number, corners[3 * t + 1] as number, corners[3 * t + 2] as number];
+    if (a === at) after.set(b, c);
+    else if (b === at) after.set(c, a);
+    else after.set(a, b);
+  }
+  const [first] = after.keys();
+  if (first === undefined) return null;
+  const ring: number[] = [];
+  for (let corner: number | undefined = first; corner !== undefined && ring.length <= star.length; corner = after.get(corner)) {
+    if (corner === first && ring.length > 0) return ring.length === star.length ? ring : null;
+    ring.push(corner);
+  }
+  return null;
 }
 
 /** The outline's edges, broken at readings that lie on them. */

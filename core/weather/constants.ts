@@ -1,16 +1,47 @@
-/** The constants of drying, class defaults that a record replaces. */
-export const WEATHER = {
-  /** share of the mix water whose loss ends a layer (5-20 %, learned) */
-  skinShare: 0.1,
-  /** water a damp surface holds, kg/m2 */
-  film_kg_m2: 0.12,
-  redampMost_s: 1800,
-  /** drying alarms, kg/m2 h: thin, polymer-modified and rapid; others */
-  dryingRapid: { caution: 0.25, act: 0.5 },
-  dryingOther: { caution: 0.5, act: 1.0 },
-  /** what is assumed where nobody read it */
-  assumedHumidity: 0.5,
-  assumedWind_ms: 1.5,
-  /** a resin or coating wants its surface dry and this far above the dew point, K */
-  dewMargin_K: 3,
+import { constant, valuesOf } from '../quantity/constant';
+
+/** The constants of sun, surface and drying. */
+export const WEATHER_TABLE = {
+  clearSky_Wm2: constant(1098, 'W/m2', 'Haurwitz', 'method'),
+  clearSkyExtinction: constant(0.057, '1', 'Haurwitz', 'method'),
+  sunDownCosine: constant(0.01, '1', 'below it the sun gives nothing', 'method'),
+  cloudShare: constant(0.75, '1', 'Kasten and Czeplak', 'method'),
+  cloudPower: constant(3.4, '1', 'Kasten and Czeplak', 'method'),
+  diffuseClear: constant(0.15, '1', 'diffuse share under a clear sky', 'method'),
+  wallSky: constant(0.5, '1', 'half the sky of a wall', 'method'),
+  wallGround: constant(0.1, '1', 'what the ground throws at a wall', 'method'),
+  exposure: constant({ sun: 1, part: 0.4, shade: 0.1, indoors: 0 }, '1', 'share of sun and sky that a surface sees'),
+  absorptivity: constant({ grey: 0.65, dark: 0.75, white: 0.4, fresh: 0.5 }, '1', 'dry grey, wet or dark, white, fresh and pale'),
+  skyOf: constant({ slab: 1, wall: 0.5, indoors: 0 }, '1', 'share of the sky that an element sees', 'method'),
+  sky_Wm2: constant(60, 'W/m2', 'radiation to the clear sky', 'method'),
+  convection_Wm2K: constant(5.7, 'W/m2 K', 'convection in still air', 'method'),
+  convectionWind: constant(3.8, 'J/m3 K', 'convection for each m/s of wind', 'method'),
+  radiation_Wm2K: constant(5.5, 'W/m2 K', 'radiation at ordinary temperatures', 'method'),
+  ground_Wm2K: constant(4.5, 'W/m2 K', 'what a steady slab loses to the ground', 'method'),
+  back_Wm2K: constant(8, 'W/m2 K', 'back face of a wall or countertop to the air', 'method'),
+  evaporation_J_kg: constant(2.45e6, 'J/kg', 'heat of evaporation', 'method'),
+  conductivity_WmK: constant(1.6, 'W/m K', 'concrete'),
+  capacity_Jm3K: constant(2.0e6, 'J/m3 K', 'concrete'),
+  slabDepth_m: constant(0.4, 'm', 'slab on ground, insulated below', 'method'),
+  node_m: constant(0.005, 'm', 'distance of the nodes', 'method'),
+  step_s: constant(5, 's', 'step of the conduction', 'method'),
+  spinUp_days: constant(3, 'd', 'days of weather before the day asked for', 'method'),
+  effusivity: constant(1790, 'J/m2 K s^0.5', 'sqrt(k C) of concrete, rounded', 'method'),
+  readingDecay_s: constant(6 * 3600, 's', "how long a reading's offset to the model lasts", 'method'),
+  freshWet_s: constant(3600, 's', 'how long a fresh layer gives off its water'),
+  surfaceWind: constant(0.5, '1', "wind at the surface over the forecast's at ten metres", 'method'),
+  dryingScale: constant(5e-6, 'kg/m2 h', 'Uno 1998, closed form of the ACI 305R chart', 'method'),
+  dryingOffset_C: constant(18, 'K', 'Uno 1998', 'method'),
+  dryingPower: constant(2.5, '1', 'Uno 1998', 'method'),
+  dryingStill_kmh: constant(4, 'km/h', 'Uno 1998', 'method'),
+  magnus: constant({ a: 17.625, b_C: 243.04 }, '1, degC', 'Magnus', 'method'),
+  skinShare: constant(0.1, '1', 'share of the mix water whose loss ends a layer; 5-20 %, learned'),
+  film_kg_m2: constant(0.12, 'kg/m2', 'water a damp surface holds'),
+  redampMost_s: constant(1800, 's', 'longest time between two mistings', 'method'),
+  sorptivity_m_s05: constant(0.15e-3 / Math.sqrt(60), 'm/s^0.5', 'ASTM C1585, 0.15 mm/min^0.5'),
+  dryingRapid: constant({ caution: 0.25, act: 0.5 }, 'kg/m2 h', 'alarms for thin, polymer-modified and rapid layers', 'method'),
+  dryingOther: constant({ caution: 0.5, act: 1.0 }, 'kg/m2 h', 'alarms for the others', 'method'),
+  dewMargin_K: constant(3, 'K', 'resins and coatings want their surface so far above the dew point', 'method'),
 } as const;
+
+export const WEATHER = valuesOf(WEATHER_TABLE);

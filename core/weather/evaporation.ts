@@ -1,4 +1,5 @@
 import { inRange } from '../quantity';
+import { WEATHER } from './constants';
 
 export interface DryingWeather {
   /** the fresh layer, or the substrate when it is to be kept damp, degC */
@@ -22,5 +23,7 @@ export function evaporation({ concrete_C, air_C, humidity, wind_kmh }: DryingWea
   inRange({ quantity: 'air_C', value: air_C, least: -18, most: 60 });
   inRange({ quantity: 'humidity', value: humidity, least: 0, most: 1 });
   inRange({ quantity: 'wind_kmh', value: wind_kmh, least: 0, most: 150 });
-  return Math.max(0, 5 * ((concrete_C + 18) ** 2.5 - humidity * (air_C + 18) ** 2.5) * (wind_kmh + 4) * 1e-6);
+  const { dryingScale, dryingOffset_C, dryingPower, dryingStill_kmh } = WEATHER;
+  const drive = (concrete_C + dryingOffset_C) ** dryingPower - humidity * (air_C + dryingOffset_C) ** dryingPower;
+  return Math.max(0, dryingScale * drive * (wind_kmh + dryingStill_kmh));
 }

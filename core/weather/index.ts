@@ -6,3 +6,5 @@ export * from './dewPoint';
 export * from './irradiance';
 export * from './surface';
 export * from './presoak';
+export * from './surfaceDay';
+export * from './preparedSurface';

@@ -1,4 +1,5 @@
 import { inRange } from '../quantity';
+import { WEATHER } from './constants';
 
 const RADIAN = Math.PI / 180;
 
@@ -19,8 +20,9 @@ const checked = ({ zenith_deg, cloud }: { zenith_deg: number; cloud: number }): 
 export function globalIrradiance({ zenith_deg, cloud }: { zenith_deg: number; cloud: number }): number {
   checked({ zenith_deg, cloud });
   const cosine = Math.cos(zenith_deg * RADIAN);
-  if (cosine <= 0.01) return 0;
-  return 1098 * cosine * Math.exp(-0.057 / cosine) * (1 - 0.75 * cloud ** 3.4);
+  if (cosine <= WEATHER.sunDownCosine) return 0;
+  const clear = WEATHER.clearSky_Wm2 * cosine * Math.exp(-WEATHER.clearSkyExtinction / cosine);
+  return clear * (1 - WEATHER.cloudShare * cloud ** WEATHER.cloudPower);
 }
 
 /**
@@ -34,9 +36,9 @@ export function globalIrradiance({ zenith_deg, cloud }: { zenith_deg: number; cl
 export function wallIrradiance(input: { zenith_deg: number; cloud: number; sunAzimuth_deg: number; wallAzimuth_deg: number }): number {
   const { zenith_deg, cloud, sunAzimuth_deg, wallAzimuth_deg } = input;
   const level = globalIrradiance({ zenith_deg, cloud });
-  const diffuse = 0.15 + 0.85 * cloud;
+  const diffuse = WEATHER.diffuseClear + (1 - WEATHER.diffuseClear) * cloud;
   const cosine = Math.cos(zenith_deg * RADIAN);
   const strikes = Math.sin(zenith_deg * RADIAN) * Math.cos((sunAzimuth_deg - wallAzimuth_deg) * RADIAN);
-  const beam = (((1 - diffuse) * level) / Math.max(cosine, 0.01)) * Math.max(0, strikes);
-  return beam + 0.5 * diffuse * level + 0.1 * level;
+  const beam = (((1 - diffuse) * level) / Math.max(cosine, WEATHER.sunDownCosine)) * Math.max(0, strikes);
+  return beam + WEATHER.wallSky * diffuse * level + WEATHER.wallGround * level;
 }

@@ -1,5 +1,6 @@
 import erfc from '@stdlib/math-base-special-erfc';
 import { inRange, Problem } from '../quantity';
+import { WEATHER } from './constants';
 import { evaporation } from './evaporation';
 
 /** What a surface stands in: all that sets its temperature. */
@@ -20,30 +21,14 @@ export interface SurfaceWeather {
   readonly sky: number;
 }
 
-export const SURFACE = {
-  /** radiation to the clear sky, W/m2 */
-  sky_Wm2: 60,
-  /** radiation at ordinary temperatures, W/m2K */
-  radiation_Wm2K: 5.5,
-  /** what a steady slab loses to the ground, W/m2K */
-  ground_Wm2K: 4.5,
-  /** heat of evaporation, J/kg */
-  evaporation_J_kg: 2.45e6,
-  conductivity_WmK: 1.6,
-  capacity_Jm3K: 2.0e6,
-  node_m: 0.005,
-  step_s: 5,
-  /** sqrt(k C), J/m2K s^0.5 */
-  effusivity: 1790,
-} as const;
-
-const convection = (wind_ms: number): number => 5.7 + 3.8 * wind_ms;
+/** Convection from a surface in wind, 5.7 + 3.8 v, W/m2K. */
+export const convectionOf = (wind_ms: number): number => WEATHER.convection_Wm2K + WEATHER.convectionWind * wind_ms;
 
 const gain = ({ absorptivity, exposure, irradiance_Wm2, cloud, sky }: SurfaceWeather): number =>
-  absorptivity * exposure * irradiance_Wm2 - SURFACE.sky_Wm2 * (1 - cloud) * sky * exposure;
+  absorptivity * exposure * irradiance_Wm2 - WEATHER.sky_Wm2 * (1 - cloud) * sky * exposure;
 
 const drying = ({ air_C, humidity, wind_ms }: SurfaceWeather, surface_C: number): number =>
-  (SURFACE.evaporation_J_kg * evaporation({ concrete_C: surface_C, air_C, humidity, wind_kmh: wind_ms * 3.6 })) / 3600;
+  (WEATHER.evaporation_J_kg * evaporation({ concrete_C: surface_C, air_C, humidity, wind_kmh: wind_ms * 3.6 })) / 3600;
 
 function checked(weather: SurfaceWeather): void {
   inRange({ quantity: 'air_C', value: weather.air_C, least: -18, most: 60 });
@@ -61,7 +46,7 @@ function checked(weather: SurfaceWeather): void {
 export function drySurfaceTarget(weather: Omit<SurfaceWeather, 'humidity'>): number {
   const full = { ...weather, humidity: 0 };
   checked(full);
-  return full.air_C + gain(full) / (convection(full.wind_ms) + SURFACE.radiation_Wm2K + SURFACE.ground_Wm2K);
+  return full.air_C + gain(full) / (convectionOf(full.wind_ms) + WEATHER.radiation_Wm2K + WEATHER.ground_Wm2K);
 }
 
 /**
@@ -73,7 +58,7 @@ export function drySurfaceTarget(weather: Omit<SurfaceWeather, 'humidity'>): num
  */
 export function wetSurfaceTarget(weather: SurfaceWeather): number {
   checked(weather);
-  const loss = convection(weather.wind_ms) + SURFACE.radiation_Wm2K + SURFACE.ground_Wm2K;
+  const loss = convectionOf(weather.wind_ms) + WEATHER.radiation_Wm2K + WEATHER.ground_Wm2K;
   const surplus = (surface_C: number): number => gain(weather) - loss * (surface_C - weather.air_C) - drying(weather, surface_C);
   let [low, high] = [-10, 90];
   if (surplus(low) < 0 || surplus(high) > 0) throw new Problem('noRoot', { quantity: 'surface_C', least: low, most: high });
@@ -102,35 +87,42 @@ export interface SurfaceStretch extends SurfaceWeather {
  * @throws Problem `outOfRange`
  */
 export function surfaceConduction(input: {
-  profile_C: number | readonly number[];
+  profile_C: number | ArrayLike<number>;
   depth_m: number;
   stretches: readonly SurfaceStretch[];
   back?: 'insulated' | 'air';
 }): Float64Array {
   const { profile_C, stretches, back = 'insulated' } = input;
-  const cells = Math.max(2, Math.round(inRange({ quantity: 'depth_m', value: input.depth_m, least: 0.01, most: 1 }) / SURFACE.node_m));
+  const cells = Math.max(2, Math.round(inRange({ quantity: 'depth_m', value: input.depth_m, least: 0.01, most: 1 }) / WEATHER.node_m));
   const width_m = input.depth_m / cells;
-  let now = new Float64Array(cells + 1);
-  let next = new Float64Array(cells + 1);
-  for (let i = 0; i <= cells; i += 1) now[i] = typeof profile_C === 'number' ? profile_C : (profile_C[Math.min(i, profile_C.length - 1)] as number);
+  const T = new Float64Array(cells + 1);
+  for (let i = 0; i <= cells; i += 1) T[i] = typeof profile_C === 'number' ? profile_C : (profile_C[Math.min(i, profile_C.length - 1)] as number);
   for (const weather of stretches) {
     checked(weather);
     const heat = gain(weather);
-    const loss = convection(weather.wind_ms) + SURFACE.radiation_Wm2K;
-    for (let left_s = weather.for_s; left_s > 1e-9; left_s -= SURFACE.step_s) {
-      const step_s = Math.min(SURFACE.step_s, left_s);
-      const share = (SURFACE.conductivity_WmK * step_s) / (SURFACE.capacity_Jm3K * width_m * width_m);
-      const half = (2 * step_s) / (SURFACE.capacity_Jm3K * width_m);
-      const face = now[0] as number;
+    const loss = convectionOf(weather.wind_ms) + WEATHER.radiation_Wm2K;
+    for (let left_s = weather.for_s; left_s > 1e-9; left_s -= WEATHER.step_s) {
+      const step_s = Math.min(WEATHER.step_s, left_s);
+      const share = (WEATHER.conductivity_WmK * step_s) / (WEATHER.capacity_Jm3K * width_m * width_m);
+      const half = (2 * step_s) / (WEATHER.capacity_Jm3K * width_m);
+      const face = T[0] as number;
       const flux = heat - loss * (face - weather.air_C) - (weather.wet ? drying(weather, face) : 0);
-      next[0] = face + 2 * share * ((now[1] as number) - face) + half * flux;
-      for (let i = 1; i < cells; i += 1) next[i] = (now[i] as number) + share * ((now[i - 1] as number) - 2 * (now[i] as number) + (now[i + 1] as number));
-      const last = now[cells] as number;
-      next[cells] = last + 2 * share * ((now[cells - 1] as number) - last) - (back === 'air' ? half * 8 * (last - weather.air_C) : 0);
-      [now, next] = [next, now];
+      const last = T[cells] as number;
+      const back_K = 2 * share * ((T[cells - 1] as number) - last) - (back === 'air' ? half * WEATHER.back_Wm2K * (last - weather.air_C) : 0);
+      // In place: each node needs its neighbour's temperature from before the step, which two variables carry along.
+      let above = face;
+      let here = T[1] as number;
+      T[0] = face + 2 * share * (here - face) + half * flux;
+      for (let i = 1; i < cells; i += 1) {
+        const below = T[i + 1] as number;
+        T[i] = here + share * (above - 2 * here + below);
+        above = here;
+        here = below;
+      }
+      T[cells] = last + back_K;
     }
   }
-  return now;
+  return T;
 }
 
 /** `exp(y^2) erfc(y)`, by its series where the product would overflow. */
@@ -160,5 +152,5 @@ export function surfaceAfterChange({
 }): number {
   inRange({ quantity: 'H_Wm2K', value: H_Wm2K, least: 1e-6, most: 1000 });
   inRange({ quantity: 'elapsed_s', value: elapsed_s, least: 0, most: 3600 });
-  return before_C + (jump_Wm2 / H_Wm2K) * (1 - scaledErfc((H_Wm2K * Math.sqrt(elapsed_s)) / SURFACE.effusivity));
+  return before_C + (jump_Wm2 / H_Wm2K) * (1 - scaledErfc((H_Wm2K * Math.sqrt(elapsed_s)) / WEATHER.effusivity));
 }

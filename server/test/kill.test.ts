@@ -55,8 +55,11 @@ test('killed at 20 random points of a pour, the events at the end are the events
   const call = async (path: string, init: RequestInit = {}): Promise<Response> =>
     fetch(`${base}${path}`, { ...init, headers: { 'content-type': 'application/json', cookie } });
   const signIn = await call('/session', { method: 'POST', body: JSON.stringify({ personId: LEAD, device: { id: PHONE, label: '' } }) });
+  expect(signIn.status).toBe(201);
   cookie = (signIn.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
-  const { input } = (await (await call(`/jobs/${DOCK}/plan`)).json()) as { input: Parameters<typeof computePlan>[0] };
+  const planned = (await (await call(`/jobs/${DOCK}/plan`)).json()) as { input: Parameters<typeof computePlan>[0] };
+  expect(planned).toHaveProperty('input.elements');
+  const { input } = planned;
 
   let seq = 0;
   const envelope = (kind: string, target: string, change: object) => {

@@ -1,3 +1,4 @@
+import { promisify } from 'node:util';
 import { id, optionalText } from '@tufa/contract/common';
 import { check } from '@tufa/contract/validate';
 import { Router } from 'express';
@@ -47,6 +48,8 @@ export function sessionRoutes({ source, firmId, clock }: AppContext): Router {
     );
     request.session.firmId = firmId;
     request.session.personId = person.id;
+    // Kept before it is answered for: the next request may come before this answer's last byte.
+    await promisify(request.session.save.bind(request.session))();
     response.status(201).json({ firmId, person: { id: person.id, name: person.name, role: person.role } });
   });
 

@@ -1,0 +1,100 @@
+import { ELEMENT_KINDS } from '@tufa/core/survey';
+import Joi from 'joi';
+import { degrees, exactly, id, instant, measured, number, outline, text } from './common';
+import { elementProperties, soundings, stops, sun } from './elementSchemas';
+import { findings } from './findingSchemas';
+import { batch, crew, firmSettings } from './settingsSchemas';
+import { sheet } from './sheetSchema';
+
+const conditions = Joi.object({
+  air_C: measured('air_C').required(),
+  slab_C: measured('slab_C').required(),
+  powder_C: measured('powder_C').required(),
+  water_C: measured('water_C').required(),
+  humidity: measured('humidity').required(),
+  wind_ms: measured('wind_ms').required(),
+  sun: Joi.boolean().required(),
+});
+
+const site = Joi.object({
+  latitude_deg: Joi.number().min(-90).max(90).required(),
+  longitude_deg: Joi.number().min(-180).max(180).required(),
+  firstWater: instant.required(),
+  weather: Joi.object({
+    from: instant.required(),
+    hours: Joi.array()
+      .items(
+        Joi.object({
+          air_C: number('air_C').required(),
+          humidity: number('humidity').required(),
+          wind10_ms: Joi.number().min(0).max(60).required(),
+          cloud: Joi.number().min(0).max(1).required(),
+          irradiance_Wm2: Joi.number().min(0).max(1500).allow(null).required(),
+        }),
+      )
+      .min(1)
+      .max(480)
+      .required(),
+  }).required(),
+});
+
+const recordEntry = Joi.object({
+  temperature_C: degrees.required(),
+  retarder: Joi.number().min(1).max(20).required(),
+  life_s: Joi.number().min(1).max(1e7).required(),
+  massFactor: Joi.number().min(0.5).max(2),
+  censored: Joi.boolean(),
+});
+const figureLog = Joi.array()
+  .items(Joi.object({ value: Joi.number().greater(0).max(1e6).required(), censored: Joi.boolean() }))
+  .max(500);
+
+/** The job file. */
+export const planInput = Joi.object({
+  v: Joi.number().valid(1).required(),
+  job: Joi.object({ id: id.required(), name: text(80).required() }).required(),
+  firm: firmSettings.required(),
+  elements: Joi.array()
+    .items(
+      Joi.object({
+        id: id.required(),
+        name: text(80).required(),
+        kind: exactly(ELEMENT_KINDS).required(),
+        outline: outline.required(),
+        thickness: measured('thickness_m').required(),
+        ...elementProperties,
+        stops: stops.required(),
+        soundings,
+        sun,
+      }),
+    )
+    .max(200)
+    .required(),
+  findings: findings.max(1000).required(),
+  sheets: Joi.array().items(sheet).max(2000).required(),
+  treatments: Joi.array()
+    .items(Joi.object({ findingId: id.required(), sheetId: id.required() }))
+    .max(1000)
+    .required(),
+  conditions: conditions.required(),
+  crew: crew.required(),
+  batch: batch.required(),
+  site,
+  record: Joi.object({
+    lives: Joi.array()
+      .items(Joi.object({ sheetId: id.required(), entries: Joi.array().items(recordEntry).max(500).required() }))
+      .max(2000)
+      .required(),
+    figures: Joi.object({ rate: figureLog, waste: figureLog, soakDepth: figureLog, skinShare: figureLog }).required(),
+  }),
+  stock: Joi.array()
+    .items(
+      Joi.object({
+        sheetId: id.required(),
+        mass_kg: Joi.number().min(0).max(1e5).required(),
+        useBy: Joi.string().pattern(/^\d{4}-\d\d-\d\d$/),
+      }),
+    )
+    .max(2000),
+  wanted_s: Joi.number().min(0).max(86400),
+});

@@ -1,0 +1,45 @@
+import { TASKS } from '@tufa/core/shelf';
+import Joi from 'joi';
+import { exactly, number } from './common';
+
+/** Who works. */
+export const crew = Joi.object({
+  hands: Joi.number().integer().min(1).max(12).required(),
+  rate_m2_s: Joi.number().min(1e-5).max(1).required(),
+  carry_s: Joi.number().min(0).max(3600).required(),
+  finish_s: Joi.number().min(0).max(7200).required(),
+});
+
+/** How the batches are mixed. */
+export const batch = Joi.object({
+  share: number('share').allow(null).required(),
+  retarderDose: number('retarderDose').required(),
+  task: exactly(TASKS).required(),
+  fibre: Joi.object({
+    kind: exactly(['polypropylene', 'glass', 'steel']).required(),
+    dose_kg_m3: Joi.number().min(0.1).max(80).required(),
+    bag_kg: Joi.number().min(0.01).max(1000).required(),
+  }),
+  iceShare: Joi.number().min(0).max(1),
+  colourPacks: Joi.number().min(0).max(20),
+  stone: Joi.object({
+    ratio: Joi.number().min(0).max(3).required(),
+    moisture: Joi.number().min(0).max(0.3).required(),
+    absorption: Joi.number().min(0).max(0.2).required(),
+  }),
+});
+
+/** The firm's ways. */
+export const firmSettings = Joi.object({
+  system: exactly(['us', 'metric']).required(),
+  currency: Joi.string().length(3).uppercase().required(),
+  acceptedChance: Joi.number().min(0.001).max(0.5).required(),
+  orderQuantile: Joi.number().min(0.5).max(0.99).required(),
+  medianWaste: Joi.number().min(0).max(1).required(),
+  grid: Joi.array().items(Joi.number().min(0.05).max(1)).min(1).max(12).required(),
+  pail_m3: Joi.number().min(0.001).max(1).required(),
+  emptyPail_kg: Joi.number().min(0).max(20).required(),
+  drill_kg: Joi.number().min(1).max(1000).allow(null).required(),
+  lift_kg: Joi.number().min(1).max(1000).allow(null).required(),
+  shortCost_minor: Joi.number().integer().min(0).max(1e8),
+});

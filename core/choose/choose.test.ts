@@ -1,0 +1,124 @@
+import { element, finding, input, sheetOf, typed } from '../testing/job';
+import type { Sheet } from '../shelf';
+import type { ElementInput, FindingInput } from '../survey';
+import { deepestOf, orientationOf, useOf as askedOf, verdictOf } from '../survey';
+import { judge, ranking, RULES, type Ranked, type RuleContext } from './index';
+
+const contextOf = (change: Partial<RuleContext> = {}): RuleContext => ({
+  sheet: sheetOf('sandedRapid'),
+  element,
+  finding,
+  air_C: 20,
+  slab_C: 20,
+  opensAfter_s: 7200,
+  humidity: 0.5,
+  ...change,
+});
+const codes = (change: Partial<RuleContext>): string[] => RULES.flatMap((rule) => rule(contextOf(change))).map(({ code }) => code);
+const sheet = (change: Partial<Sheet>): Partial<RuleContext> => ({ sheet: { ...sheetOf('sandedRapid'), ...change } });
+const at = (change: Partial<ElementInput>): Partial<RuleContext> => ({ element: { ...element, ...change } });
+const wedge: FindingInput = { id: 'w', elementId: 'e', label: 'W', kind: 'wedge', run: typed(0.6), rise: typed(0.02), width: typed(1) };
+const edge: FindingInput = { id: 'k', elementId: 'e', label: 'K', kind: 'edge', section: 'triangle', length: typed(1), across: typed(0.06), down: typed(0.04) };
+
+test.each<[string, Partial<RuleContext>, string, string | null]>([
+  ['its own use', {}, 'thickness.fits', 'use.other'],
+  ['another use', sheet({ uses: ['crack'] }), 'use.other', null],
+  ['three grains in its depth', sheet({ grain_m: 0.0126 }), 'grain.fits', 'grain.coarse'],
+  ['not quite three', sheet({ grain_m: 0.0127 }), 'grain.coarse', 'grain.fits'],
+  [
+    'its least thickness to the hair',
+    sheet({ thickness: { least_m: 0.038, most_m: 0.1, liftMost_m: 0.05, feathers: false } }),
+    'thickness.fits',
+    'thickness.under',
+  ],
+  ['under its least', sheet({ thickness: { least_m: 0.04, most_m: 0.1, liftMost_m: 0.05, feathers: false } }), 'thickness.under', null],
+  ['its most to the hair', sheet({ thickness: { least_m: 0.01, most_m: 0.038, liftMost_m: 0.038, feathers: false } }), 'thickness.fits', 'thickness.over'],
+  ['two lifts', sheet({ thickness: { least_m: 0.01, most_m: 0.1, liftMost_m: 0.02, feathers: false } }), 'thickness.lifts', 'thickness.fits'],
+  ['a wedge that runs thin', { finding: wedge }, 'edge.noFeather', 'edge.cut'],
+  ['a wedge that feathers', { finding: wedge, ...sheet({ thickness: { least_m: 0, most_m: 0.1, liftMost_m: 0.05, feathers: true } }) }, 'edge.feathers', null],
+  ['a broken edge has no rim', { finding: edge }, 'grain.fits', 'edge.cut'],
+  ['a soffit', at({ kind: 'soffit' }), 'orientation.wrong', 'orientation.fits'],
+  ['wet where damp is asked', at({ moisture: 'wet' }), 'moisture.clear', 'moisture.fits'],
+  ['dry where damp is asked', at({ moisture: 'dry' }), 'moisture.soak', 'moisture.fits'],
+  ['damp where dry is asked', sheet({ moisture: 'dry' }), 'moisture.mustBeDry', null],
+  ['sunlight only fades', { ...at({ exposures: ['sunlight'] }), ...sheet({ exposures: [] }) }, 'exposure.notAllowed', 'exposure.allowed'],
+  ['nobody asks when it opens', at({ opens: null }), 'bond.self', 'open.inTime'],
+  ['no such milestone', { opensAfter_s: null }, 'open.unknown', null],
+  ['opens late', { opensAfter_s: 21601 }, 'open.late', null],
+  ['opens just in time', { opensAfter_s: 21600 }, 'open.close', 'open.late'],
+  ['opens well in time', { opensAfter_s: 19440 }, 'open.inTime', 'open.close'],
+  ['slab too cold', { slab_C: -5 }, 'temperature.cold', null],
+  ['air too cold', { air_C: -5 }, 'temperature.cold', null],
+  ['slab too hot', { slab_C: 70 }, 'temperature.hot', null],
+  ['air too hot', { air_C: 60 }, 'temperature.hot', null],
+  ['near a limit', { air_C: sheetOf('sandedRapid').limits.airMost_C - 1 }, 'temperature.close', 'temperature.fits'],
+  ['a resin well above the dew', { sheet: sheetOf('crackResin'), slab_C: 12.28 }, 'dew.clear', 'dew.close'],
+  ['a resin near the dew', { sheet: sheetOf('crackResin'), slab_C: 12.25 }, 'dew.close', 'dew.clear'],
+  ['a slurry between', sheet({ bond: 'slurry' }), 'bond.slurry', 'bond.self'],
+  ['no bond asked', sheet({ bond: 'none' }), 'thickness.fits', 'bond.self'],
+])('%s', (_name, change, has, lacks) => {
+  expect(codes(change)).toContain(has);
+  if (lacks) expect(codes(change)).not.toContain(lacks);
+});
+
+test('a verdict is as bad as its worst reason', () => {
+  const clean = sheet({ bond: 'self', exposures: ['frost', 'deicer', 'wheels', 'abrasion'] });
+  expect(judge(contextOf(clean)).verdict).toBe('yes');
+  expect(judge(contextOf({ ...clean, opensAfter_s: 21000 })).verdict).toBe('caution');
+  expect(judge(contextOf({ ...clean, opensAfter_s: null })).verdict).toBe('no');
+});
+
+test('equals are ranked by noes, cautions, cost, time to open and then by id; what is not known comes last', () => {
+  const ranked = (sheetId: string, change: Partial<Ranked> = {}): Ranked => ({
+    sheetId,
+    verdict: 'yes',
+    reasons: [],
+    cost_minor: 100,
+    opensAfter_s: 100,
+    ...change,
+  });
+  const no = { code: 'x', verdict: 'no', figures: {} } as const;
+  const caution = { code: 'x', verdict: 'caution', figures: {} } as const;
+  const order = (all: Ranked[]): string =>
+    ranking(all)
+      .map(({ sheetId }) => sheetId)
+      .join('');
+  expect(order([ranked('b'), ranked('a')])).toBe('ab');
+  expect(order([ranked('a', { cost_minor: null }), ranked('b')])).toBe('ba');
+  expect(order([ranked('a', { opensAfter_s: null }), ranked('b', { opensAfter_s: 500 })])).toBe('ba');
+  expect(order([ranked('a', { verdict: 'no', reasons: [no, no] }), ranked('b', { verdict: 'no', reasons: [no] })])).toBe('ba');
+  expect(order([ranked('a', { verdict: 'caution', reasons: [caution, caution] }), ranked('b', { verdict: 'caution', reasons: [caution] })])).toBe('ba');
+  expect(order([ranked('a', { verdict: 'no' }), ranked('b', { verdict: 'caution' }), ranked('c')])).toBe('cba');
+});
+
+test('what a kind of finding asks of a sheet, and how deep it is', () => {
+  const base = { id: 'x', elementId: 'e', label: 'X' };
+  const kinds: [FindingInput, string, number][] = [
+    [finding, 'spall', 0.038],
+    [{ ...finding, readings: [[0.1, 0.1, 0.05]] }, 'spall', 0.05],
+    [edge, 'spall', 0.04],
+    [wedge, 'spall', 0.02],
+    [{ ...base, kind: 'void', outline: finding.outline, deepest: typed(0.06), shape: 'pan' }, 'spall', 0.06],
+    [{ ...base, kind: 'step', width: typed(1), going: typed(0.3), rise: typed(0.17), steps: 1, stays_m3: 0, pitch: 0, propAngle_rad: 0 }, 'spall', 0.17],
+    [{ ...base, kind: 'crack', line: finding.outline, profile: 'vee', widths: [[0, 0.003]], depth: typed(0.05), cap_m: 0.006, runaway: 0 }, 'crack', 0.05],
+    [{ ...base, kind: 'groove', line: finding.outline, width: typed(0.01), depth: typed(0.02), blade_m: 0.006, moves: null }, 'crack', 0.02],
+    [{ ...base, kind: 'skim', outline: finding.outline, thickness: typed(0.003), profile: 4 }, 'overlay', 0.003],
+    [{ ...base, kind: 'counter', outline: finding.outline, cutouts_m2: [], thickness: typed(0.04), edges: [], stock_m: 2, kerf_m: 0 }, 'overlay', 0.04],
+  ];
+  for (const [one, use, depth_m] of kinds) expect([one.kind, askedOf(one), deepestOf(one)]).toEqual([one.kind, use, depth_m]);
+  expect(['slab', 'wall', 'soffit', 'step'].map((kind) => orientationOf(kind as ElementInput['kind']))).toEqual([
+    'horizontal',
+    'vertical',
+    'overhead',
+    'horizontal',
+  ]);
+});
+
+test('a depth through the member stops it, half of it is borderline, a third of a carried one stops it; what lies on top does not count', () => {
+  const verdict = (deepest: number, change: Partial<ElementInput> = {}): string =>
+    verdictOf({ element: { ...element, ...change }, findings: [{ ...finding, deepest: typed(deepest) }] }).code;
+  expect([0.075, 0.0751, 0.15].map((deepest) => verdict(deepest))).toEqual(['repairable', 'borderline', 'stop']);
+  expect([0.0499, 0.0501].map((deepest) => verdict(deepest, { suspended: true }))).toEqual(['repairable', 'stop']);
+  expect(verdictOf({ element: { ...element, thickness: typed(0.02) }, findings: [wedge] }).code).toBe('repairable');
+  expect(input.findings).toHaveLength(1);
+});

@@ -1,0 +1,124 @@
+import { fibreFor, MIX, slurry } from '../mix';
+import { ceilingOf } from '../quantity';
+import { type CrewRecord, predicted } from '../setting';
+import { flowOf, type Sheet } from '../shelf';
+import { wedgeThinRun } from '../takeoff';
+import { evaporation, presoak, redampInterval, WEATHER } from '../weather';
+import type { Context } from './Context';
+import type { ChosenPlan, LayerPlan, Quantities, RecordShown, SlurryPlan, WaterToBring } from './Plan';
+import type { PlanInput } from './PlanInput';
+import { batchesOf, shotBatches } from './batchesOf';
+import { PLAN } from './constants';
+import { leverCombinations, leversOf } from './levers';
+import { extendedOf, stoneTaken } from './mixOf';
+import { quantitiesOf } from './orders';
+import { lineWidthOf, questionFor } from './questionFor';
+import { shotsFor } from './shotsFor';
+import { ticketOf } from './ticket';
+import { milestonesOf, windowFor, type WindowQuestion } from './windowFor';
+
+/** Water for soaking, damping, mixing and rinsing; nothing for a resin, which wants all of it dry. */
+function waterToBring(
+  { takeOff, sheet }: Context,
+  quantities: Quantities,
+  { batches, question }: { batches: number; question: WindowQuestion },
+): WaterToBring | null {
+  if (!sheet.water) return null;
+  const presoak_m3 = takeOff.area_m2 * presoak({ soak_s: PLAN.soak_s });
+  const films_m3 = (takeOff.area_m2 * PLAN.films * WEATHER.film_kg_m2) / MIX.water_kg_m3;
+  const mix_m3 = (quantities.powder.p90 * quantities.waterRatio) / MIX.water_kg_m3;
+  const rinse_m3 = batches * PLAN.rinse_m3;
+  // It is the bare slab that dries until it is covered.
+  const evaporation_kg_m2h = evaporation({
+    concrete_C: question.slab_C,
+    air_C: question.air_C,
+    humidity: question.humidity,
+    wind_kmh: question.wind_ms * 3.6,
+  });
+  const redampEvery_s = redampInterval({ evaporation_kg_m2h });
+  return { presoak_m3, films_m3, mix_m3, rinse_m3, total_m3: presoak_m3 + films_m3 + mix_m3 + rinse_m3, redampEvery_s };
+}
+
+/** Slurry brushed on before the first lift, for the whole finding. */
+function slurryOf({ takeOff }: Context): SlurryPlan {
+  const { volume_m3: perLitre_m3 } = slurry({ liquid_m3: 0.001 });
+  const liquid_m3 = (0.001 * takeOff.area_m2 * MIX.slurryLayer_m) / perLitre_m3;
+  return { liquid_m3, ...slurry({ liquid_m3 }) };
+}
+
+function layersOf({ takeOff, sheet }: Context, lifts: number): LayerPlan[] {
+  const layers: LayerPlan[] = sheet.bond === 'slurry' ? [{ code: 'bond', sheetId: null, thickness_m: MIX.slurryLayer_m }] : [];
+  for (let lift = 0; lift < lifts; lift += 1) layers.push({ code: 'lift', sheetId: sheet.id, thickness_m: takeOff.deepest_m / lifts });
+  return layers;
+}
+
+/** A finding with its chosen sheet, whole: layers, order, batches, ticket, window, levers. */
+export function chosenOf(context: Context): ChosenPlan {
+  const { input, finding, takeOff, sheet, site } = context;
+  const quantities = quantitiesOf(context);
+  const need_m3 = quantities.powder.p50 * quantities.yield_m3_kg;
+  const first = questionFor({ input, takeOff, sheet, share: Math.min(...input.firm.grid), site });
+  const shots = sheet.parts && lineWidthOf(takeOff) !== undefined ? shotsFor(first, need_m3) : null;
+  const batches = shots ? shotBatches(shots, sheet) : batchesOf({ ...context, quantities });
+  const share = batches.share ?? Math.min(...input.firm.grid);
+  const question = questionFor({ input, takeOff, sheet, share, site });
+  const window = windowFor(question);
+  const lifts = Math.max(1, ceilingOf(takeOff.deepest_m / sheet.thickness.liftMost_m));
+  const stone = stoneTaken(sheet, input.batch.stone);
+  const extended = stone ? extendedOf({ sheet, task: input.batch.task, powder_kg: window.batch.powder_kg, stone }) : null;
+  const { fibre } = input.batch;
+  const { volume_m3 } = window.batch;
+  const request = {
+    question,
+    answer: window,
+    grid: input.firm.grid,
+    ...(input.wanted_s === undefined ? {} : { wanted_s: input.wanted_s }),
+    ...(site ? { site } : {}),
+  };
+  const levers = leversOf(request);
+  return {
+    sheetId: sheet.id,
+    lifts,
+    layers: layersOf(context, lifts),
+    quantities,
+    batches,
+    window,
+    ticket: ticketOf({
+      sheet,
+      batch: input.batch,
+      share,
+      volume_m3,
+      shots,
+      ...(stone && extended ? { stone: { mass_kg: window.batch.powder_kg * stone.ratio, water_kg: extended.water_kg } } : {}),
+      ...(fibre ? { fibre_kg: fibreFor({ ...fibre, volume_m3 }).mass_kg } : {}),
+    }),
+    readiness: milestonesOf({
+      sheet,
+      course: { ...window.basis.course, pail_life_s: 1, film_life_s: 1, placed_after_s: window.window.placeNeeds_s },
+      retarder: window.retarder,
+      sdLn: window.basis.sdLn,
+      ...(question.record ? { record: question.record } : {}),
+    }),
+    levers,
+    combinations: levers.some(({ needed }) => needed !== null) ? [] : leverCombinations(request),
+    shots,
+    record: question.record ? shownRecord(question.record, sheet) : null,
+    water: waterToBring(context, quantities, { batches: batches.count, question }),
+    slurry: sheet.bond === 'slurry' ? slurryOf(context) : null,
+    fibre: fibre ? fibreFor({ ...fibre, volume_m3: need_m3 }) : null,
+    extended,
+    thinRun_m: finding.kind === 'wedge' ? wedgeThinRun({ run_m: finding.run.value, rise_m: finding.rise.value, minimum_m: sheet.thickness.least_m }) : null,
+  };
+}
+
+/** Sheet against crew at the sheet's own reference. */
+function shownRecord(record: CrewRecord, sheet: Sheet): RecordShown {
+  const { sdLn: _sd, ...yours } = predicted(record, { temperature_C: sheet.reference_C, reference_C: sheet.reference_C });
+  return { entries: record.entries, sheet_s: flowOf(sheet).reference_s, yours, ratio: record.ratio, Ea_J_mol: record.Ea_J_mol };
+}
+
+/** A dose past the sheet's last must not keep it from being judged and planned; the plan says that it was left out. */
+export function withoutOverDose(input: PlanInput, sheet: Sheet): PlanInput {
+  const most = Math.max(0, ...sheet.retarder.map(([dose]) => dose));
+  return input.batch.retarderDose <= most ? input : { ...input, batch: { ...input.batch, retarderDose: 0 } };
+}

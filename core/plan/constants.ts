@@ -1,0 +1,37 @@
+import { constant, valuesOf } from '../quantity/constant';
+
+/** The constants of planning: what a crew can do about a window, and what each costs in trouble. */
+export const PLAN_TABLE = {
+  coolerPowder_K: constant(5, 'K', 'how much under the air bags kept in the shade and damp cloth come to'),
+  warmPowder_C: constant(15, 'degC', 'bags colder than this are not cooled further'),
+  screenedWind_ms: constant(0.5, 'm/s', 'wind left behind a screen'),
+  iceMixLeast_C: constant(5, 'degC', 'a mix is not iced below it'),
+  shadeFor_s: constant(3600, 's', 'a slab is shaded so long before the work'),
+  wetFor_s: constant(1800, 's', 'a slab is kept wet so long before the work'),
+  soak_s: constant(3600, 's', 'a dry slab is soaked so long'),
+  films: constant(3, '1', 'times it is damped again before it is covered'),
+  rinse_m3: constant(2e-3, 'm3', 'water to rinse pail and paddle after each batch'),
+  handsMost: constant(3, '1', 'hands on one panel', 'method'),
+  hourReach_h: constant(8, 'h', 'hours looked at before and after the planned one'),
+  levers: constant(
+    {
+      shadePail: 1,
+      coolWater: 1,
+      smallerBatch: 2,
+      retarder: 2,
+      wetSlab: 2,
+      shadeSlab: 3,
+      coolPowder: 3,
+      stopWind: 3,
+      ice: 4,
+      hour: 5,
+      anotherHand: 6,
+    },
+    '1',
+    'how much trouble each lever is, the least first',
+  ),
+  noticeable_s: constant(15, 's', 'a lever that gives less is left out'),
+  hotFill_C: constant(60, 'degC', 'a fill that warms itself past it is a caution'),
+} as const;
+
+export const PLAN = valuesOf(PLAN_TABLE);

@@ -1,0 +1,158 @@
+import { chosenOf, crack, finding, input, jobWith, sheetOf, typed } from '../testing/job';
+import { problemOf } from '../testing/problemOf';
+import type { FindingInput } from '../survey';
+import { rectangle } from '../takeoff';
+import type { Sheet } from '../shelf';
+import { computePlan, questionFor, shotsFor, takeOffOf } from './index';
+
+const found = { id: 'f', elementId: 'e', label: 'A' };
+const GROOVE: FindingInput = { ...found, kind: 'groove', line: crack.line, width: typed(0.01), depth: typed(0.025), blade_m: 0.006, moves: null };
+const STEP: FindingInput = {
+  ...found,
+  kind: 'step',
+  width: typed(1.2),
+  going: typed(0.3),
+  rise: typed(0.17),
+  steps: 1,
+  stays_m3: 0.04,
+  pitch: 0.02,
+  propAngle_rad: Math.PI / 3,
+};
+const COUNTER: FindingInput = {
+  ...found,
+  kind: 'counter',
+  outline: rectangle({ length_m: 3, width_m: 0.6 }),
+  cutouts_m2: [0.2],
+  thickness: typed(0.04),
+  edges: [{ length_m: 3, across_m: 0.04, down_m: 0.05 }],
+  stock_m: 2.44,
+  kerf_m: 0.003,
+};
+const SKIM: FindingInput = { ...found, kind: 'skim', outline: rectangle({ length_m: 2, width_m: 1 }), thickness: typed(0.003), profile: 5 };
+const WEDGE: FindingInput = { ...found, kind: 'wedge', run: typed(0.6), rise: typed(0.02), width: typed(1.5) };
+const VOID: FindingInput = { ...found, kind: 'void', outline: rectangle({ length_m: 0.4, width_m: 0.3 }), deepest: typed(0.04), shape: 'pan' };
+const EDGE: FindingInput = { ...found, kind: 'edge', section: 'triangle', length: typed(1.2), across: typed(0.05), down: typed(0.04) };
+const READ: FindingInput = {
+  ...finding,
+  readings: [
+    [0.3, 0.3, 0.02],
+    [0.9, 0.3, 0.03],
+    [0.6, 0.6, 0.025],
+    [0.3, 0.7, 0.02],
+  ],
+};
+
+test.each<[string, FindingInput, number]>([
+  ['crack', crack, 3 * (0.005 * 0.006 + 0.42 * 0.005 * 0.03 + (2 / 3) * 0.0015 * (0.005 + 0.006)) * 1.1],
+  ['groove', GROOVE, 3 * 0.01 * 0.025],
+  ['edge', EDGE, 0.0012],
+  ['step', STEP, 1.2 * 0.3 * 0.17 - 0.04 + (0.02 * 0.09 * 1.2) / 2],
+  ['skim', SKIM, 2 * 0.0039],
+  ['wedge', WEDGE, (0.6 * 0.02 * 1.5) / 2],
+  ['counter', COUNTER, 1.6 * 0.04 + 3 * 0.04 * 0.05],
+  ['void', VOID, 0.12 * 0.04 * 0.8 * 1.1],
+])('a %s measures what its sizes say', (_kind, one, volume_m3) => {
+  const { volume, area_m2, mean_m, perimeter_m } = takeOffOf(one);
+  expect(volume.p50).toBeCloseTo(volume_m3, 9);
+  expect(mean_m * area_m2).toBeCloseTo(volume_m3, 9);
+  expect(volume.p10).toBeLessThan(volume.p50);
+  expect(perimeter_m).toBeGreaterThan(0);
+});
+
+test('what each kind adds: sand, passes and sealant, thrust and props, weight and strips, hand portions', () => {
+  expect(takeOffOf(crack).more['sand_m3']).toBeCloseTo(3 * 0.005 * 0.044, 9);
+  expect(takeOffOf(crack, { soakDepth_m: 0 }).volume.p50).toBeLessThan(takeOffOf(crack).volume.p50);
+  expect(takeOffOf(GROOVE).more).toEqual({ width_m: 0.01, passes: 2 });
+  const moving = takeOffOf({ ...GROOVE, moves: { between_m: 3, range_K: 50, movementClass: 0.25 } } as FindingInput);
+  expect(moving.more).toEqual({ width_m: 0.01, passes: 2, least_m: expect.closeTo(0.006, 9), rod_m: 0.0125, sealant_m: 0.005 });
+  expect(moving.volume.p50).toBeCloseTo(3 * 0.01 * 0.005, 12);
+  const thrust_N = (2300 * 9.80665 * 0.17 * 0.17 * 1.2) / 2;
+  expect(takeOffOf(STEP).more).toEqual({
+    angle_rad: expect.closeTo(Math.atan(0.17 / 0.3), 9),
+    slope_m: expect.closeTo(Math.hypot(0.17, 0.3), 9),
+    pressure_Pa: expect.closeTo(2300 * 9.80665 * 0.17, 6),
+    thrust_N: expect.closeTo(thrust_N, 6),
+    holdDown_kg: expect.closeTo((1.5 * thrust_N) / 9.80665 / 0.4, 6),
+    prop_N: expect.closeTo(thrust_N * 2, 6),
+  });
+  // Two sides of 3 m are each a whole stock and a piece; the two short sides and the pieces share two more.
+  expect(takeOffOf(COUNTER).more).toMatchObject({ edges_m3: expect.closeTo(0.006, 9) });
+  const { strips } = takeOffOf(COUNTER);
+  expect(strips).toHaveLength(3);
+  // Every metre of the form is cut from some stock, and no stock is longer than it is.
+  expect(strips.flat().reduce((sum, piece) => sum + piece, 0)).toBeCloseTo(7.2, 9);
+  for (const stock of strips) expect(stock.reduce((sum, piece) => sum + piece, 0) + (stock.length - 1) * 0.003).toBeLessThanOrEqual(2.44 + 1e-9);
+  const three = takeOffOf({ ...STEP, steps: 3 } as FindingInput);
+  expect(three.volume.p50).toBeCloseTo(3 * takeOffOf(STEP).volume.p50, 9);
+  expect(three.more['slope_m']).toBeCloseTo(3 * Math.hypot(0.17, 0.3), 9);
+  expect(three.more['thrust_N']).toBe(takeOffOf(STEP).more['thrust_N']);
+  expect(takeOffOf(VOID).more['portions']).toBe(Math.ceil((0.12 * 0.04 * 0.8 * 1.1) / 0.00035));
+});
+
+test('four readings replace the shape: a range of their own, never under the cut depth', () => {
+  const read = takeOffOf(READ);
+  expect(read.volume.p50).not.toBeCloseTo(takeOffOf(finding).volume.p50, 4);
+  expect(read.sigma).toBeLessThan(takeOffOf(finding).sigma);
+  expect(read.deepest_m).toBe(0.038);
+  expect(takeOffOf({ ...READ, cutDepth_m: 0.03 }).volume.p50).toBeGreaterThan(read.volume.p50);
+  expect(takeOffOf({ ...READ, edge: 'feathered' }).volume.p50).toBeLessThan(read.volume.p50);
+  expect(takeOffOf({ ...finding, deepest: { ...typed(0.038), spread: 1 } }).sigma).toBeCloseTo(Math.log(2) / 1.645, 12);
+  expect(takeOffOf({ ...SKIM, thickness: { ...typed(0.003), spread: 0.5 } }).sigma).toBeGreaterThan(takeOffOf(SKIM).sigma);
+});
+
+test('a crack is squeezed in shots: the life of a shot is what leaves the bottle in it', () => {
+  const resin = sheetOf('crackResin');
+  const { shots, batches, ticket, window, quantities } = chosenOf(jobWith(crack, resin));
+  expect(shots!.limit).toBe('life');
+  expect(5e-6 * (shots!.safe_s - resin.mixing.time_s)).toBeCloseTo(shots!.shot_m3, 7);
+  expect(batches).toMatchObject({ count: shots!.count, limit: 'life', share: expect.closeTo((shots!.shot_m3 * 1100) / 1.2, 9) });
+  expect(shots!.count).toBe(Math.ceil((quantities.powder.p50 * quantities.yield_m3_kg) / shots!.shot_m3));
+  expect(ticket.lines.map(({ code }) => code)).toEqual(['part', 'part', 'mix']);
+  expect(shots!.marks_m3.at(-1)).toBeCloseTo(shots!.shot_m3, 12);
+  expect(shots!.masses_kg.reduce((a, b) => a + b, 0)).toBeCloseTo(shots!.shot_m3 * 1100, 9);
+  expect(shots!.sandMost_kg).toBeCloseTo((shots!.shot_m3 / 0.42) * 0.58 * 2650, 9);
+  expect(window.question.thickness_m).toBeCloseTo(0.0025, 9);
+  expect(window.window.fits).toBe(true);
+  expect(window.basis.filmShare).toBe(2);
+  expect(window.basis.drying).toBeNull();
+});
+
+test('at the reference temperature the shot follows from the sheet by hand, and a bottle may bind first', () => {
+  const told = { densities_kg_m3: [1050, 1200], byMass: [1, 1], bottle_m3: 0.00075, squeeze_m3_s: 5e-6, sandLimit: 1.2, filmShare: 3 };
+  const resin: Sheet = { ...sheetOf('crackResin'), resin: told, flow: { least_s: 400, most_s: 400 } };
+  const at21 = { ...input.conditions, air_C: typed(21), slab_C: typed(21), powder_C: typed(21), sun: false };
+  const question = questionFor({ input: jobWith(crack, resin, { conditions: at21 }), takeOff: takeOffOf(crack), sheet: resin, share: 1 });
+  const shots = shotsFor(question, 0.001);
+  const mass_kg = shots.shot_m3 * 1125;
+  // The mixing of a whole pack warms it; what a shot's own mixing does is already in the sheet's life.
+  expect(shots.safe_s).toBeCloseTo(400 * Math.exp(-1.2815515655446004 * Math.hypot(0.25, 0.2)) * (mass_kg / 0.3) ** -0.25, 0);
+  expect(shots.partsDifference).toBeCloseTo(0.5 / (1050 / 2250) - 1, 9);
+  expect(shots.sandMost_kg).toBeCloseTo(1.2 * shots.shot_m3 * 1550, 9);
+  expect(computePlan(jobWith(crack, resin)).warnings.map(({ code }) => code)).toContain('parts.differ');
+  const small = { ...resin, resin: { ...told, byMass: null, bottle_m3: 0.0001 } };
+  expect(shotsFor({ ...question, sheet: small }, 0.001)).toMatchObject({ limit: 'bottle', count: 10, partsDifference: 0 });
+  expect(problemOf(() => shotsFor({ ...question, sheet: { ...resin, mixing: { ...resin.mixing, time_s: 900 } } }, 0.001)).code).toBe('noShot');
+  expect(problemOf(() => shotsFor({ ...question, sheet: sheetOf('sandedRapid') }, 0.001)).code).toBe('noParts');
+});
+
+test('a step’s fill warms itself, a wedge runs thin at its toe, a skim’s batches meet wet or say so', () => {
+  expect(chosenOf(jobWith(STEP, sheetOf('rapidConcrete'))).window.peak!.rise_K).toBeGreaterThan(10);
+  expect(chosenOf(jobWith(SKIM, sheetOf('broomOverlay'))).window.peak).toBeNull();
+  const wedge = computePlan(jobWith(WEDGE, sheetOf('sandedRapid')));
+  expect(wedge.findings[0]!.chosen!.thinRun_m).toBeCloseTo((0.6 * 0.005) / 0.02, 9);
+  expect(wedge.warnings.map(({ code }) => code)).toContain('wedge.thin');
+  const slow = { ...input.crew, hands: 1, rate_m2_s: 0.006, finish_s: 0 };
+  const large: FindingInput = { ...SKIM, outline: rectangle({ length_m: 6, width_m: 1 }) };
+  // From too short for placing to long enough for both: between them the batch fits and the next one comes too late.
+  const limits = Array.from({ length: 24 }, (_, i) => 400 + i * 50).map((life_s) => {
+    const sheet: Sheet = { ...sheetOf('fineRapid'), flow: { least_s: life_s, most_s: life_s }, finish: { least_s: 2400, most_s: 2400 } };
+    return chosenOf(jobWith(large, sheet, { crew: slow })).batches.grid.find(({ share }) => share === 0.5)!.limit;
+  });
+  expect([...new Set(limits)]).toEqual(['flow', 'wetEdge', null]);
+  expect(
+    chosenOf(jobWith({ ...large, outline: rectangle({ length_m: 1, width_m: 0.2 }) } as FindingInput, sheetOf('fineRapid'), { crew: slow })).batches.count,
+  ).toBe(1);
+  const hot = { ...input.conditions, air_C: typed(38), slab_C: typed(45), powder_C: typed(38) };
+  const thick = computePlan(jobWith({ ...STEP, rise: typed(0.3) } as FindingInput, sheetOf('rapidConcrete'), { conditions: hot }));
+  expect(thick.warnings.map(({ code }) => code)).toContain('fill.hot');
+});

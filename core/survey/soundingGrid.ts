@@ -1,0 +1,32 @@
+import { inRange, Problem } from '../quantity';
+import { strictlyInside, type Point } from '../takeoff';
+
+/** More taps than anybody makes. */
+const MOST = 2000;
+
+/**
+ * Where to tap an element, row after row and back again as one walks it: the middles of squares of the spacing that lie
+ * inside the outline.
+ *
+ * @param spacing_m 0.05 to 5
+ * @throws Problem `outOfRange`; `tooManyTaps` where the spacing is too fine for the element
+ * @example soundingGrid({ outline: rectangle({ length_m: 2, width_m: 1 }), spacing_m: 0.5 }).length // 8
+ */
+export function soundingGrid({ outline, spacing_m }: { outline: readonly Point[]; spacing_m: number }): Point[] {
+  inRange({ quantity: 'spacing_m', value: spacing_m, least: 0.05, most: 5 });
+  const [xs, ys] = [outline.map(([x]) => x), outline.map(([, y]) => y)];
+  const [left, top] = [Math.min(...xs), Math.min(...ys)];
+  const span = (all: number[]): number => Math.max(1, Math.round((Math.max(...all) - Math.min(...all)) / spacing_m));
+  const [columns, rows] = [span(xs), span(ys)];
+  if (columns * rows > MOST * 4) throw new Problem('tooManyTaps', { spacing_m, most: MOST });
+  const [dx, dy] = [(Math.max(...xs) - left) / columns, (Math.max(...ys) - top) / rows];
+  const points: Point[] = [];
+  for (let row = 0; row < rows; row += 1)
+    for (let step = 0; step < columns; step += 1) {
+      const column = row % 2 === 0 ? step : columns - 1 - step;
+      const at: Point = [left + (column + 0.5) * dx, top + (row + 0.5) * dy];
+      if (strictlyInside(at, outline)) points.push(at);
+    }
+  if (points.length > MOST) throw new Problem('tooManyTaps', { spacing_m, most: MOST });
+  return points;
+}

@@ -1,0 +1,2 @@
+export { paths } from './tables';
+export { UNNUDGED } from './unnudged';
