@@ -2,6 +2,13 @@ const { getDefaultConfig } = require('expo/metro-config');
 const { withNativeWind } = require('nativewind/metro');
 
 const config = getDefaultConfig(__dirname);
+// The gesture library registers its engines in a table of its own module: reached by `import` here and by `require` there
+// it would be bundled twice, and the one asked would know no engine.
+const resolve = config.resolver.resolveRequest;
+config.resolver.resolveRequest = (context, name, platform) =>
+  name.startsWith('@use-gesture/core')
+    ? { type: 'sourceFile', filePath: require.resolve(name) }
+    : (resolve ?? context.resolveRequest)(context, name, platform);
 // In development the API is Express's; its address comes from npm run dev.
 const api = process.env.TUFA_API;
 if (api) {

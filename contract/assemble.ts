@@ -1,8 +1,9 @@
 import { type Conditions, type PlanInput } from '@tufa/core/plan';
 import { assumed, type Measured } from '@tufa/core/quantity';
 import type { ElementInput } from '@tufa/core/survey';
-import type { DepthReading, Point } from '@tufa/core/takeoff';
+import type { Point } from '@tufa/core/takeoff';
 import type { FirmData, ReadingFields, Row, RowOf } from './entities';
+import { findingInputOf, marksOf } from './findingInputOf';
 
 const present = <R extends Row>(table: Readonly<Record<string, R>>): R[] => Object.values(table).filter(({ removed }) => !removed);
 
@@ -19,9 +20,11 @@ export const ASSUMED: Record<'air_C' | 'slab_C' | 'powder_C' | 'water_C' | 'humi
 };
 
 /** What "don't know" stands for where a survey cannot go on without a figure: wide, so that every range says what it costs. */
-export const UNKNOWN: Record<'deepest' | 'thickness', Measured> = {
+export const UNKNOWN: Record<'deepest' | 'thickness' | 'crackDepth' | 'crackWidth', Measured> = {
   deepest: { value: 0.025, source: 'assumed', spread: 1 },
   thickness: { value: 0.1, source: 'assumed', spread: 0.5 },
+  crackDepth: { value: 0.05, source: 'assumed', spread: 1 },
+  crackWidth: { value: 0.002, source: 'assumed', spread: 1 },
 };
 
 export type ConditionKind = keyof typeof ASSUMED;
@@ -63,14 +66,6 @@ export function shelfOf(data: Pick<FirmData, 'sheet'>): RowOf<'sheet'>[] {
   return [...newest.values()].sort((a, b) => (a.sheet.name < b.sheet.name ? -1 : 1));
 }
 
-/** Depths read in a finding, where they were read. */
-function depthsOf(readings: readonly ReadingFields[], findingId: string): { readings?: DepthReading[] } {
-  const depths = readings.flatMap(({ kind, findingId: of, at, value }): DepthReading[] =>
-    kind === 'depth' && of === findingId && at ? [[at[0], at[1], value.value]] : [],
-  );
-  return depths.length > 0 ? { readings: depths } : {};
-}
-
 /** Where an element was tapped, and which taps rang hollow. */
 function soundingsOf(readings: readonly ReadingFields[], elementId: string): Pick<ElementInput, 'soundings'> {
   const taps = readings.filter(({ kind, elementId: of, at }) => kind === 'sounding' && of === elementId && at);
@@ -106,25 +101,29 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
     elements: present(data.element)
       .filter((element) => element.jobId === jobId)
       .sort(byId)
-      .map(({ id, name, kind, geometry, properties, stops }) => ({
-        id,
-        name,
-        kind,
-        outline: geometry.outline,
-        thickness: geometry.thickness,
-        ...properties,
-        stops,
-        ...soundingsOf(readings, id),
-      })),
-    findings: findings.map(({ id, elementId, label, kind, outline, properties }) => ({
-      id,
-      elementId,
-      label,
-      kind,
-      outline: outline.points,
-      ...properties,
-      ...depthsOf(readings, id),
-    })),
+      .map(({ id, name, kind, geometry, properties, stops }) => {
+        const { suspended, exposures, moisture, opens, earlier, causeGoesOn, sun } = properties;
+        const marks = findings.flatMap(marksOf).filter(({ elementId }) => elementId === id);
+        return {
+          id,
+          name,
+          kind,
+          outline: geometry.outline,
+          thickness: geometry.thickness,
+          suspended,
+          exposures,
+          moisture,
+          opens,
+          stops,
+          ...(earlier ? { earlier } : {}),
+          ...(causeGoesOn ? { causeGoesOn } : {}),
+          ...(sun ? { sun } : {}),
+          ...(geometry.openings?.length ? { openings: geometry.openings } : {}),
+          ...(marks.length > 0 ? { marks: marks.map(({ elementId: _element, ...mark }) => mark) } : {}),
+          ...soundingsOf(readings, id),
+        };
+      }),
+    findings: findings.flatMap((finding) => findingInputOf(finding, readings)),
     sheets: [...sheets.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
     treatments: treatments.map(({ findingId, sheetId }) => ({ findingId, sheetId })),
     conditions: conditionsOf(data, jobId),

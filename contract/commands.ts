@@ -80,5 +80,7 @@ export function changeSchema(kind: string): Joi.ObjectSchema {
   if (verb === 'add') return FIELDS[name];
   if (verb === 'remove') return Joi.object({});
   const keys = Object.keys(FIELDS[name].describe().keys as object);
-  return FIELDS[name].fork(keys, (schema) => schema.optional());
+  const some = FIELDS[name].fork(keys, (schema) => schema.optional());
+  // What a finding says and where it lies are held against its kind.
+  return name === 'finding' ? some.with('properties', 'kind').with('outline', 'kind') : some;
 }

@@ -24,6 +24,17 @@ export const LIMITS = {
   share: { least: 0.05, most: 1 },
   width_m: { least: 1e-4, most: 10 },
   crack_m: { least: 1e-5, most: 0.3 },
+  crackDepth_m: { least: 1e-4, most: 2 },
+  lip_m: { least: 0, most: 1 },
+  fall: { least: 0, most: 1 },
+  depth: { least: 0, most: 1 },
+  width: { least: 1e-5, most: 0.3 },
+  sounding: { least: 0, most: 1 },
+  scratch: { least: 0, most: 2 },
+  drop_s: { least: 0, most: 3600 },
+  pull_Pa: { least: 0, most: 20e6 },
+  strength_Pa: { least: 0, most: 200e6 },
+  moisture: { least: 0, most: 1 },
   thicknessLayer_m: { least: 0.001, most: 0.3 },
 } as const;
 
@@ -49,4 +60,6 @@ export const degrees = Joi.number().min(-30).max(80);
 const point = Joi.array().items(Joi.number().min(-LIMITS.side_m.most).max(LIMITS.side_m.most)).length(2);
 export const line = Joi.array().items(point).min(2).max(200);
 export const outline = Joi.array().items(point).min(3).max(200);
+/** An outline or a line; what a kind wants more of them is asked by `senseOf`. */
+export const points = Joi.array().items(point).min(2).max(200);
 export { point };

@@ -239,14 +239,14 @@ test('depths read in a finding and taps on an element go into the plan; one that
     command('job.add', id(1), SAMPLES.job.good),
     command('element.add', id(2), { ...SAMPLES.element.good, jobId: id(1) }),
     command('finding.add', id(3), { ...SAMPLES.finding.good, elementId: id(2) }),
-    command('reading.add', id(4), { ...at(0.2, 0.3), kind: 'depth', findingId: id(3), value: typed(0.02) }),
+    command('reading.add', id(4), { ...at(0.3, 0.2), kind: 'depth', findingId: id(3), value: typed(0.02) }),
     command('reading.add', id(6), { ...at(0.4, 0.5), kind: 'sounding', value: typed(1) }),
     command('reading.add', id(7), { ...at(0.6, 0.5), kind: 'sounding', value: typed(0) }),
     command('reading.add', id(8), { ...at(0.8, 0.5), kind: 'sounding', value: typed(1) }),
     command('reading.add', id(9), { ...at(0, 0), kind: 'removal', subject: id(8) }),
   ].reduce(applyCommand, held());
   const input = assemblePlanInput(data, id(1))!;
-  expect(input.findings[0]).toMatchObject({ readings: [[0.2, 0.3, 0.02]] });
+  expect(input.findings[0]).toMatchObject({ readings: [[0.3, 0.2, 0.02]] });
   expect(input.elements[0]!.soundings).toEqual({
     points: [
       [0.4, 0.5],
@@ -254,4 +254,107 @@ test('depths read in a finding and taps on an element go into the plan; one that
     ],
     hollow: [0],
   });
+});
+
+const found = (kind: string, properties: object, points: readonly (readonly number[])[]) => ({
+  ...SAMPLES.finding.good,
+  elementId: id(2),
+  kind,
+  properties,
+  outline: { points },
+});
+const line = [
+  [0, 0],
+  [0.6, 0.6],
+] as const;
+const area = [
+  [0, 0],
+  [1, 0],
+  [1, 1],
+] as const;
+const KINDS = {
+  crack: found('crack', { profile: 'slot', width: typed(0.003), depth: typed(0.05), moves: 'unknown', lip: typed(0.002), phase: 'season' }, line),
+  joint: found('joint', { width: typed(0.012), depth: typed(0.03), between: typed(4) }, line),
+  edge: found('edge', { section: 'triangle', across: typed(0.05), down: typed(0.04) }, line),
+  mark: found('mark', { what: 'wet', note: 'after rain' }, area),
+};
+
+test.each(Object.entries(KINDS))('a %s is held to its kind, by Joi and by the JSON Schema alike', (_kind, good) => {
+  const validate = ajv.compile(parseJoi(FIELDS.finding) as object);
+  expect(check(FIELDS.finding, good).fault).toBeNull();
+  expect(validate(good)).toBe(true);
+  const bad = { ...good, properties: { shape: 'pan' } };
+  expect(check(FIELDS.finding, bad).fault).not.toBeNull();
+  const sent = (change: object) => checkCommand({ ...command('finding.change', id(4), change), madeAt: '2026-05-12T09:10:00Z', base: {} }).fault;
+  const { kind, outline, properties } = good;
+  expect(sent({ kind, outline, properties })).toBeNull();
+  expect(sent({ outline })).toMatchObject({ code: 'object.with' });
+  expect(
+    sent({
+      kind,
+      outline: {
+        points: [
+          [1, 1],
+          [1, 1],
+          [1, 1],
+        ],
+      },
+    }),
+  ).toMatchObject({ code: kind === 'mark' ? 'outlineVanishes' : 'lineVanishes' });
+});
+
+test('every kind of row becomes what the core measures, with what was read of it', () => {
+  const width = (row: number, day: string, value: number) =>
+    command('reading.add', id(row), {
+      ...SAMPLES.reading.good,
+      kind: 'width',
+      elementId: id(2),
+      findingId: id(3),
+      at: [0.3, 0.3],
+      value: typed(value),
+      takenAt: `2026-0${day}T09:00:00Z`,
+    });
+  const of = (good: object, ...more: Command[]) =>
+    assemblePlanInput(
+      [
+        command('job.add', id(1), SAMPLES.job.good),
+        command('element.add', id(2), {
+          ...SAMPLES.element.good,
+          jobId: id(1),
+          properties: { ...(SAMPLES.element.good as { properties: object }).properties, earlier: 'failed', neighbours: 'hedge' },
+        }),
+        command('finding.add', id(3), good),
+        ...more,
+      ].reduce(applyCommand, held()),
+      id(1),
+    )!;
+  expect(of(KINDS.crack).findings[0]).toMatchObject({
+    kind: 'crack',
+    phase: 'season',
+    line,
+    widths: [[0, 0.003]],
+    moves: 'unknown',
+    lip_m: 0.002,
+    cap_m: 0.01,
+  });
+  const visited = of(KINDS.crack, width(4, '1-05', 0.002), width(6, '7-05', 0.004)).findings[0]!;
+  expect(visited).toMatchObject({
+    widths: [[expect.closeTo(0.3 * Math.SQRT2, 9), 0.004]],
+    visits: [{ widths: [[expect.anything(), 0.002]] }, { widths: [[expect.anything(), 0.004]] }],
+  });
+  expect(of(KINDS.joint).findings[0]).toMatchObject({ kind: 'groove', moves: { between_m: 4 } });
+  expect(of(KINDS.edge).findings[0]).toMatchObject({ kind: 'edge', length: { value: expect.closeTo(0.6 * Math.SQRT2, 9) } });
+  const marked = of(KINDS.mark);
+  expect(marked.findings).toEqual([]);
+  expect(marked.elements[0]).toMatchObject({ earlier: 'failed', marks: [{ id: id(3), label: 'A', what: 'wet', points: area }] });
+  expect(marked.elements[0]).not.toHaveProperty('neighbours');
+  const outside = command('reading.add', id(4), {
+    ...SAMPLES.reading.good,
+    kind: 'depth',
+    elementId: id(2),
+    findingId: id(3),
+    at: [0.1, 0.9],
+    value: typed(0.02),
+  });
+  expect(of({ ...SAMPLES.finding.good, elementId: id(2) }, outside).findings[0]).not.toHaveProperty('readings');
 });

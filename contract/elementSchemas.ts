@@ -1,26 +1,63 @@
 import { EXPOSURES, MOISTURES } from '@tufa/core/shelf';
-import { ANSWERS, STOP_QUESTIONS } from '@tufa/core/survey';
+import { ANSWERS, EARLIER, STOP_QUESTIONS } from '@tufa/core/survey';
 import Joi from 'joi';
-import { exactly, number, point } from './common';
+import { exactly, measured, number, optionalText, outline, point } from './common';
+import { MATERIALS } from './entities';
 
 const opens = Joi.object({ to: exactly(['foot', 'vehicles']).required(), after_s: number('opens_s').required(), typed: Joi.string().max(60) });
 
 /** The five questions. */
 export const stops = Joi.object(Object.fromEntries(STOP_QUESTIONS.map((question) => [question, exactly(ANSWERS)])));
 
-/** What an element is like beside its shape. */
-export const elementProperties = {
-  suspended: Joi.boolean().required(),
-  exposures: Joi.array().items(exactly(EXPOSURES)).unique().required(),
-  moisture: exactly(MOISTURES).required(),
-  opens: opens.allow(null).required(),
-};
-
 /** What of sun and sky reaches it. */
 export const sun = Joi.object({
   exposure: exactly(['sun', 'part', 'shade', 'indoors']).required(),
   faces_deg: Joi.number().min(0).max(360).required(),
   absorptivity: Joi.number().min(0).max(1).required(),
+});
+
+/** What an element is like beside its shape, as a job file holds it. */
+export const elementProperties = {
+  suspended: Joi.boolean().required(),
+  exposures: Joi.array().items(exactly(EXPOSURES)).unique().required(),
+  moisture: exactly(MOISTURES).required(),
+  opens: opens.allow(null).required(),
+  earlier: exactly(EARLIER),
+  causeGoesOn: exactly(ANSWERS),
+  sun,
+};
+
+const degree = Joi.number().min(0).max(360);
+
+/** The same with what only people read. */
+export const elementRowProperties = {
+  ...elementProperties,
+  material: exactly(MATERIALS),
+  age_y: Joi.number().min(0).max(500).allow(null),
+  neighbours: optionalText(300),
+  fall: Joi.object({ slope: number('fall').required(), towards_deg: degree.required(), typed: Joi.string().max(60) }).allow(null),
+};
+
+export const openings = Joi.array().items(outline).max(50);
+
+/** The shape of an element and how it was told. */
+export const geometry = Joi.object({
+  outline: outline.required(),
+  thickness: measured('thickness_m').required(),
+  typed: Joi.object().pattern(/^[a-zA-Z]{1,30}$/, Joi.string().max(60)),
+  shape: exactly(['rectangle', 'ell', 'polygon']),
+  tapes: Joi.array()
+    .items(
+      Joi.object({
+        from: Joi.number().integer().min(0).max(199).required(),
+        to: Joi.number().integer().min(0).max(199).required(),
+        length_m: number('side_m').required(),
+        typed: Joi.string().max(60).required(),
+      }),
+    )
+    .max(400),
+  openings,
+  north_deg: degree.allow(null),
 });
 
 /** Where it was tapped. */

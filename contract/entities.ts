@@ -2,8 +2,8 @@ import type { FirmSettings, CrewInput, BatchInput, PlanInput, StageHashes } from
 import type { EventKind } from '@tufa/core/pour';
 import type { Measured } from '@tufa/core/quantity';
 import type { Exposure, Moisture, Sheet } from '@tufa/core/shelf';
-import type { Answer, ElementKind, StopQuestion } from '@tufa/core/survey';
-import type { Point, SpallShape } from '@tufa/core/takeoff';
+import type { Answer, Earlier, ElementInput, ElementKind, MarkKind, Phase, StopQuestion } from '@tufa/core/survey';
+import type { CrackProfile, Point, Section, SpallShape } from '@tufa/core/takeoff';
 
 /** What every row on the wire carries beside its own fields. */
 export interface Row {
@@ -38,30 +38,126 @@ export interface JobFields {
   readonly demonstration: boolean;
 }
 
+export const MATERIALS = ['concrete', 'render', 'brick', 'block', 'stone', 'terrazzo'] as const;
+export type Material = (typeof MATERIALS)[number];
+
+export interface ElementGeometry {
+  readonly outline: readonly Point[];
+  readonly thickness: Measured;
+  readonly typed?: Readonly<Record<string, string>>;
+  /** how it was told: by two sides, as an L, or corner by corner */
+  readonly shape?: 'rectangle' | 'ell' | 'polygon';
+  /** taped sides and diagonals of a polygon, as typed */
+  readonly tapes?: readonly { readonly from: number; readonly to: number; readonly length_m: number; readonly typed: string }[];
+  readonly openings?: readonly (readonly Point[])[];
+  /** where north lies, degrees clockwise from the top of the drawing */
+  readonly north_deg?: number | null;
+}
+
 export interface ElementFields {
   readonly jobId: string;
   readonly name: string;
   readonly kind: ElementKind;
-  readonly geometry: { readonly outline: readonly Point[]; readonly thickness: Measured; readonly typed?: Readonly<Record<string, string>> };
+  readonly geometry: ElementGeometry;
   readonly properties: {
     readonly suspended: boolean;
     readonly exposures: readonly Exposure[];
     readonly moisture: Moisture;
     readonly opens: { readonly to: 'foot' | 'vehicles'; readonly after_s: number; readonly typed?: string } | null;
+    readonly material?: Material;
+    readonly age_y?: number | null;
+    readonly earlier?: Earlier;
+    readonly causeGoesOn?: Answer;
+    /** what lies beside it and must be covered */
+    readonly neighbours?: string;
+    /** how much it falls and towards which side of the drawing, degrees from its top, clockwise */
+    readonly fall?: { readonly slope: number; readonly towards_deg: number; readonly typed?: string } | null;
+    readonly sun?: NonNullable<ElementInput['sun']>;
   };
   readonly stops: Readonly<Partial<Record<StopQuestion, Answer>>>;
 }
 
-export interface FindingFields {
+/** What every finding may say of itself. */
+interface Said {
+  readonly phase?: Phase;
+  readonly note?: string;
+}
+
+export interface SpallProperties extends Said {
+  readonly deepest: Measured;
+  readonly shape: SpallShape;
+  readonly edge: 'cut' | 'feathered';
+  readonly cutDepth?: Measured | null;
+}
+
+export interface CrackProperties extends Said {
+  readonly profile: CrackProfile;
+  /** where no width was read along it */
+  readonly width: Measured;
+  readonly depth: Measured;
+  readonly moves: Answer;
+  readonly lip: Measured | null;
+}
+
+export interface JointProperties extends Said {
+  readonly width: Measured;
+  readonly depth: Measured;
+  /** from this joint to the next, where it moves; null where it does not */
+  readonly between: Measured | null;
+}
+
+export interface EdgeProperties extends Said {
+  readonly section: Section;
+  readonly across: Measured;
+  readonly down: Measured;
+}
+
+export interface MarkProperties extends Said {
+  readonly what: MarkKind;
+}
+
+export interface PropertiesOf {
+  readonly spall: SpallProperties;
+  readonly crack: CrackProperties;
+  readonly joint: JointProperties;
+  readonly edge: EdgeProperties;
+  readonly mark: MarkProperties;
+}
+
+export type FoundKind = keyof PropertiesOf;
+export const FOUND_KINDS = ['spall', 'crack', 'joint', 'edge', 'mark'] as const satisfies readonly FoundKind[];
+
+interface FoundFields<K extends FoundKind> {
   readonly jobId: string;
   readonly elementId: string;
   readonly label: string;
-  readonly kind: 'spall';
+  readonly kind: K;
+  /** an outline, or a line for a crack, a joint, an edge and a fall */
   readonly outline: { readonly points: readonly Point[]; readonly typed?: Readonly<Record<string, string>> };
-  readonly properties: { readonly deepest: Measured; readonly shape: SpallShape; readonly edge: 'cut' | 'feathered' };
+  readonly properties: PropertiesOf[K];
 }
 
-export const READING_KINDS = ['air_C', 'slab_C', 'powder_C', 'water_C', 'humidity', 'wind_ms', 'sun', 'depth', 'sounding', 'acknowledged', 'removal'] as const;
+export type FindingFields = { [K in FoundKind]: FoundFields<K> }[FoundKind];
+
+export const READING_KINDS = [
+  'air_C',
+  'slab_C',
+  'powder_C',
+  'water_C',
+  'humidity',
+  'wind_ms',
+  'sun',
+  'depth',
+  'width',
+  'sounding',
+  'scratch',
+  'drop_s',
+  'pull_Pa',
+  'strength_Pa',
+  'moisture',
+  'acknowledged',
+  'removal',
+] as const;
 export type ReadingKind = (typeof READING_KINDS)[number];
 
 export interface ReadingFields {

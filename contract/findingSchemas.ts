@@ -1,8 +1,10 @@
-import { SECTIONS, SHAPES, CRACK_PROFILES } from '@tufa/core/takeoff';
+import { ANSWERS, MARKS, PHASES } from '@tufa/core/survey';
+import { CRACK_PROFILES, SECTIONS, SHAPES } from '@tufa/core/takeoff';
 import Joi from 'joi';
-import { exactly, id, line, measured, outline, text } from './common';
+import { exactly, id, line, measured, optionalText, outline, points, text } from './common';
 
-const base = { id: id.required(), elementId: id.required(), label: text(12).required() };
+const phase = exactly(PHASES);
+const base = { id: id.required(), elementId: id.required(), label: text(12).required(), phase };
 const edge = exactly(['cut', 'feathered']);
 const size = (most: number): Joi.NumberSchema => Joi.number().min(0).max(most);
 
@@ -12,6 +14,44 @@ export const spallProperties = {
   shape: exactly(SHAPES).required(),
   edge: edge.required(),
 };
+
+const widths = Joi.array()
+  .items(Joi.array().items(size(1e4)).length(2))
+  .min(1)
+  .max(500);
+
+const said = { phase, note: optionalText(500) };
+
+/** What each kind of row says beside where it lies. */
+export const propertiesOf = {
+  spall: Joi.object({ ...spallProperties, ...said, cutDepth: measured('depth_m').allow(null) }),
+  crack: Joi.object({
+    profile: exactly(CRACK_PROFILES).required(),
+    width: measured('crack_m').required(),
+    depth: measured('crackDepth_m').required(),
+    moves: exactly(ANSWERS).required(),
+    lip: measured('lip_m').allow(null).required(),
+    ...said,
+  }),
+  joint: Joi.object({
+    width: measured('crack_m').required(),
+    depth: measured('crackDepth_m').required(),
+    between: measured('side_m').allow(null).required(),
+    ...said,
+  }),
+  edge: Joi.object({
+    section: exactly(SECTIONS).required(),
+    across: measured('depth_m').required(),
+    down: measured('depth_m').required(),
+    ...said,
+  }),
+  mark: Joi.object({ what: exactly(MARKS).required(), ...said }),
+};
+
+/** What of an element is seen beside its damage, in a job file. */
+export const marks = Joi.array()
+  .items(Joi.object({ id: id.required(), label: text(12).required(), what: exactly(MARKS).required(), points: points.required() }))
+  .max(1000);
 
 /** What each kind of finding is described by. */
 const KINDS: Record<string, Joi.PartialSchemaMap> = {
@@ -26,14 +66,15 @@ const KINDS: Record<string, Joi.PartialSchemaMap> = {
   crack: {
     line: line.required(),
     profile: exactly(CRACK_PROFILES).required(),
-    widths: Joi.array()
-      .items(Joi.array().items(size(1e4)).length(2))
-      .min(1)
-      .max(500)
-      .required(),
+    widths: widths.required(),
     depth: measured('depth_m').required(),
     cap_m: size(2).required(),
     runaway: size(5).required(),
+    moves: exactly(ANSWERS),
+    lip_m: size(1),
+    visits: Joi.array()
+      .items(Joi.object({ at_s: Joi.number().required(), widths: widths.required() }))
+      .max(200),
   },
   groove: {
     line: line.required(),

@@ -1,8 +1,8 @@
 import { ELEMENT_KINDS } from '@tufa/core/survey';
 import Joi from 'joi';
 import { degrees, exactly, id, instant, measured, number, outline, text } from './common';
-import { elementProperties, soundings, stops, sun } from './elementSchemas';
-import { findings } from './findingSchemas';
+import { elementProperties, openings, soundings, stops } from './elementSchemas';
+import { findings, marks } from './findingSchemas';
 import { batch, crew, firmSettings } from './settingsSchemas';
 import { sheet } from './sheetSchema';
 
@@ -65,7 +65,8 @@ export const planInput = Joi.object({
         ...elementProperties,
         stops: stops.required(),
         soundings,
-        sun,
+        openings,
+        marks,
       }),
     )
     .max(200)

@@ -1,10 +1,10 @@
 import { EVENT_KINDS } from '@tufa/core/pour';
 import { ELEMENT_KINDS } from '@tufa/core/survey';
 import Joi from 'joi';
-import { exactly, id, instant, measured, optionalText, outline, point, text } from './common';
-import { elementProperties, stops } from './elementSchemas';
-import { READING_KINDS, type EntityName } from './entities';
-import { spallProperties } from './findingSchemas';
+import { exactly, id, instant, optionalText, point, points, text } from './common';
+import { elementRowProperties, geometry, stops } from './elementSchemas';
+import { FOUND_KINDS, READING_KINDS, type EntityName } from './entities';
+import { propertiesOf } from './findingSchemas';
 import { planInput } from './jobFileSchema';
 import { batch, crew, firmSettings } from './settingsSchemas';
 import { sheet } from './sheetSchema';
@@ -39,17 +39,19 @@ export const FIELDS: Record<Exclude<EntityName, 'person' | 'product' | 'sheet'>,
     jobId: id.required(),
     name: text(80).required(),
     kind: exactly(ELEMENT_KINDS).required(),
-    geometry: Joi.object({ outline: outline.required(), thickness: measured('thickness_m').required(), typed }).required(),
-    properties: Joi.object(elementProperties).required(),
+    geometry: geometry.required(),
+    properties: Joi.object(elementRowProperties).required(),
     stops: stops.required(),
   }),
   finding: Joi.object({
     jobId: id.required(),
     elementId: id.required(),
     label: text(12).required(),
-    kind: exactly(['spall']).required(),
-    outline: Joi.object({ points: outline.required(), typed }).required(),
-    properties: Joi.object(spallProperties).required(),
+    kind: exactly(FOUND_KINDS).required(),
+    outline: Joi.object({ points: points.required(), typed }).required(),
+    properties: Joi.alternatives()
+      .conditional('kind', { switch: FOUND_KINDS.map((kind) => ({ is: kind, then: propertiesOf[kind] })) })
+      .required(),
   }),
   reading: Joi.object({
     jobId: id.required(),

@@ -1,4 +1,4 @@
-import { polygonArea, type Point } from '@tufa/core/takeoff';
+import { lineLength, polygonArea, type Point } from '@tufa/core/takeoff';
 import { Problem } from '@tufa/core/quantity';
 import { LIMITS, type Limit } from './common';
 import type { Fault } from './validate';
@@ -16,12 +16,17 @@ function readingFault(change: Readonly<Record<string, unknown>>): Fault | null {
 export function senseOf(change: Readonly<Record<string, unknown>>): Fault | null {
   const fault = readingFault(change);
   if (fault) return fault;
-  const geometry = change['geometry'] as { outline?: readonly Point[] } | undefined;
+  const geometry = change['geometry'] as { outline?: readonly Point[]; openings?: readonly (readonly Point[])[] } | undefined;
   const outline = change['outline'] as { points?: readonly Point[] } | undefined;
+  // A line of two points is a crack or an edge: only an outline can cross itself or vanish.
+  const { kind, properties } = change as { kind?: string; properties?: { what?: string } };
+  const isLine = kind === 'crack' || kind === 'joint' || kind === 'edge' || (kind === 'mark' && properties?.what === 'fall');
   const parts = [
     ['geometry.outline', geometry?.outline],
-    ['outline.points', outline?.points],
+    ...(geometry?.openings ?? []).map((opening, i) => [`geometry.openings.${i}`, opening] as const),
+    ['outline.points', isLine ? undefined : outline?.points],
   ] as const;
+  if (isLine && outline?.points && !(lineLength(outline.points) > 1e-3)) return { field: 'outline.points', code: 'lineVanishes', figures: {} };
   for (const [field, points] of parts) {
     if (!points) continue;
     try {

@@ -1,6 +1,12 @@
+import DxfParser from 'dxf-parser';
+import { toDxf } from './toDxf';
 import {
   deepestOf,
+  draftScene,
+  isLine,
+  legendScene,
   lifeScene,
+  PLAN_KINDS,
   nicePace,
   pathOf,
   planScale,
@@ -168,4 +174,111 @@ test('a scene turns into an SVG that escapes words and names its patterns', () =
       false,
     ),
   ).toBe('M0 0L1 2');
+});
+
+const room = {
+  outline: [
+    [0, 0],
+    [6, 0],
+    [6, 4],
+    [0, 4],
+  ] as const,
+  width: 320,
+  height: 260,
+  unit_m: 1,
+  unit: 'm',
+};
+const lies = PLAN_KINDS.map((kind, i) => ({
+  id: kind,
+  label: kind,
+  kind,
+  points: (isLine(kind)
+    ? [
+        [0.5 * i + 0.2, 1],
+        [0.5 * i + 0.4, 3],
+      ]
+    : [
+        [0.5 * i + 0.2, 1],
+        [0.5 * i + 0.6, 1],
+        [0.5 * i + 0.4, 3],
+      ]) as [number, number][],
+}));
+
+test('a plan tells its kinds apart without colour, looks closer about a place, and draws any number of taps as two paths', () => {
+  const scene = planScene({
+    ...room,
+    findings: lies,
+    north_deg: 30,
+    openings: [
+      [
+        [4, 1],
+        [5, 1],
+        [5, 3],
+        [4, 3],
+      ],
+    ],
+  });
+  const looks = lies.map(({ kind }) =>
+    JSON.stringify(
+      legendScene({ kinds: [kind], width: 200 })
+        .shapes.filter(({ type }) => type === 'path')
+        .map((shape) => ({ ...shape, stroke: '' })),
+    ),
+  );
+  expect(new Set(looks).size).toBe(PLAN_KINDS.length);
+  expect(JSON.stringify(scene)).toContain('draw.north');
+  const taps = Array.from({ length: 2000 }, (_, i) => ({ at: [(i % 50) / 10, i / 600] as const, hollow: i % 3 === 0 }));
+  expect(planScene({ ...room, findings: [], taps }).shapes.length - planScene({ ...room, findings: [] }).shapes.length).toBe(2);
+  const look = { zoom: 3, x: -100, y: -50 };
+  const [whole, close] = [planScale(room), planScale({ ...room, look })];
+  expect(close.perMetre).toBeCloseTo(3 * whole.perMetre, 9);
+  expect(close.toX(2)).toBeCloseTo(3 * whole.toX(2) - 100, 9);
+  expect(close.fromY(close.toY(1.7))).toBeCloseTo(1.7, 12);
+  const many = Array.from({ length: 100 }, (_, i) => ({ at: [1, i / 40] as const, text: `${i}` }));
+  const words = (input: object): number =>
+    planScene({ ...room, findings: [], readings: many, ...input }).shapes.filter((shape) => shape.type === 'label').length;
+  expect(words({})).toBeLessThan(5);
+  expect(words({ look: { zoom: 3, x: 0, y: 0 } })).toBeGreaterThan(20);
+});
+
+test('what is drawn carries a handle at every corner, and crossing sides are broken lines', () => {
+  const scale = planScale(room);
+  const points = [
+    [0, 0],
+    [1, 1],
+    [1, 0],
+  ] as const;
+  const scene = draftScene({ points, kind: 'spall', chosen: 1, crossing: false, width: 320, height: 260, scale });
+  expect(scene.shapes).toHaveLength(4);
+  expect(draftScene({ points, kind: 'spall', chosen: null, crossing: true, width: 320, height: 260, scale }).shapes[0]).toMatchObject({
+    dash: '6 5',
+    stroke: 'stop',
+  });
+});
+
+test('a reader of DXF finds the plan: layers, lengths, y upwards', () => {
+  const parsed = new DxfParser().parseSync(
+    toDxf({ outline: room.outline, findings: lies, taps: [{ at: [1, 2], hollow: true }], readings: [{ at: [2, 1], text: '38 mm' }] }),
+  )!;
+  const on = (layer: string) =>
+    parsed.entities.filter((entity) => entity.layer === layer) as unknown as {
+      vertices: { x: number; y: number }[];
+      shape?: boolean;
+      center?: object;
+      text?: string;
+      type: string;
+    }[];
+  expect(on('element')[0]).toMatchObject({
+    shape: true,
+    vertices: [
+      { x: 0, y: 0 },
+      { x: 6, y: 0 },
+      { x: 6, y: -4 },
+      { x: 0, y: -4 },
+    ],
+  });
+  for (const { kind, points } of lies) expect(on(kind)[0]!.vertices.map(({ x, y }) => [x, -y])).toEqual(points);
+  expect(on('crack')[0]!.shape).toBe(false);
+  expect(on('hollow').at(-1)).toMatchObject({ type: 'CIRCLE', center: { x: 1, y: -2 } });
+  expect(on('readings')[0]).toMatchObject({ text: '38 mm' });
 });

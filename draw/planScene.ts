@@ -1,19 +1,48 @@
 import { nicePace } from './ruler';
-import { pathOf, type Scene, type Shape } from './scene';
+import { pathOf, round, type Paint, type Pattern, type Scene, type Shape } from './scene';
+
+type At = readonly [number, number];
+
+/** What lies on a plan, each drawn its own way. */
+export const PLAN_KINDS = ['spall', 'crack', 'joint', 'edge', 'hollow', 'wet', 'rust', 'obstacle', 'fall'] as const;
+export type PlanKind = (typeof PLAN_KINDS)[number];
+
+/** Kinds that are a line and not an area. */
+export const isLine = (kind: PlanKind): boolean => kind === 'crack' || kind === 'joint' || kind === 'edge' || kind === 'fall';
+
+export interface PlanFinding {
+  readonly id: string;
+  readonly label: string;
+  /** absent: a spall */
+  readonly kind?: PlanKind;
+  readonly points: readonly At[];
+  readonly depth?: string;
+  readonly chosen?: boolean;
+}
+
+/** What part of an element is looked at: how many times closer than whole, and where its left upper corner went, in units of the drawing. */
+export interface PlanLook {
+  readonly zoom: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+export const WHOLE: PlanLook = { zoom: 1, x: 0, y: 0 };
 
 export interface PlanSceneInput {
-  readonly outline: readonly (readonly [number, number])[];
-  readonly findings: readonly {
-    readonly id: string;
-    readonly label: string;
-    readonly points: readonly (readonly [number, number])[];
-    readonly depth?: string;
-    readonly chosen?: boolean;
-  }[];
+  readonly outline: readonly At[];
+  readonly openings?: readonly (readonly At[])[];
+  readonly findings: readonly PlanFinding[];
   /** where it was tapped: an open ring is solid, a filled one hollow */
-  readonly taps?: readonly { readonly at: readonly [number, number]; readonly hollow: boolean }[];
+  readonly taps?: readonly { readonly at: At; readonly hollow: boolean }[];
+  /** depths and widths where they were read, already printed */
+  readonly readings?: readonly { readonly at: At; readonly text: string }[];
+  /** places proposed for the next readings */
+  readonly wanted?: readonly At[];
   /** where to tap next */
-  readonly next?: readonly [number, number] | null;
+  readonly next?: At | null;
+  /** where north lies, degrees clockwise from the top */
+  readonly north_deg?: number | null;
   readonly width: number;
   readonly height: number;
   /** metres in one unit of the scale bar's measure: 1 for metres, 0.3048 for feet */
@@ -21,53 +50,83 @@ export interface PlanSceneInput {
   readonly unit: string;
   /** a small picture for a list: no labels, no scale bar */
   readonly small?: boolean;
+  readonly look?: PlanLook;
 }
 
 const MARGIN = 14;
 
 /** Where metres on the element fall in the drawing, and back. */
-export function planScale({ outline, width, height, small = false }: Pick<PlanSceneInput, 'outline' | 'width' | 'height' | 'small'>) {
+export function planScale({ outline, width, height, small = false, look = WHOLE }: Pick<PlanSceneInput, 'outline' | 'width' | 'height' | 'small' | 'look'>) {
   const xs = outline.map(([x]) => x);
   const ys = outline.map(([, y]) => y);
   const [left, top, right, bottom] = [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)];
   const margin = small ? 4 : MARGIN;
   const foot = small ? 0 : 26;
-  const perMetre = Math.min((width - 2 * margin) / Math.max(right - left, 1e-6), (height - 2 * margin - foot) / Math.max(bottom - top, 1e-6));
+  const whole = Math.min((width - 2 * margin) / Math.max(right - left, 1e-6), (height - 2 * margin - foot) / Math.max(bottom - top, 1e-6));
+  const perMetre = whole * look.zoom;
+  const [fromLeft, fromTop] = [margin * look.zoom + look.x, margin * look.zoom + look.y];
   return {
     perMetre,
-    toX: (x: number) => margin + (x - left) * perMetre,
-    toY: (y: number) => margin + (y - top) * perMetre,
-    fromX: (x: number) => (x - margin) / perMetre + left,
-    fromY: (y: number) => (y - margin) / perMetre + top,
+    toX: (x: number) => fromLeft + (x - left) * perMetre,
+    toY: (y: number) => fromTop + (y - top) * perMetre,
+    fromX: (x: number) => (x - fromLeft) / perMetre + left,
+    fromY: (y: number) => (y - fromTop) / perMetre + top,
   };
 }
 
+/** How each kind of thing on a plan is drawn: told apart without colour. */
+const STYLE: Record<PlanKind, { readonly pattern?: Pattern; readonly stroke: Paint; readonly width: number; readonly dash?: string }> = {
+  spall: { pattern: 'mortar', stroke: 'ink', width: 2.5 },
+  crack: { stroke: 'ink', width: 4 },
+  joint: { stroke: 'ink', width: 3, dash: '12 4 3 4' },
+  edge: { stroke: 'ink', width: 8 },
+  hollow: { pattern: 'air', stroke: 'ink', width: 2, dash: '3 4' },
+  wet: { pattern: 'wet', stroke: 'ink', width: 2, dash: '8 5' },
+  rust: { pattern: 'resin', stroke: 'stop', width: 3 },
+  obstacle: { pattern: 'set', stroke: 'ink', width: 2 },
+  fall: { stroke: 'ink', width: 2.5 },
+};
+
+const LABEL_MOST = 60;
+
 /** The plan of an element with its findings, to scale. */
 export function planScene(input: PlanSceneInput): Scene {
-  const { outline, findings, width, height, unit_m, unit, small = false, taps = [], next = null } = input;
+  const { outline, openings = [], findings, width, height, unit_m, unit, small = false, taps = [], next = null, readings = [], wanted = [] } = input;
   const scale = planScale(input);
-  const at = ([x, y]: readonly [number, number]): [number, number] => [scale.toX(x), scale.toY(y)];
+  const at = ([x, y]: At): [number, number] => [scale.toX(x), scale.toY(y)];
   const shapes: Shape[] = [{ type: 'path', d: pathOf(outline.map(at)), fill: 'sheet', stroke: 'ink', width: small ? 2 : 3 }];
-  for (const { points, label, depth, chosen = false } of findings) {
-    if (points.length < 2) {
-      for (const point of points) shapes.push(dot(at(point), 6, 'act'));
-      continue;
-    }
+  for (const opening of openings) {
+    const corners = opening.map(at);
+    const half = corners.length >> 1;
+    shapes.push({ type: 'path', d: pathOf(corners), fill: 'ground', stroke: 'ink', width: 2 });
     shapes.push({
       type: 'path',
-      d: pathOf(points.map(at), points.length > 2),
-      pattern: 'mortar',
-      grain: small ? 0.7 : 1,
-      stroke: chosen ? 'act' : 'ink',
-      width: small ? 1.5 : chosen ? 4 : 2.5,
+      d: pathOf([corners[0]!, corners[half]!], false) + pathOf([corners[1]!, corners[half + 1] ?? corners[0]!], false),
+      stroke: 'faint',
+      width: 1.5,
     });
-    if (small || (!label && !depth)) {
-      if (chosen) for (const point of points) shapes.push(dot(at(point), 6, 'act'));
-      continue;
+  }
+  const labels: Shape[] = [];
+  findings.forEach((finding, i) => {
+    const { points, label, depth, kind = 'spall', chosen = false } = finding;
+    const corners = points.map(at);
+    if (corners.length < 2) {
+      if (corners[0]) shapes.push(dot(corners[0], 6, 'act'));
+      return;
     }
-    if (chosen) for (const point of points) shapes.push(dot(at(point), 6, 'act'));
-    const [cx, cy] = points.reduce(([sx, sy], [x, y]) => [sx + scale.toX(x) / points.length, sy + scale.toY(y) / points.length], [0, 0]);
+    const { pattern, stroke, width: line, dash } = STYLE[kind];
     shapes.push({
+      type: 'path',
+      d: pathOf(corners, !isLine(kind) && corners.length > 2) + (kind === 'fall' ? arrow(corners) : ''),
+      ...(pattern && corners.length > 2 ? { pattern, grain: small ? 0.7 : 1 } : {}),
+      stroke: chosen ? 'act' : stroke,
+      width: small ? line * 0.6 : chosen ? line + 1.5 : line,
+      ...(dash ? { dash } : {}),
+    });
+    if (chosen) for (const corner of corners) shapes.push(dot(corner, 6, 'act'));
+    if (small || (!label && !depth) || i >= LABEL_MOST) return;
+    const [cx, cy] = middleOf(kind, corners);
+    labels.push({
       type: 'label',
       x: cx,
       y: cy + 6,
@@ -77,30 +136,138 @@ export function planScene(input: PlanSceneInput): Scene {
       anchor: 'middle',
       plate: true,
     });
-  }
-  for (const tap of taps) {
-    const [x, y] = at(tap.at);
-    if (tap.hollow) shapes.push(dot([x, y], 7, 'ink'));
-    else shapes.push({ ...dot([x, y], 5, 'sheet'), stroke: 'ink', width: 2 } as Shape);
-  }
+  });
+  shapes.push(...tapShapes(taps.map((tap) => ({ at: at(tap.at), hollow: tap.hollow }))));
+  if (readings.length > 0) shapes.push({ type: 'path', d: readings.map((reading) => cross(at(reading.at))).join(''), stroke: 'ink', width: 2 });
+  // Words only where there is room for them: looked at closer, each reading says its figure.
+  if (readings.length <= LABEL_MOST || (input.look?.zoom ?? 1) > 2)
+    for (const { at: place, text } of readings) {
+      const [x, y] = at(place);
+      if (x > 0 && y > 0 && x < width && y < height) labels.push({ type: 'label', x: x + 7, y: y - 3, label: { text }, size: 14 });
+    }
+  for (const place of wanted) shapes.push({ ...circle(at(place), 10), stroke: 'act', width: 3, dash: '4 3' } as Shape);
+  shapes.push(...labels);
   if (next) {
-    const [x, y] = at(next);
-    shapes.push({ ...dot([x, y], 12, 'sheet'), stroke: 'act', width: 4 } as Shape);
-    shapes.push(dot([x, y], 4, 'act'));
+    shapes.push({ ...dot(at(next), 12, 'sheet'), stroke: 'act', width: 4 } as Shape);
+    shapes.push(dot(at(next), 4, 'act'));
   }
   if (!small) {
-    const length = nicePace(width / 4 / scale.perMetre / unit_m);
-    const from = MARGIN;
-    const to = from + length * unit_m * scale.perMetre;
-    const y = height - 10;
-    shapes.push({ type: 'path', d: `M${from} ${y - 6}V${y + 4}M${from} ${y}H${to}M${to} ${y - 6}V${y + 4}`, stroke: 'ink', width: 2 });
-    shapes.push({ type: 'label', x: to + 8, y: y + 5, label: { text: `${length} ${unit}` }, size: 14, paint: 'faint' });
+    const foot = Math.max(...outline.map(([, y]) => scale.toY(y))) + 26;
+    shapes.push(...scaleBar({ width, y: Math.min(height - 10, foot), perUnit: unit_m * scale.perMetre, unit }), ...northArrow(input.north_deg, width));
   }
   return { width, height, title: { code: 'draw.plan', figures: { count: findings.length } }, shapes };
 }
 
-const dot = ([x, y]: [number, number], r: number, fill: 'act' | 'ink' | 'sheet'): Shape => ({
-  type: 'path',
-  d: `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`,
-  fill,
-});
+/** Two paths for however many taps. */
+function tapShapes(taps: readonly { at: [number, number]; hollow: boolean }[]): Shape[] {
+  const rings = (of: boolean, r: number): string =>
+    taps
+      .filter(({ hollow }) => hollow === of)
+      .map((tap) => ring(tap.at, r))
+      .join('');
+  const [solid, hollow] = [rings(false, 5), rings(true, 7)];
+  return [
+    ...(solid ? [{ type: 'path', d: solid, fill: 'sheet', stroke: 'ink', width: 2 } as Shape] : []),
+    ...(hollow ? [{ type: 'path', d: hollow, fill: 'ink' } as Shape] : []),
+  ];
+}
+
+function scaleBar({ width, y: at, perUnit, unit }: { width: number; y: number; perUnit: number; unit: string }): Shape[] {
+  const length = nicePace(width / 4 / perUnit);
+  const to = MARGIN + length * perUnit;
+  const y = round(at);
+  return [
+    { type: 'path', d: `M${MARGIN} ${y - 6}V${y + 4}M${MARGIN} ${y}H${round(to)}M${round(to)} ${y - 6}V${y + 4}`, stroke: 'ink', width: 2 },
+    { type: 'label', x: to + 8, y: y + 5, label: { text: `${length} ${unit}` }, size: 14, paint: 'faint', plate: true },
+  ];
+}
+
+function northArrow(north_deg: number | null | undefined, width: number): Shape[] {
+  if (north_deg === null || north_deg === undefined) return [];
+  const turn = (north_deg * Math.PI) / 180;
+  const [cx, cy] = [width - 24, 26];
+  const by = (along: number, across: number): [number, number] => [
+    cx + along * Math.sin(turn) + across * Math.cos(turn),
+    cy - along * Math.cos(turn) + across * Math.sin(turn),
+  ];
+  const [x, y] = by(-4, 0);
+  return [
+    { type: 'path', d: pathOf([by(18, 0), by(4, -7), by(4, 7)]), fill: 'ink' },
+    { type: 'label', x, y: y + 10, label: { code: 'draw.north' }, size: 14, weight: 700, anchor: 'middle', plate: true },
+  ];
+}
+
+/** Where a label stands: in the middle of an area, at the middle of a line. */
+function middleOf(kind: PlanKind, corners: readonly [number, number][]): [number, number] {
+  if (isLine(kind)) {
+    const half = (corners.length - 1) / 2;
+    const [a, b] = [corners[Math.floor(half)]!, corners[Math.ceil(half)]!];
+    return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+  }
+  return corners.reduce<[number, number]>(([sx, sy], [x, y]) => [sx + x / corners.length, sy + y / corners.length], [0, 0]);
+}
+
+function arrow(corners: readonly [number, number][]): string {
+  const [a, b] = [corners.at(-2)!, corners.at(-1)!];
+  const turn = Math.atan2(b[1] - a[1], b[0] - a[0]);
+  const wing = (by: number): [number, number] => [b[0] - 14 * Math.cos(turn + by), b[1] - 14 * Math.sin(turn + by)];
+  return pathOf([wing(0.45), b, wing(-0.45)], false);
+}
+
+const ring = ([x, y]: [number, number], r: number): string => `M${round(x - r)} ${round(y)}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`;
+const cross = ([x, y]: [number, number]): string => `M${round(x - 4)} ${round(y)}h8M${round(x)} ${round(y - 4)}v8`;
+const circle = (at: [number, number], r: number): Shape => ({ type: 'path', d: ring(at, r) });
+const dot = (at: [number, number], r: number, fill: 'act' | 'ink' | 'sheet'): Shape => ({ type: 'path', d: ring(at, r), fill });
+
+/** What is being drawn on a plan: its line or outline with a handle at every corner, for a canvas over the plan. */
+export function draftScene({
+  points,
+  kind,
+  chosen,
+  crossing,
+  width,
+  height,
+  scale,
+}: {
+  points: readonly At[];
+  kind: PlanKind;
+  /** the corner held, counted from 0 */
+  chosen: number | null;
+  /** the outline crosses itself */
+  crossing: boolean;
+  width: number;
+  height: number;
+  scale: Pick<ReturnType<typeof planScale>, 'toX' | 'toY'>;
+}): Scene {
+  const corners = points.map(([x, y]): [number, number] => [scale.toX(x), scale.toY(y)]);
+  const shapes: Shape[] = [];
+  const closed = !isLine(kind) && corners.length > 2;
+  if (corners.length > 1)
+    shapes.push({
+      type: 'path',
+      d: pathOf(corners, closed) + (kind === 'fall' ? arrow(corners) : ''),
+      stroke: crossing ? 'stop' : 'act',
+      width: 4,
+      ...(crossing ? { dash: '6 5' } : {}),
+    });
+  corners.forEach((corner, i) => {
+    shapes.push({ ...dot(corner, i === chosen ? 15 : 10, i === chosen ? 'ink' : 'sheet'), stroke: crossing ? 'stop' : 'act', width: 4 } as Shape);
+  });
+  return { width, height, title: { text: '' }, shapes };
+}
+
+/** The legend of a plan: a sample of each kind on it, with its word. */
+export function legendScene({ kinds, width }: { kinds: readonly PlanKind[]; width: number }): Scene {
+  const column = Math.max(1, Math.floor(width / 150));
+  const each = width / column;
+  const shapes = kinds.flatMap((kind, i): Shape[] => {
+    const [x, y] = [(i % column) * each + 2, Math.floor(i / column) * 30 + 4];
+    const { pattern, stroke, width: line, dash } = STYLE[kind];
+    const sample = isLine(kind) ? `M${x} ${y + 11}h34` : `M${x} ${y}h34v22h-34Z`;
+    return [
+      { type: 'path', d: sample, ...(pattern ? { pattern } : {}), stroke, width: line, ...(dash ? { dash } : {}) },
+      { type: 'label', x: x + 44, y: y + 16, label: { code: `draw.legend.${kind}` }, size: 14 },
+    ];
+  });
+  return { width, height: Math.ceil(kinds.length / column) * 30 + 4, title: { code: 'draw.legendTitle' }, shapes };
+}

@@ -56,10 +56,10 @@ for (const { name, size } of [
 test('axe finds nothing on the pail, the forms and the five questions', async ({ page }) => {
   await signIn(page);
   await page.goto(`/jobs/${DOCK}/walk`);
-  for (const name of ['Add a spall', 'Edit Dock slab', 'Sound it', 'Five questions answered']) {
+  for (const name of ['Add a finding', 'Edit Dock slab', 'Sound it', 'Five questions answered']) {
     await page.getByRole('button', { name }).click();
     expect({ name, faults: await faultsOf(page) }).toEqual({ name, faults: [] });
-    if (name === 'Add a spall') {
+    if (name === 'Add a finding') {
       await page.getByLabel('Length').click();
       await page.getByTestId('keypad').waitFor();
       expect(await faultsOf(page)).toEqual([]);

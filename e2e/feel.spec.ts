@@ -13,7 +13,7 @@ const left = async (page: Page): Promise<number> => Number((await page.getByTest
 test('the keypad by touch: a size in feet and sixteenths, told in millimetres, an unclear comma asked about, don’t know with its cost', async ({ page }) => {
   await signIn(page);
   await page.goto(`/jobs/${DOCK}/walk`);
-  await page.getByRole('button', { name: 'Add a spall' }).tap();
+  await page.getByRole('button', { name: 'Add a finding' }).tap();
   const length = page.getByLabel('Length');
   await length.tap();
   const keys = page.getByTestId('keypad');

@@ -45,7 +45,7 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
   await page.getByLabel('After').fill('6 h');
   await page.getByRole('button', { name: 'Save' }).click();
 
-  await page.getByRole('button', { name: 'Add a spall' }).click();
+  await page.getByRole('button', { name: 'Add a finding' }).click();
   await page.getByLabel('Length').fill('4\' 2"');
   await page.getByLabel('Width').fill('3\' 1"');
   await page.getByLabel('Deepest depth').fill('1 1/2');
@@ -167,11 +167,12 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
 test('corners tapped on the plan make a spall; one outside is refused where it is', async ({ page }) => {
   await signIn(page);
   await page.goto(`/jobs/${DOCK}/walk`);
-  await page.getByRole('button', { name: 'Add a spall' }).click();
-  await page.getByRole('radio', { name: 'By corners' }).click();
-  const plan = page.getByTestId('plan-tap');
+  await page.getByRole('button', { name: 'Add a finding' }).click();
+  await page.getByRole('radio', { name: 'By drawing' }).click();
+  const plan = page.getByTestId('plan');
   await plan.click({ position: { x: 3, y: 230 } });
-  await expect(page.getByText('outside the element')).toBeVisible();
+  await expect(page.getByText('Corner 1 lies outside the element')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   for (const position of [
     { x: 150, y: 120 },
     { x: 220, y: 110 },
@@ -182,8 +183,8 @@ test('corners tapped on the plan make a spall; one outside is refused where it i
   await page.getByLabel('Deepest depth').fill('20 mm');
   // What was typed survives leaving the screen.
   await page.reload();
-  await page.getByRole('button', { name: 'Add a spall' }).click();
-  await expect(page.getByText('3 corners')).toBeVisible();
+  await page.getByRole('button', { name: 'Add a finding' }).click();
+  await expect(page.getByRole('button', { name: 'Corner 3' })).toBeVisible();
   await expect(page.getByLabel('Deepest depth')).toHaveValue('20 mm');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('button', { name: 'Edit B' })).toBeVisible();

@@ -204,7 +204,7 @@ async function taps(browser, base) {
     for (let i = 0; i < 8; i += 1) await tapAt(box);
   });
   await measure('keys of the keypad', `/jobs/${DOCK}/walk`, async () => {
-    await button('Add a spall').tap();
+    await button('Add a finding').tap();
     await page.getByLabel('Length').tap();
     await page.getByTestId('keypad').waitFor();
     const boxes = [];

@@ -69,7 +69,7 @@ main(async () => {
     await phone.shot('/bench/window', 'bench-window');
     for (const step of ['walk', 'fix', 'mix', 'day']) await phone.shot(`${DOCK}/${step}`, step);
     await phone.page.goto(`http://127.0.0.1:${port}${DOCK}/walk`);
-    await phone.page.getByRole('button', { name: 'Add a spall' }).click();
+    await phone.page.getByRole('button', { name: 'Add a finding' }).click();
     await phone.page.getByLabel('Length').click();
     const keys = phone.page.getByTestId('keypad');
     for (const name of ['4', 'feet', '2']) await keys.getByRole('button', { name, exact: true }).click();

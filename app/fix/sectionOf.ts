@@ -1,9 +1,9 @@
-import type { FindingFields } from '@tufa/contract/entities';
+import type { SpallProperties } from '@tufa/contract/entities';
 import type { Measured } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
 import type { SectionInput } from '@tufa/draw';
 
-type Cut = Pick<FindingFields['properties'], 'deepest' | 'shape' | 'edge'>;
+type Cut = Pick<SpallProperties, 'deepest' | 'shape' | 'edge'>;
 
 /** What is cut through: a finding in its slab, filled with a sheet's material, or still empty. */
 export function sectionOf({

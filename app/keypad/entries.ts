@@ -2,7 +2,7 @@ import { unitSystem } from '@tufa/words';
 import type { Entry } from './edit';
 
 /** What a typed figure is, by where it stands: a bare number means what a person of the trade means there. */
-export type Typed = 'side' | 'depth' | 'temperature' | 'opens' | 'volume' | 'mass';
+export type Typed = 'side' | 'depth' | 'temperature' | 'opens' | 'volume' | 'mass' | 'pressure' | 'moment';
 
 const ENTRIES: Readonly<Record<Typed, Record<'us' | 'metric', Entry>>> = {
   side: {
@@ -24,6 +24,14 @@ const ENTRIES: Readonly<Record<Typed, Record<'us' | 'metric', Entry>>> = {
   mass: {
     us: { kind: 'mass', own: 'lb', rail: ['lb', 'oz', 'kg', 'g'] },
     metric: { kind: 'mass', own: 'kg', rail: ['kg', 'g', 'lb', 'oz'] },
+  },
+  pressure: {
+    us: { kind: 'pressure', own: 'psi', rail: ['psi', 'MPa'] },
+    metric: { kind: 'pressure', own: 'MPa', rail: ['MPa', 'psi'] },
+  },
+  moment: {
+    us: { kind: 'duration', own: 's', rail: ['s', 'min'] },
+    metric: { kind: 'duration', own: 's', rail: ['s', 'min'] },
   },
   opens: {
     us: { kind: 'duration', own: 'h', rail: ['h', 'min', 'd'] },

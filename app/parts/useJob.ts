@@ -1,7 +1,7 @@
 import { assemblePlanInput } from '@tufa/contract/assemble';
 import { pourEventsOf } from '@tufa/contract/pourEvents';
 import type { FirmData, RowOf } from '@tufa/contract/entities';
-import { computePlan, type FindingPlan, type Plan, type PlanInput } from '@tufa/core/plan';
+import { computePlan, surveyOf, type FindingPlan, type Plan, type PlanInput, type Survey } from '@tufa/core/plan';
 import { fold, type BatchState, type PourEvent } from '@tufa/core/pour';
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
@@ -12,6 +12,8 @@ import type { Step, StepState } from './Bars';
 export interface JobView extends Firm {
   readonly job: RowOf<'job'>;
   readonly input: PlanInput;
+  /** take-off and verdicts alone, where they can be told */
+  readonly survey: Survey | null;
   readonly plan: Plan | null;
   readonly problem: Problem | null;
   readonly events: readonly PourEvent[];
@@ -23,11 +25,13 @@ export interface JobView extends Firm {
   readonly steps: Readonly<Record<Step, StepState>>;
 }
 
-const planOf = (input: PlanInput): { plan: Plan | null; problem: Problem | null } => {
+const planOf = (input: PlanInput): { survey: Survey | null; plan: Plan | null; problem: Problem | null } => {
+  let survey: Survey | null = null;
   try {
-    return { plan: computePlan(input), problem: null };
+    survey = surveyOf(input);
+    return { survey, plan: computePlan(input), problem: null };
   } catch (error) {
-    if (error instanceof Problem) return { plan: null, problem: error };
+    if (error instanceof Problem) return { survey, plan: null, problem: error };
     throw error;
   }
 };
@@ -38,7 +42,7 @@ export function jobView(firm: Firm, jobId: string): JobView | null {
   const job = data.job[jobId];
   const input = assemblePlanInput(data, jobId);
   if (!job || !input) return null;
-  const { plan, problem } = planOf(input);
+  const { survey, plan, problem } = planOf(input);
   const events = pourEventsOf(data, jobId);
   const batches = fold(events);
   const finding = plan?.findings.find(({ chosen }) => chosen) ?? plan?.findings[0] ?? null;
@@ -48,6 +52,7 @@ export function jobView(firm: Firm, jobId: string): JobView | null {
     ...firm,
     job,
     input,
+    survey,
     plan,
     problem,
     events,

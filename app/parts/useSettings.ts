@@ -6,6 +6,8 @@ export type Mode = (typeof MODES)[number];
 export interface PhoneSettings {
   readonly mode: Mode;
   readonly hand: 'right' | 'left';
+  /** pixels to a millimetre of this screen, once it was held against a card; null until then */
+  readonly pxPerMm: number | null;
 }
 
 const KEY = 'tufa-phone';
@@ -16,9 +18,9 @@ const preferred = (): Mode => (window.matchMedia?.('(prefers-color-scheme: dark)
 function load(): PhoneSettings {
   try {
     const held = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<PhoneSettings>;
-    return { mode: held.mode ?? preferred(), hand: held.hand ?? 'right' };
+    return { mode: held.mode ?? preferred(), hand: held.hand ?? 'right', pxPerMm: held.pxPerMm ?? null };
   } catch {
-    return { mode: preferred(), hand: 'right' };
+    return { mode: preferred(), hand: 'right', pxPerMm: null };
   }
 }
 

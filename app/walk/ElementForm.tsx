@@ -1,89 +1,43 @@
 import type { ElementFields, RowOf } from '@tufa/contract/entities';
+import { MATERIALS } from '@tufa/contract/entities';
 import { FIELDS } from '@tufa/contract/schemas';
-import { EXPOSURES, MOISTURES, type Exposure, type Moisture } from '@tufa/core/shelf';
-import { ELEMENT_KINDS, type ElementKind } from '@tufa/core/survey';
+import { EXPOSURES, MOISTURES } from '@tufa/core/shelf';
+import { ANSWERS, EARLIER, ELEMENT_KINDS } from '@tufa/core/survey';
 import { UNKNOWN } from '@tufa/contract/assemble';
 import type { Measured } from '@tufa/core/quantity';
-import { rectangle } from '@tufa/core/takeoff';
 import { say } from '@tufa/words';
-import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
+import { useState } from 'react';
+import { Controller, useFieldArray, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { change, write } from '../outbox/useFirm';
-import { Button } from '../parts/Button';
+import { Button, Word } from '../parts/Button';
 import { Choice, Several } from '../parts/Choice';
 import type { Typed } from '../keypad/entries';
 import { Field } from '../parts/Field';
 import { QuantityField } from '../parts/QuantityField';
-import { measuredOf, readTyped, textOf } from '../parts/quantityText';
 import { StepLayout } from '../parts/StepScreen';
-import { Answer } from '../parts/T';
+import { Answer, T } from '../parts/T';
 import { useWireForm } from '../parts/useWireForm';
 import type { JobView } from '../parts/useJob';
+import { copyOfElement } from './copies';
+import { NOTCHES, SUNS, textOfElement, wireOfElement, type ElementText } from './elementText';
+import { TapedShape } from './TapedShape';
 
-interface ElementText {
-  name: string;
-  kind: ElementKind;
-  length: string;
-  width: string;
-  thickness: string;
-  suspended: 'yes' | 'no';
-  exposures: Exposure[];
-  moisture: Moisture;
-  opensTo: 'foot' | 'vehicles' | 'nobody';
-  opensAfter: string;
-}
-
-/** What is looked at: name, kind, sizes, exposure, when it must be open. */
+/** What is looked at: name, kind, shape and sizes, what it is made of and must endure, when it must be open. */
 export function ElementForm({ view, element, onDone }: { view: JobView; element: RowOf<'element'> | undefined; onDone: () => void }) {
-  const opens = element?.properties.opens;
+  const [more, setMore] = useState(false);
   const form = useWireForm<ElementText>({
     name: `element ${element?.id ?? view.job.id}`,
-    initial: {
-      name: element?.name ?? '',
-      kind: element?.kind ?? 'slab',
-      length: element?.geometry.typed?.['length'] ?? '',
-      width: element?.geometry.typed?.['width'] ?? '',
-      thickness: element ? textOf(element.geometry.thickness, 'length') : '',
-      suspended: element?.properties.suspended ? 'yes' : 'no',
-      exposures: [...(element?.properties.exposures ?? [])],
-      moisture: element?.properties.moisture ?? 'dry',
-      opensTo: opens?.to ?? 'nobody',
-      opensAfter: opens?.typed ?? '',
-    },
+    initial: textOfElement(element),
     wire: {
       schema: FIELDS.element,
-      toWire: (values) => {
-        const length_m = readTyped({ field: 'length', text: values.length, as: 'side', limit: 'side_m' });
-        const width_m = readTyped({ field: 'width', text: values.width, as: 'side', limit: 'side_m' });
-        return {
-          jobId: view.job.id,
-          name: values.name,
-          kind: values.kind,
-          geometry: {
-            outline: rectangle({ length_m, width_m }),
-            thickness: measuredOf({ field: 'thickness', text: values.thickness, as: 'depth', limit: 'thickness_m', unknown: UNKNOWN.thickness }),
-            typed: { length: values.length.trim(), width: values.width.trim() },
-          },
-          properties: {
-            suspended: values.suspended === 'yes',
-            exposures: values.exposures,
-            moisture: values.moisture,
-            opens:
-              values.opensTo === 'nobody'
-                ? null
-                : {
-                    to: values.opensTo,
-                    after_s: readTyped({ field: 'opensAfter', text: values.opensAfter, as: 'opens', limit: 'opens_s' }),
-                    typed: values.opensAfter.trim(),
-                  },
-          },
-          stops: element?.stops ?? {},
-        };
-      },
-      fieldOf: (path) => (path.startsWith('geometry') ? { field: 'length', kind: 'length' } : { field: path.split('.')[0] as keyof ElementText }),
+      toWire: (values) => ({ ...wireOfElement(values, view.job.id), stops: element?.stops ?? {} }),
+      fieldOf: (path) => fieldOf(path),
     },
   });
+  const { control, setValue } = form;
+  const openings = useFieldArray({ control, name: 'openings' });
   const save = form.submit(async (wire) => {
     const { name, kind, geometry, properties, ...rest } = wire as ElementFields;
     await write(
@@ -93,17 +47,38 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
     );
     onDone();
   });
-  const text = (name: FieldPath<ElementText>, label: string, as?: Typed) => (
+  const copy = async (): Promise<void> => {
+    if (!element) return;
+    await write(...copyOfElement(view.data, element, say('walk.copyOf', { name: element.name })));
+    onDone();
+  };
+  const text = (name: FieldPath<ElementText>, label: string, as?: Typed, placeholder = '') => (
     <TextOf
-      control={form.control}
+      control={control}
       name={name}
       label={label}
+      placeholder={placeholder}
       {...(as ? { as } : {})}
       {...(name === 'thickness' ? { unknown: UNKNOWN.thickness } : {})}
       onSubmit={() => void save()}
     />
   );
-  const opensTo = form.watch('opensTo');
+  const choice = (name: keyof ElementText, label: string, values: readonly string[], word: string) => (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field }) => (
+        <Choice
+          label={label}
+          options={values.map((value) => ({ value, label: say(`${word}.${value}`) }))}
+          value={field.value as string}
+          onChange={field.onChange}
+        />
+      )}
+    />
+  );
+  const [shape, kind, opensTo] = form.watch(['shape', 'kind', 'opensTo']);
+  const upright = kind === 'wall';
   return (
     <StepLayout
       step="walk"
@@ -113,25 +88,52 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
         body: (
           <View className="gap-4">
             {text('name', say('walk.name'))}
+            {choice('kind', say('walk.kind'), ELEMENT_KINDS, 'word.kind')}
+            {choice('shape', say('walk.elementShape'), ['rectangle', 'ell', 'polygon'], 'walk.shapes')}
+            {shape === 'polygon' ? (
+              <>
+                <TapedShape form={form} />
+                <View className="flex-row">{text('thickness', say('walk.thickness'), 'depth')}</View>
+              </>
+            ) : (
+              <View className="flex-row gap-2">
+                {text('length', say('walk.length'), 'side')}
+                {text('width', say(upright ? 'walk.height' : 'walk.width'), 'side')}
+                {text('thickness', say('walk.thickness'), 'depth')}
+              </View>
+            )}
+            {shape === 'ell' ? (
+              <View className="gap-4">
+                <View className="flex-row gap-2">
+                  {text('notchLength', say('walk.notchLength'), 'side')}
+                  {text('notchWidth', say('walk.notchWidth'), 'side')}
+                </View>
+                {choice('notch', say('walk.notch'), NOTCHES, 'walk.notches')}
+              </View>
+            ) : null}
+            {openings.fields.map((field, i) => (
+              <View key={field.id} className="gap-2 border-l-4 border-edge pl-3" role="group" aria-label={say('walk.opening', { n: String(i + 1) })}>
+                <View className="flex-row items-center justify-between">
+                  <T as="strong">{say('walk.opening', { n: String(i + 1) })}</T>
+                  <Word
+                    label={say('walk.remove')}
+                    hint={`${say('walk.remove')} ${say('walk.opening', { n: String(i + 1) })}`}
+                    onPress={() => openings.remove(i)}
+                  />
+                </View>
+                <View className="flex-row gap-2">
+                  {text(`openings.${i}.left`, say('walk.from'), 'side')}
+                  {text(`openings.${i}.top`, say('walk.fromTop'), 'side')}
+                </View>
+                <View className="flex-row gap-2">
+                  {text(`openings.${i}.width`, say('walk.width'), 'side')}
+                  {text(`openings.${i}.height`, say('walk.height'), 'side')}
+                </View>
+              </View>
+            ))}
+            <Word label={say('walk.addOpening')} onPress={() => openings.append({ left: '', top: '', width: '', height: '' })} />
             <Controller
-              control={form.control}
-              name="kind"
-              render={({ field }) => (
-                <Choice
-                  label={say('walk.kind')}
-                  options={ELEMENT_KINDS.map((value) => ({ value, label: say(`word.kind.${value}`) }))}
-                  value={field.value}
-                  onChange={field.onChange}
-                />
-              )}
-            />
-            <View className="flex-row gap-2">
-              {text('length', say('walk.length'), 'side')}
-              {text('width', say('walk.width'), 'side')}
-              {text('thickness', say('walk.thickness'), 'depth')}
-            </View>
-            <Controller
-              control={form.control}
+              control={control}
               name="suspended"
               render={({ field }) => (
                 <Choice
@@ -145,20 +147,9 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
                 />
               )}
             />
+            {choice('moisture', say('walk.moisture'), MOISTURES, 'word.is')}
             <Controller
-              control={form.control}
-              name="moisture"
-              render={({ field }) => (
-                <Choice
-                  label={say('walk.moisture')}
-                  options={MOISTURES.map((value) => ({ value, label: say(`word.is.${value}`) }))}
-                  value={field.value}
-                  onChange={field.onChange}
-                />
-              )}
-            />
-            <Controller
-              control={form.control}
+              control={control}
               name="exposures"
               render={({ field }) => (
                 <Several
@@ -170,7 +161,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
               )}
             />
             <Controller
-              control={form.control}
+              control={control}
               name="opensTo"
               render={({ field }) => (
                 <Choice
@@ -186,12 +177,45 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
               )}
             />
             {opensTo === 'nobody' ? null : text('opensAfter', say('walk.opensAfter'), 'opens')}
+            {choice('earlier', say('walk.earlier'), EARLIER, 'walk.earlierIs')}
+            {choice('cause', say('walk.cause'), ANSWERS, 'walk.answers')}
+            {more ? (
+              <>
+                {choice('material', say('walk.material'), MATERIALS, 'walk.materials')}
+                {choice('sun', say('walk.sun'), SUNS, 'walk.suns')}
+                <View className="flex-row gap-2">
+                  {text('north', say('walk.north'))}
+                  {upright ? text('faces', say('walk.faces')) : null}
+                  {text('age', say('walk.age'))}
+                </View>
+                {upright ? null : (
+                  <View className="flex-row gap-2">
+                    {text('fall', say('walk.fallSlope'))}
+                    {text('fallTowards', say('walk.fallTowards'))}
+                  </View>
+                )}
+                {text('neighbours', say('walk.neighbours'))}
+                {element ? <Button label={say('walk.copyElement')} onPress={() => void copy()} /> : null}
+              </>
+            ) : (
+              <Word label={say('walk.moreElement')} onPress={() => setMore(true)} />
+            )}
           </View>
         ),
-        foot: <SaveOrCancel onSave={() => void save()} onCancel={() => (form.clear(), onDone())} />,
+        foot: <SaveOrCancel onSave={() => (setValue('corners', form.getValues('corners')), void save())} onCancel={() => (form.clear(), onDone())} />,
       }}
     />
   );
+}
+
+/** Where each sent field is typed. */
+function fieldOf(path: string): { field: keyof ElementText; kind?: 'length' } {
+  if (path.startsWith('geometry.openings')) return { field: 'openings' };
+  if (path.startsWith('geometry.thickness')) return { field: 'thickness', kind: 'length' };
+  if (path.startsWith('geometry')) return { field: 'length', kind: 'length' };
+  const [first = '', second = ''] = path.split('.');
+  const own: Readonly<Record<string, keyof ElementText>> = { opens: 'opensAfter', neighbours: 'neighbours', fall: 'fall', age_y: 'age', sun: 'faces' };
+  return { field: first === 'properties' ? (own[second] ?? 'name') : (first as keyof ElementText) };
 }
 
 /** One field of a form, bound: for a figure where `as` says which, for text else. */

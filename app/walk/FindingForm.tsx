@@ -1,69 +1,35 @@
 import type { FindingFields, RowOf } from '@tufa/contract/entities';
-import { UNKNOWN } from '@tufa/contract/assemble';
+import { readingsOf, UNKNOWN } from '@tufa/contract/assemble';
+import { findingInputOf } from '@tufa/contract/findingInputOf';
 import { FIELDS } from '@tufa/contract/schemas';
-import { inside, rectangle, SHAPES, type Point, type SpallShape } from '@tufa/core/takeoff';
-import { say, printFigure } from '@tufa/words';
+import { takeOffOf } from '@tufa/core/plan';
+import { Problem } from '@tufa/core/quantity';
+import { ANSWERS, PHASES } from '@tufa/core/survey';
+import { CRACK_PROFILES, SECTIONS, SHAPES, type Point } from '@tufa/core/takeoff';
+import { isLine, PLAN_KINDS } from '@tufa/draw';
+import { printFigure, say } from '@tufa/words';
+import { useEffect, useMemo, useState } from 'react';
 import { Controller } from 'react-hook-form';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { change, write } from '../outbox/useFirm';
-import { Word } from '../parts/Button';
+import { Button } from '../parts/Button';
 import { Choice } from '../parts/Choice';
-import { measuredOf, readTyped, textOf } from '../parts/quantityText';
 import { StepLayout } from '../parts/StepScreen';
 import { Answer, T } from '../parts/T';
 import { FieldProblem, useWireForm } from '../parts/useWireForm';
 import type { JobView } from '../parts/useJob';
+import { Draft } from './Draft';
+import { DrawPlan } from './DrawPlan';
 import { SaveOrCancel, TextOf } from './ElementForm';
-import { PlanView } from './PlanView';
+import { textOfFinding, wireOfFinding, type FindingText } from './findingText';
+import { GaugeCard } from './GaugeCard';
+import { planFinding, planReadings } from './planParts';
+import { volumeText } from './volumeText';
 
-interface FindingText {
-  by: 'sizes' | 'corners';
-  length: string;
-  width: string;
-  fromLeft: string;
-  fromTop: string;
-  corners: Point[];
-  deepest: string;
-  shape: SpallShape;
-  edge: 'cut' | 'feathered';
-}
+const SIZES = ['length', 'width', 'fromLeft', 'fromTop'] as const;
 
-const extent = (outline: readonly Point[]): { length_m: number; width_m: number } => {
-  const xs = outline.map(([x]) => x);
-  const ys = outline.map(([, y]) => y);
-  return { length_m: Math.max(...xs) - Math.min(...xs), width_m: Math.max(...ys) - Math.min(...ys) };
-};
-
-/** The outline as typed: sizes and a place, in the middle where none is given. @throws FieldProblem */
-function outlineOf(values: FindingText, element: RowOf<'element'>): readonly Point[] {
-  if (values.by === 'corners') {
-    if (values.corners.length < 3) throw new FieldProblem('corners', say('field.outlineTooShort'));
-    return values.corners;
-  }
-  const whole = extent(element.geometry.outline);
-  const side = (field: 'length' | 'width'): number => {
-    const value = readTyped({ field, text: values[field], as: 'side', limit: 'side_m' });
-    const most = whole[`${field}_m`];
-    if (value > most) throw new FieldProblem(field, say('field.tooBig', { most: printFigure('most_m', most) }));
-    return value;
-  };
-  const length_m = side('length');
-  const width_m = side('width');
-  const place = (field: 'fromLeft' | 'fromTop', room: number): number =>
-    values[field].trim() === '' ? room / 2 : values[field].trim() === '0' ? 0 : readTyped({ field, text: values[field], as: 'side', limit: 'side_m' });
-  const at: Point = [place('fromLeft', whole.length_m - length_m), place('fromTop', whole.width_m - width_m)];
-  if (at[0] + length_m > whole.length_m + 1e-9)
-    throw new FieldProblem('fromLeft', say('field.tooBig', { most: printFigure('most_m', whole.length_m - length_m) }));
-  if (at[1] + width_m > whole.width_m + 1e-9) throw new FieldProblem('fromTop', say('field.tooBig', { most: printFigure('most_m', whole.width_m - width_m) }));
-  return rectangle({ length_m, width_m, at });
-}
-
-/** What was typed of an outline, without the fields left empty. */
-const typedOf = ({ length, width, fromLeft, fromTop }: FindingText): Record<string, string> =>
-  Object.fromEntries(Object.entries({ length, width, fromLeft, fromTop }).flatMap(([name, text]) => (text.trim() === '' ? [] : [[name, text.trim()]])));
-
-/** A spall by sizes or by tapping its corners on the plan; deepest depth, shape of the bottom, edge. */
+/** What is wrong with an element: what it is, where it lies, how deep or wide, and when it is dealt with. */
 export function FindingForm({
   view,
   element,
@@ -77,71 +43,121 @@ export function FindingForm({
   label: string;
   onDone: () => void;
 }) {
-  const typed = finding?.outline.typed;
+  const [gauge, setGauge] = useState(false);
+  const [picking, setPicking] = useState(true);
   const form = useWireForm<FindingText>({
     name: `finding ${finding?.id ?? element.id}`,
-    initial: {
-      by: finding && !typed ? 'corners' : 'sizes',
-      length: typed?.['length'] ?? '',
-      width: typed?.['width'] ?? '',
-      fromLeft: typed?.['fromLeft'] ?? '',
-      fromTop: typed?.['fromTop'] ?? '',
-      corners: [...(finding && !typed ? finding.outline.points : [])],
-      deepest: finding ? textOf(finding.properties.deepest, 'length') : '',
-      shape: finding?.properties.shape ?? 'dish',
-      edge: finding?.properties.edge ?? 'cut',
-    },
+    initial: textOfFinding(finding),
     wire: {
       schema: FIELDS.finding,
-      toWire: (values) => ({
-        jobId: view.job.id,
-        elementId: element.id,
-        label,
-        kind: 'spall',
-        outline: {
-          points: outlineOf(values, element),
-          ...(values.by === 'sizes' ? { typed: typedOf(values) } : {}),
-        },
-        properties: {
-          deepest: measuredOf({ field: 'deepest', text: values.deepest, as: 'depth', limit: 'depth_m', unknown: UNKNOWN.deepest }),
-          shape: values.shape,
-          edge: values.edge,
-        },
-      }),
-      fieldOf: (path) => (path.startsWith('outline') ? { field: 'corners' } : { field: 'deepest', kind: 'length' }),
+      toWire: (values) => wireOfFinding(values, { element, jobId: view.job.id, label }),
+      fieldOf: (path) => (path.startsWith('outline') ? { field: 'corners' } : { field: FIELD_OF[path.split('.')[1] ?? ''] ?? 'deepest', kind: 'length' }),
     },
   });
-  const save = form.submit(async (wire) => {
+  const { control, setValue, getValues, clearErrors } = form;
+  const [draft] = useState(() => new Draft(getValues('corners')));
+  // The form follows what is drawn once the finger rests: it is written down at every change of it.
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const unsubscribe = draft.subscribe(() => {
+      clearTimeout(timer);
+      timer = setTimeout(() => {
+        setValue('corners', [...draft.snapshot().points], { shouldDirty: true });
+        clearErrors('corners');
+      }, 150);
+    });
+    return () => {
+      clearTimeout(timer);
+      unsubscribe();
+    };
+  }, [draft, setValue, clearErrors]);
+  const submit = form.submit(async (wire) => {
     const fields = wire as FindingFields;
+    const { kind, outline, properties } = fields;
     await write(
-      finding ? change('finding', 'change', finding.id, { outline: fields.outline, properties: fields.properties }) : change('finding', 'add', uuid(), fields),
+      finding
+        ? change('finding', 'change', finding.id, { kind, outline, properties } as Partial<FindingFields>)
+        : change('finding', 'add', uuid(), fields as Partial<FindingFields>),
     );
     onDone();
   });
-  const by = form.watch('by');
-  const corners = form.watch('corners');
-  const cornerFault = form.formState.errors.corners?.message as string | undefined;
-  const tap = ([x, y]: Point): void => {
-    // To the millimetre: a thumb is no finer.
-    const at: Point = [Math.round(x * 1000) / 1000, Math.round(y * 1000) / 1000];
-    if (!inside(at, element.geometry.outline)) {
-      form.setError('corners', { type: 'wire', message: say('field.outside') });
-      return;
-    }
-    form.setValue('corners', [...corners, at], { shouldDirty: true });
-    form.clearErrors('corners');
+  const save = (): void => {
+    setValue('corners', [...draft.snapshot().points]);
+    void submit();
   };
-  const text = (name: 'length' | 'width' | 'fromLeft' | 'fromTop' | 'deepest', key: string, placeholder = '') => (
-    <TextOf
-      control={form.control}
+  const kind = form.watch('kind');
+  const by = form.watch('by');
+  const line = isLine(kind);
+  const cornerFault = form.formState.errors.corners?.message as string | undefined;
+  const readings = useMemo(() => readingsOf(view.data, view.job.id), [view.data, view.job.id]);
+  const around = useMemo(
+    () => Object.values(view.data.finding).filter((one) => one.elementId === element.id && !one.removed && one.id !== finding?.id),
+    [view.data.finding, element.id, finding?.id],
+  );
+  const others = useMemo(() => around.map((one) => planFinding(one)), [around]);
+  const corners = useMemo(
+    () => [element.geometry.outline, ...(element.geometry.openings ?? []), ...around.map(({ outline }) => outline.points)].flat(),
+    [element, around],
+  );
+  const own = useMemo(
+    () =>
+      finding
+        ? planReadings(
+            readings.filter(({ findingId }) => findingId === finding.id),
+            element.id,
+          )
+        : [],
+    [readings, finding, element.id],
+  );
+
+  /** Area and volume of what is drawn, as the core takes it off with what is typed so far. */
+  const answer = (points: readonly Point[]) => {
+    try {
+      const values = { ...getValues(), corners: [...points], by: 'corners' as const };
+      const row = { ...wireOfFinding(values, { element, jobId: view.job.id, label }), id: finding?.id ?? 'drawn', version: 0, changed: 0, removed: false };
+      const [input] = findingInputOf(row as RowOf<'finding'>, readings);
+      if (!input) return <T as="strong">{say(`walk.kinds.${kind}`)}</T>;
+      const { area_m2, volume, length_m } = takeOffOf(input);
+      const { text: much, range } = volumeText(volume);
+      return <T as="strong">{`${length_m === null ? printFigure('area_m2', area_m2) : printFigure('length_m', length_m)}, ${much} (${range})`}</T>;
+    } catch (error) {
+      // Depths not typed yet: the outline alone can be told.
+      if (error instanceof FieldProblem || error instanceof Problem) return <T as="faint">{say('walk.corners', { count: points.length })}</T>;
+      throw error;
+    }
+  };
+
+  const text = (name: (typeof SIZES)[number] | 'deepest' | 'opening' | 'depth' | 'lip' | 'between' | 'across' | 'down', key: string, placeholder = '') => {
+    const unknown = name === 'deepest' ? UNKNOWN.deepest : name === 'opening' ? UNKNOWN.crackWidth : name === 'depth' ? UNKNOWN.crackDepth : undefined;
+    const as = (SIZES as readonly string[]).includes(name) || name === 'between' ? 'side' : 'depth';
+    return <TextOf control={control} name={name} label={say(key)} placeholder={placeholder} as={as} {...(unknown ? { unknown } : {})} onSubmit={save} />;
+  };
+  const choice = <N extends 'shape' | 'edge' | 'profile' | 'moves' | 'section' | 'phase' | 'by' | 'kind'>(
+    name: N,
+    key: string,
+    values: readonly FindingText[N][],
+    word: string,
+    labelHidden = false,
+  ) => (
+    <Controller
+      control={control}
       name={name}
-      label={say(key)}
-      placeholder={placeholder}
-      as={name === 'deepest' ? 'depth' : 'side'}
-      {...(name === 'deepest' ? { unknown: UNKNOWN.deepest } : {})}
-      onSubmit={() => void save()}
+      render={({ field }) => (
+        <Choice
+          label={say(key, { label })}
+          labelHidden={labelHidden}
+          options={values.map((value) => ({ value: value as string, label: say(`${word}.${value}`) }))}
+          value={field.value as string}
+          onChange={(value) => {
+            field.onChange(value);
+            // The plan comes up where the kinds were.
+            if (name === 'kind') setPicking(false);
+          }}
+        />
+      )}
     />
   );
+  const drawn = kind !== 'spall' || by === 'corners';
   return (
     <StepLayout
       step="walk"
@@ -150,23 +166,15 @@ export function FindingForm({
         head: <Answer size="number">{say(finding ? 'walk.editFinding' : 'walk.findingTitle', { label })}</Answer>,
         body: (
           <View className="gap-4">
-            <Controller
-              control={form.control}
-              name="by"
-              render={({ field }) => (
-                <Choice
-                  label={say('walk.findingTitle', { label })}
-                  labelHidden
-                  options={[
-                    { value: 'sizes' as const, label: say('walk.bySizes') },
-                    { value: 'corners' as const, label: say('walk.byCorners') },
-                  ]}
-                  value={field.value}
-                  onChange={field.onChange}
-                />
-              )}
-            />
-            {by === 'sizes' ? (
+            {finding ? null : picking ? (
+              choice('kind', 'walk.whatKind', PLAN_KINDS, 'walk.kinds')
+            ) : (
+              <Button label={say('walk.kindIs', { what: say(`walk.kinds.${kind}`) })} onPress={() => setPicking(true)} />
+            )}
+            {kind === 'spall' ? choice('by', 'walk.byHow', ['sizes', 'corners'], 'walk.by', true) : null}
+            {drawn ? (
+              <DrawPlan key={kind} element={element} draft={draft} kind={kind} others={others} corners={corners} readings={own} answer={answer} />
+            ) : (
               <>
                 <View className="flex-row gap-2">
                   {text('length', 'walk.length')}
@@ -177,54 +185,74 @@ export function FindingForm({
                   {text('fromTop', 'walk.fromTop', say('walk.middle'))}
                 </View>
               </>
-            ) : (
-              <View className="gap-1">
-                <View className="flex-row items-center justify-between">
-                  <T as="faint" className="flex-1">
-                    {corners.length === 0 ? say('walk.cornersHelp') : say('walk.corners', { count: corners.length })}
-                  </T>
-                  {corners.length > 0 ? <Word label={say('walk.undoCorner')} onPress={() => form.setValue('corners', corners.slice(0, -1))} /> : null}
-                </View>
-                <View className="h-[260px] lg:h-[360px]">
-                  <PlanView
-                    element={element}
-                    findings={Object.values(view.data.finding).filter((one) => one.elementId === element.id && !one.removed && one.id !== finding?.id)}
-                    drawing={corners}
-                    onTap={tap}
-                  />
-                </View>
-              </View>
             )}
-            {cornerFault ? <T tone="stop">{cornerFault}</T> : null}
-            {text('deepest', 'walk.deepest')}
-            <Controller
-              control={form.control}
-              name="shape"
-              render={({ field }) => (
-                <Choice
-                  label={say('walk.shape')}
-                  options={SHAPES.map((value) => ({ value, label: say(`word.shape.${value}`) }))}
-                  value={field.value}
-                  onChange={field.onChange}
-                />
-              )}
-            />
-            <Controller
-              control={form.control}
-              name="edge"
-              render={({ field }) => (
-                <Choice
-                  label={say('walk.edge')}
-                  options={(['cut', 'feathered'] as const).map((value) => ({ value, label: say(`word.edge.${value}`) }))}
-                  value={field.value}
-                  onChange={field.onChange}
-                />
-              )}
-            />
+            {cornerFault ? (
+              <View role="alert">
+                <T tone="stop">{cornerFault}</T>
+              </View>
+            ) : null}
+            {kind === 'spall' ? (
+              <>
+                <View className="flex-row">{text('deepest', 'walk.deepest')}</View>
+                {choice('shape', 'walk.shape', SHAPES, 'word.shape')}
+                {choice('edge', 'walk.edge', ['cut', 'feathered'], 'word.edge')}
+              </>
+            ) : null}
+            {kind === 'crack' || kind === 'joint' ? (
+              <View className="gap-4">
+                <View className="flex-row gap-2">
+                  {text('opening', kind === 'crack' ? 'walk.crackWidth' : 'walk.jointWidth')}
+                  {text('depth', 'walk.depth')}
+                </View>
+                <Button label={say('gauge.open')} onPress={() => setGauge(true)} />
+              </View>
+            ) : null}
+            {kind === 'crack' ? (
+              <>
+                {choice('moves', 'walk.moves', ANSWERS, 'walk.movesIs')}
+                <View className="flex-row">{text('lip', 'walk.lip', say('walk.none'))}</View>
+                {choice('profile', 'walk.profile', CRACK_PROFILES, 'word.profile')}
+              </>
+            ) : null}
+            {kind === 'joint' ? <View className="flex-row">{text('between', 'walk.between', say('walk.still'))}</View> : null}
+            {kind === 'edge' ? (
+              <>
+                <View className="flex-row gap-2">
+                  {text('across', 'walk.across')}
+                  {text('down', 'walk.down')}
+                </View>
+                {choice('section', 'walk.section', SECTIONS, 'word.section')}
+              </>
+            ) : null}
+            {line || kind === 'spall' || kind === 'hollow' ? choice('phase', 'walk.phase', PHASES, 'walk.phases') : null}
+            <View className="flex-row">
+              <TextOf control={control} name="note" label={say('walk.note')} onSubmit={save} />
+            </View>
+            {gauge ? (
+              <GaugeCard
+                onPick={(picked) => {
+                  setValue('opening', picked, { shouldDirty: true });
+                  setGauge(false);
+                }}
+                onClose={() => setGauge(false)}
+              />
+            ) : null}
           </View>
         ),
-        foot: <SaveOrCancel onSave={() => void save()} onCancel={() => (form.clear(), onDone())} />,
+        foot: <SaveOrCancel onSave={save} onCancel={() => (form.clear(), onDone())} />,
       }}
     />
   );
 }
+
+/** Where each sent property is typed. */
+const FIELD_OF: Readonly<Record<string, keyof FindingText>> = {
+  deepest: 'deepest',
+  width: 'opening',
+  depth: 'depth',
+  lip: 'lip',
+  between: 'between',
+  across: 'across',
+  down: 'down',
+  note: 'note',
+};

@@ -1,29 +1,48 @@
-import type { FirmData, RowOf } from '@tufa/contract/entities';
-import type { FindingPlan } from '@tufa/core/plan';
-import { say, printFigure, sayReason } from '@tufa/words';
-import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { readingsOf } from '@tufa/contract/assemble';
+import type { RowOf } from '@tufa/contract/entities';
+import type { ElementSurvey } from '@tufa/core/plan';
+import { inside, nearestOnLine, type Point } from '@tufa/core/takeoff';
+import { isLine, type PlanKind } from '@tufa/draw';
+import { printFigure, say } from '@tufa/words';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
 import { Button, Word } from '../parts/Button';
 import { Cautions } from '../parts/Cautions';
 import { StepLayout, StepScreen } from '../parts/StepScreen';
 import { Answer, T } from '../parts/T';
 import type { JobView } from '../parts/useJob';
+import { copyOfFinding } from './copies';
 import { ElementForm } from './ElementForm';
 import { FindingForm } from './FindingForm';
-import { SmallSection } from '../jobs/SmallSection';
-import { PlanView } from './PlanView';
+import { FindingRow } from './FindingRow';
+import { Measure } from './Measure';
+import { planFinding, planKind, planReadings, planTaps } from './planParts';
+import { PlanLegend, PlanView, type PlanLayer } from './PlanView';
 import { Soundings } from './Soundings';
 import { StopQuestions, unanswered } from './StopQuestions';
+import { Tests } from './Tests';
+import { volumeText } from './volumeText';
+import { VerdictLines } from './VerdictLines';
 
-type Doing = { what: 'looking' } | { what: 'element'; id: string | null } | { what: 'finding'; id: string | null } | { what: 'stops' } | { what: 'sounding' };
+type Doing =
+  | { what: 'looking' }
+  | { what: 'element'; id: string | null }
+  | { what: 'finding'; id: string | null }
+  | { what: 'stops' }
+  | { what: 'sounding' }
+  | { what: 'measuring' }
+  | { what: 'testing' };
 
 export const WalkScreen = () => <StepScreen step="walk">{(view) => <Walk key={view.job.id} view={view} />}</StepScreen>;
 
 const nextLabel = (findings: readonly RowOf<'finding'>[]): string => {
-  const used = findings.map(({ label }) => label);
-  for (let code = 65; code <= 90; code += 1) if (!used.includes(String.fromCharCode(code))) return String.fromCharCode(code);
-  return `Z${used.length}`;
+  const used = new Set(findings.map(({ label }) => label));
+  for (let round = 0; ; round += 1)
+    for (let code = 65; code <= 90; code += 1) {
+      const label = `${String.fromCharCode(code)}${round === 0 ? '' : round + 1}`;
+      if (!used.has(label)) return label;
+    }
 };
 
 /** How much is bad and whether it may be repaired; the plan; add and change what was found. */
@@ -35,8 +54,21 @@ function Walk({ view }: { view: JobView }) {
     .filter(({ jobId, removed: gone }) => jobId === view.job.id && !gone)
     .sort((a, b) => (a.id < b.id ? -1 : 1));
   const element = elements[Math.min(elementAt, elements.length - 1)];
-  const all = Object.values(view.data.finding).filter(({ jobId }) => jobId === view.job.id);
-  const findings = all.filter((one) => !one.removed && one.elementId === element?.id).sort((a, b) => (a.label < b.label ? -1 : 1));
+  const all = useMemo(() => Object.values(view.data.finding).filter(({ jobId }) => jobId === view.job.id), [view.data.finding, view.job.id]);
+  const findings = useMemo(
+    () => all.filter((one) => !one.removed && one.elementId === element?.id).sort((a, b) => (a.label < b.label ? -1 : 1)),
+    [all, element?.id],
+  );
+  const readings = useMemo(() => readingsOf(view.data, view.job.id), [view.data, view.job.id]);
+  const plan = useMemo(
+    () => ({
+      findings: findings.map((one) => planFinding(one)),
+      taps: element ? planTaps(readings, element.id) : [],
+      readings: element ? planReadings(readings, element.id) : [],
+      kinds: [...new Set(findings.map(planKind))] as PlanKind[],
+    }),
+    [findings, readings, element],
+  );
   const look = (): void => setDoing({ what: 'looking' });
 
   if (doing.what === 'element') return <ElementForm view={view} element={elements.find(({ id }) => id === doing.id)} onDone={look} />;
@@ -45,6 +77,8 @@ function Walk({ view }: { view: JobView }) {
     return <FindingForm view={view} element={element} finding={finding} label={finding?.label ?? nextLabel(all)} onDone={look} />;
   }
   if (doing.what === 'sounding' && element) return <Soundings view={view} element={element} onDone={look} />;
+  if (doing.what === 'measuring' && element) return <Measure view={view} element={element} onDone={look} />;
+  if (doing.what === 'testing' && element) return <Tests view={view} element={element} onDone={look} />;
   if (doing.what === 'stops' && element)
     return (
       <StepLayout
@@ -76,8 +110,16 @@ function Walk({ view }: { view: JobView }) {
       />
     );
 
-  const planned = view.plan?.elements.find(({ elementId }) => elementId === element.id);
+  const survey = view.survey?.elements.find(({ elementId }) => elementId === element.id);
   const open = unanswered(element);
+  /** The finding under a tap: the smallest area it lies in, or a line it is near. */
+  const onTap = (at: Point, { scale }: PlanLayer): void => {
+    const near = [...findings].reverse().find((one) => {
+      const { points } = one.outline;
+      return isLine(planKind(one)) ? nearestOnLine(at, points).off_m * scale.perMetre < 20 : inside(at, points);
+    });
+    if (near) setDoing({ what: 'finding', id: near.id });
+  };
   return (
     <StepLayout
       step="walk"
@@ -85,28 +127,23 @@ function Walk({ view }: { view: JobView }) {
       parts={{
         head: (
           <View className="gap-1">
-            {planned?.volume ? (
-              <Answer
-                after={`${printFigure('a_m2', planned.bad_m2)} ${say('walk.bad')}, ${say('walk.range', { low: printFigure('v_m3', planned.volume.p10).split(' ')[0], high: printFigure('v_m3', planned.volume.p90) })}`}
-              >
-                {printFigure('v_m3', planned.volume.p50)}
+            {survey?.volume ? (
+              <Answer after={`${printFigure('a_m2', survey.bad_m2)} ${say('walk.bad')}, ${volumeText(survey.volume).range}`}>
+                {volumeText(survey.volume).text}
               </Answer>
             ) : (
               <Answer size="number">{element.name}</Answer>
             )}
-            {planned?.hollow ? (
-              <T as="faint">
-                {`${say('walk.hollowShare', { share: String(Math.round(planned.hollow.share * 100)) })}, ${Math.round(planned.hollow.low * 100)}-${Math.round(planned.hollow.high * 100)} %`}
-              </T>
-            ) : null}
-            <VerdictLine view={view} elementId={element.id} open={open} />
+            {survey ? <MoreFigures survey={survey} /> : null}
+            <VerdictLines view={view} survey={survey} open={open} />
           </View>
         ),
         body: (
           <View className="gap-3">
             <View className="h-[236px] lg:h-[380px]">
-              <PlanView element={element} findings={findings} />
+              <PlanView element={element} findings={plan.findings} taps={plan.taps} readings={plan.readings} touch={{ label: say('walk.planHelp'), onTap }} />
             </View>
+            <PlanLegend kinds={plan.kinds} />
             {elements.length > 1 ? (
               <View className="flex-row flex-wrap gap-2">
                 {elements.map((one, i) => (
@@ -119,13 +156,18 @@ function Walk({ view }: { view: JobView }) {
                 key={finding.id}
                 finding={finding}
                 data={view.data}
-                planned={view.plan?.findings.find(({ findingId }) => findingId === finding.id)}
+                takeOff={view.survey?.findings.find(({ findingId }) => findingId === finding.id)?.takeOff}
                 onOpen={() => setDoing({ what: 'finding', id: finding.id })}
+                onCopy={() => void write(copyOfFinding(finding, nextLabel(all)))}
                 onRemove={() => void write(change('finding', 'remove', finding.id)).then(() => setRemoved(finding))}
               />
             ))}
+            {survey ? <WaitingLines survey={survey} /> : null}
             {view.plan ? <Cautions screen="walk" input={view.input} plan={view.plan} data={view.data} /> : null}
-            <Word label={say('walk.addElement')} onPress={() => setDoing({ what: 'element', id: null })} />
+            <View className="flex-row flex-wrap">
+              <Word label={say('walk.addElement')} onPress={() => setDoing({ what: 'element', id: null })} />
+              <Word label={say('walk.tests')} onPress={() => setDoing({ what: 'testing' })} />
+            </View>
           </View>
         ),
         foot: (
@@ -136,7 +178,11 @@ function Walk({ view }: { view: JobView }) {
                 <Word
                   label={say('walk.undo')}
                   tone="text-on-selected"
-                  onPress={() => void write(change('finding', 'change', removed.id, { outline: removed.outline })).then(() => setRemoved(null))}
+                  onPress={() =>
+                    void write(change('finding', 'change', removed.id, { kind: removed.kind, outline: removed.outline } as Partial<RowOf<'finding'>>)).then(
+                      () => setRemoved(null),
+                    )
+                  }
                 />
               </View>
             ) : null}
@@ -156,6 +202,7 @@ function Walk({ view }: { view: JobView }) {
             </View>
             <View className="flex-row gap-2">
               <Button label={say('walk.sound')} grow onPress={() => setDoing({ what: 'sounding' })} />
+              <Button label={say('walk.measure')} grow onPress={() => setDoing({ what: 'measuring' })} />
               <Button label={say('walk.addFinding')} grow tone={open > 0 ? 'plain' : 'act'} onPress={() => setDoing({ what: 'finding', id: null })} />
             </View>
           </View>
@@ -165,66 +212,28 @@ function Walk({ view }: { view: JobView }) {
   );
 }
 
-function VerdictLine({ view, elementId, open }: { view: JobView; elementId: string; open: number }) {
-  const verdict = view.plan?.elements.find((one) => one.elementId === elementId)?.verdict;
-  if (view.problem) return <T tone="stop">{say(`problem.${view.problem.code}`, view.problem.figures)}</T>;
-  if (!verdict) return null;
-  const answered = verdict.reasons.filter(({ figures }) => figures['answer'] !== 'unanswered');
-  if (verdict.code === 'stop' && answered.length === 0) return <T tone="caution">{`${say('walk.verdictOpen')} ${say('verdict.unanswered')}`}</T>;
-  return (
-    <View>
-      <T {...(verdict.code === 'stop' ? { tone: 'stop' as const } : verdict.code === 'borderline' ? { tone: 'caution' as const } : {})}>
-        {`${say(`verdict.${verdict.code}`)} ${answered.map(sayReason).join(' ')}`}
-      </T>
-      {verdict.code === 'stop' && open < 5 ? <T as="strong">{say('verdict.ask')}</T> : null}
-    </View>
-  );
+/** What else is measured: lines, what rings hollow, what is carried away. */
+function MoreFigures({ survey }: { survey: ElementSurvey }) {
+  const percent = (share: number): string => String(Math.round(share * 100));
+  const { hollow, debris, length_m } = survey;
+  const said = [
+    ...(length_m > 0 ? [say('walk.lines', { length_m })] : []),
+    ...(hollow ? [`${say('walk.hollowShare', { share: percent(hollow.share) })}, ${percent(hollow.low)}-${percent(hollow.high)} %`] : []),
+    ...(debris ? [say('walk.debris', { mass_kg: debris.mass_kg, count: debris.bags })] : []),
+  ];
+  return said.length > 0 ? <T as="faint">{said.join('. ')}</T> : null;
 }
 
-function FindingRow({
-  finding,
-  data,
-  planned,
-  onOpen,
-  onRemove,
-}: {
-  finding: RowOf<'finding'>;
-  data: FirmData;
-  planned: FindingPlan | undefined;
-  onOpen: () => void;
-  onRemove: () => void;
-}) {
-  const takeOff = planned?.takeOff;
-  const { deepest, shape, edge } = finding.properties;
-  return (
-    <View className="flex-row items-center border-2 border-edge bg-sheet">
-      <Pressable
-        role="button"
-        aria-label={say('walk.editFinding', { label: finding.label })}
-        onPress={onOpen}
-        className="min-h-[64px] flex-1 flex-row items-center justify-between gap-2 px-3 py-2"
-      >
-        <SmallSection data={data} finding={finding} />
-        <View className="flex-1">
-          <T as="strong">{`${finding.label}  ${takeOff ? say('walk.line', { area_m2: takeOff.area_m2 }) : ''}`}</T>
-          <T as="faint">
-            {say('walk.sub', {
-              shape: say(`word.shape.${shape}`),
-              deepest_m: deepest.source === 'assumed' ? `${printFigure('deepest_m', deepest.value)} ${say('state.assumed')}` : (deepest.typed ?? deepest.value),
-              edge: say(`word.edge.${edge}`).toLowerCase(),
-            })}
-          </T>
-        </View>
-        {takeOff ? (
-          <View className="items-end">
-            <T as="number" className={deepest.source === 'assumed' ? 'border-2 border-dashed border-edge px-1' : ''}>
-              {printFigure('v_m3', takeOff.volume.p50)}
-            </T>
-            <T as="small">{say('walk.range', { low: printFigure('v_m3', takeOff.volume.p10).split(' ')[0], high: printFigure('v_m3', takeOff.volume.p90) })}</T>
-          </View>
-        ) : null}
-      </Pressable>
-      <Word label={say('walk.remove')} hint={`${say('walk.remove')} ${finding.label}`} onPress={onRemove} />
+/** What waits for another day, and what its waiting risks. */
+function WaitingLines({ survey }: { survey: ElementSurvey }) {
+  return survey.waiting.map(({ phase, labels, volume, risks }) => (
+    <View key={phase} className="border-l-4 border-edge pl-3" role="note">
+      <T as="strong">{say('walk.waits', { phase: say(`walk.phases.${phase}`), labels: labels.join(', '), v_m3: volume.p50 })}</T>
+      {risks.map(({ code, figures }) => (
+        <T key={code} tone="caution">
+          {say(`reason.${code}`, figures)}
+        </T>
+      ))}
     </View>
-  );
+  ));
 }

@@ -3,10 +3,12 @@ import { MIX_TABLE } from '@tufa/core/mix';
 import { PLAN_TABLE } from '@tufa/core/plan';
 import { RANGE_TABLE, type Constant } from '@tufa/core/quantity';
 import { SETTING_TABLE } from '@tufa/core/setting';
+import { SURVEY_TABLE } from '@tufa/core/survey';
 import { TAKEOFF_TABLE } from '@tufa/core/takeoff';
 import { WEATHER_TABLE } from '@tufa/core/weather';
 
 const TOPICS: Readonly<Record<string, Readonly<Record<string, Constant>>>> = {
+  Survey: SURVEY_TABLE,
   'Take-off': TAKEOFF_TABLE,
   Weather: WEATHER_TABLE,
   Setting: SETTING_TABLE,

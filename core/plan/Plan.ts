@@ -1,7 +1,7 @@
 import type { Ranked, Reason } from '../choose';
 import type { Extended, PackCount, PortionLimit } from '../mix';
 import type { Ranged } from '../quantity';
-import type { Verdict } from '../survey';
+import type { ElementSurvey } from './surveyOf';
 import type { Lever, LeverCombination } from './levers';
 import type { Shots } from './shotsFor';
 import type { Ticket } from './ticket';
@@ -157,17 +157,7 @@ export interface Plan {
   readonly v: 1;
   readonly coreVersion: string;
   readonly hashes: StageHashes;
-  readonly elements: readonly {
-    readonly elementId: string;
-    readonly area_m2: number;
-    readonly verdict: Verdict;
-    readonly bad_m2: number;
-    readonly volume: Ranged | null;
-    /** share that rings hollow with its 95 % interval, from soundings; null without any */
-    readonly hollow: { readonly share: number; readonly low: number; readonly high: number; readonly taps: number; readonly moreToHalve: number } | null;
-    /** tape and sheet for every finding of it */
-    readonly masking: { readonly tape_m: number; readonly sheet_m2: number } | null;
-  }[];
+  readonly elements: readonly ElementSurvey[];
   readonly findings: readonly FindingPlan[];
   readonly orders: readonly ProductOrder[];
   readonly warnings: readonly Reason[];

@@ -1,16 +1,15 @@
 import { ranking } from '../choose';
-import { Problem, rangedSum } from '../quantity';
-import { tapsToHalve, type ElementInput, verdictOf } from '../survey';
-import { effectiveTaps, TAKEOFF, hollowInterval, hollowShare, maskingOf, polygonArea } from '../takeoff';
+import { Problem } from '../quantity';
+import { phaseOf, type ElementInput } from '../survey';
 import type { FindingPlan, Plan } from './Plan';
 import type { PlanInput } from './PlanInput';
 import { chosenOf, withoutOverDose } from './chosenOf';
 import { ordersOf } from './orders';
-import { ownFigure, withOwnFigures } from './ownFigures';
+import { withOwnFigures } from './ownFigures';
 import { rankedOf } from './rankedOf';
 import { Site } from './site';
 import { hashesOf } from './hashesOf';
-import { takeOffOf } from './takeOffOf';
+import { surveyOf } from './surveyOf';
 import { warningsOf } from './warningsOf';
 
 export const CORE_VERSION = '0.2.0';
@@ -37,17 +36,16 @@ export function computePlan(given: PlanInput): Plan {
     sites.set(element.id, held);
     return held;
   };
-  const verdicts = new Map(
-    input.elements.map((element) => [element.id, verdictOf({ element, findings: input.findings.filter((f) => f.elementId === element.id) })]),
-  );
-  const findings = input.findings.map((finding): FindingPlan => {
+  const survey = surveyOf(given);
+  const verdicts = new Map(survey.elements.map(({ elementId, verdict }) => [elementId, verdict]));
+  const findings = input.findings.map((finding, i): FindingPlan => {
     const element = elementOf(finding.elementId);
-    const takeOff = takeOffOf(finding, { soakDepth_m: ownFigure(input, 'soakDepth', TAKEOFF.soakDepth_m) });
+    const { takeOff } = survey.findings[i]!;
     const base = { findingId: finding.id, elementId: element.id, takeOff };
     if (verdicts.get(element.id)?.code === 'stop') return { ...base, ranking: [], chosen: null };
     const ranked = ranking(input.sheets.map((sheet) => rankedOf({ input, element, finding, takeOff, sheet, site: siteOf(element) })));
     const treatment = input.treatments.find(({ findingId }) => findingId === finding.id);
-    if (!treatment) return { ...base, ranking: ranked, chosen: null };
+    if (!treatment || phaseOf(finding) !== 'now') return { ...base, ranking: ranked, chosen: null };
     const sheet = input.sheets.find(({ id }) => id === treatment.sheetId);
     if (!sheet) throw new Problem('unknownSheet', { id: treatment.sheetId });
     return { ...base, ranking: ranked, chosen: chosenOf({ input: withoutOverDose(input, sheet), element, finding, takeOff, sheet, site: siteOf(element) }) };
@@ -56,20 +54,7 @@ export function computePlan(given: PlanInput): Plan {
     v: 1,
     coreVersion: CORE_VERSION,
     hashes: hashesOf(given),
-    elements: input.elements.map((element) => {
-      const own = findings.filter(({ elementId }) => elementId === element.id);
-      const volume = own.length === 0 ? null : rangedSum(own.map(({ takeOff }) => takeOff.volume));
-      return {
-        elementId: element.id,
-        area_m2: polygonArea(element.outline),
-        verdict: verdicts.get(element.id)!,
-        bad_m2: own.reduce((sum, { takeOff }) => sum + takeOff.area_m2, 0),
-        volume,
-        hollow: hollowOf(element),
-        masking:
-          own.length === 0 ? null : maskingOf({ edge_m: own.reduce((sum, { takeOff }) => sum + takeOff.perimeter_m, 0), strip_m: TAKEOFF.maskingStrip_m }),
-      };
-    }),
+    elements: survey.elements,
     findings,
     orders: ordersOf(
       input,
@@ -77,12 +62,4 @@ export function computePlan(given: PlanInput): Plan {
     ),
     warnings: warningsOf(input, findings),
   };
-}
-
-/** Share of an element that rings hollow, from its soundings. */
-function hollowOf({ outline, soundings }: ElementInput): Plan['elements'][number]['hollow'] {
-  if (!soundings || soundings.points.length === 0) return null;
-  const { share, areas_m2 } = hollowShare({ element: outline, ...soundings });
-  const { more } = tapsToHalve({ share, n: effectiveTaps(areas_m2) });
-  return { share, ...hollowInterval({ areas_m2, hollow: soundings.hollow }), taps: soundings.points.length, moreToHalve: more };
 }

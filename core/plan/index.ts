@@ -15,3 +15,4 @@ export * from './constants';
 export * from './ownFigures';
 export * from './orders';
 export * from './questionFor';
+export * from './surveyOf';

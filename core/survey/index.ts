@@ -3,3 +3,7 @@ export * from './verdict';
 export * from './soundingGrid';
 export * from './tapsToHalve';
 export * from './readingsToHalve';
+export * from './constants';
+export * from './crackMovement';
+export * from './jointsWork';
+export * from './fitOutline';

@@ -1,6 +1,7 @@
 import type { Measured } from '../quantity';
 import type { SurfaceSite } from '../weather';
 import type { Exposure, Moisture, Orientation } from '../shelf';
+import type { WidthVisit } from './crackMovement';
 import type { CrackProfile, DepthReading, Point, Section, SpallShape } from '../takeoff';
 
 export const ELEMENT_KINDS = ['slab', 'wall', 'step', 'counter', 'soffit'] as const;
@@ -11,6 +12,26 @@ export const STOP_QUESTIONS = ['rust', 'stepOrSettlement', 'movement', 'carriesB
 export type StopQuestion = (typeof STOP_QUESTIONS)[number];
 export const ANSWERS = ['no', 'yes', 'unknown'] as const;
 export type Answer = (typeof ANSWERS)[number];
+
+/** When a finding is dealt with: what waits is measured and named, and nothing is ordered for it. */
+export const PHASES = ['now', 'season', 'nextYear'] as const;
+export type Phase = (typeof PHASES)[number];
+
+/** What is seen on an element beside its damage. */
+export const MARKS = ['hollow', 'wet', 'rust', 'obstacle', 'fall'] as const;
+export type MarkKind = (typeof MARKS)[number];
+
+/** A hollow or wet area, rust, an obstacle: an outline; a fall: a line downhill. */
+export interface SurveyMark {
+  readonly id: string;
+  readonly label: string;
+  readonly what: MarkKind;
+  readonly points: readonly Point[];
+}
+
+/** What became of earlier repairs. */
+export const EARLIER = ['none', 'held', 'failed'] as const;
+export type Earlier = (typeof EARLIER)[number];
 
 /** What is looked at: a slab, a wall ... with its outline in its own plane, m. */
 export interface ElementInput {
@@ -28,6 +49,12 @@ export interface ElementInput {
   readonly stops: Readonly<Partial<Record<StopQuestion, Answer>>>;
   /** where it was tapped, and which taps rang hollow, counted from 0 */
   readonly soundings?: { readonly points: readonly Point[]; readonly hollow: readonly number[] };
+  /** holes in it, a door or a drain: outlines inside its own, m */
+  readonly openings?: readonly (readonly Point[])[];
+  readonly marks?: readonly SurveyMark[];
+  readonly earlier?: Earlier;
+  /** whether what broke it is still at work: water behind it, a wheel on its edge, a joint that is missing */
+  readonly causeGoesOn?: Answer;
   /** what of sun and sky reaches it, and the way a wall looks */
   readonly sun?: Omit<SurfaceSite, 'kind' | 'onGround' | 'thickness_m'>;
 }
@@ -36,6 +63,8 @@ interface Found {
   readonly id: string;
   readonly elementId: string;
   readonly label: string;
+  /** absent: now */
+  readonly phase?: Phase;
 }
 
 /** A broken-out or scaled patch; with four depth readings or more its volume follows them instead of a shape. */
@@ -61,6 +90,12 @@ export interface CrackInput extends Found {
   readonly cap_m: number;
   /** one whose bottom nobody reaches takes so much more, as a share */
   readonly runaway: number;
+  /** seen to open and close, or not */
+  readonly moves?: Answer;
+  /** one side higher than the other, m */
+  readonly lip_m?: number;
+  /** its widths, a visit at a time */
+  readonly visits?: readonly WidthVisit[];
 }
 
 /** A cut groove or a control joint that is filled. */
@@ -163,6 +198,8 @@ export function deepestOf(finding: FindingInput): number {
       return finding.thickness.value;
   }
 }
+
+export const phaseOf = ({ phase }: FindingInput): Phase => phase ?? 'now';
 
 /** How an element of a kind lies. */
 export const orientationOf = (kind: ElementKind): Orientation => (kind === 'wall' ? 'vertical' : kind === 'soffit' ? 'overhead' : 'horizontal');

@@ -15,3 +15,5 @@ export * from './skim';
 export * from './underWater';
 export * from './debris';
 export * from './masking';
+export * from './place';
+export * from './mend';

@@ -3,11 +3,12 @@ import { MIX } from '../mix/constants';
 import { PLAN } from '../plan/constants';
 import { RANGE } from '../quantity/ranged';
 import { SETTING } from '../setting/constants';
+import { SURVEY } from '../survey/constants';
 import { TAKEOFF } from '../takeoff/constants';
 import { WEATHER } from '../weather/constants';
 
 /** The plain values of every table of constants. Nothing else is loaded with them, so that a nudge comes first. */
-export const TABLES: Readonly<Record<string, Record<string, unknown>>> = { RANGE, SETTING, WEATHER, MIX, TAKEOFF, DAY, PLAN };
+export const TABLES: Readonly<Record<string, Record<string, unknown>>> = { RANGE, SETTING, WEATHER, MIX, SURVEY, TAKEOFF, DAY, PLAN };
 
 /** Every number of the tables, by its path. */
 export const paths = (): string[] =>

@@ -94,7 +94,7 @@ test('a deletion is a tombstone, and an edit beats it and says so', async () => 
   expect(gone.result).toBe('done');
   expect((await job()).finding[SPALL].removed).toBe(true);
   const { finding } = await job();
-  const [back] = await send(command('finding.change', SPALL, { outline: finding[SPALL].outline }, { base: { outline: finding[SPALL].outline } }));
+  const [back] = await send(command('finding.change', SPALL, { kind: 'spall', outline: finding[SPALL].outline }, { base: { kind: 'spall', outline: finding[SPALL].outline } }));
   expect(back).toMatchObject({ result: 'done', restored: true });
   expect((await job()).finding[SPALL].removed).toBe(false);
 });

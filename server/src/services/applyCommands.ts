@@ -97,6 +97,9 @@ async function effect(tx: EntityManager, context: CommandContext, command: Comma
     return { id: command.id, result: 'done', version: 1 };
   }
   if (!row) throw new HttpProblem({ status: 404, code: 'notFound', field: 'target' });
+  // Where a finding lies and what it says are read by its kind.
+  if (name === 'finding' && change['kind'] !== undefined && change['kind'] !== row['kind'])
+    throw new HttpProblem({ status: 422, code: 'kindFixed', field: 'change.kind' });
   const conflicts = verb === 'remove' ? [] : clashes(row, command, change);
   if (conflicts.length > 0) return { id: command.id, result: 'conflict', version: row.version, conflicts };
   const setters = { ...row.setters, ...Object.fromEntries(Object.keys(change).map((field) => [field, command.device])) };

@@ -1,0 +1,176 @@
+import type { RowOf } from '@tufa/contract/entities';
+import { crossesItself, outsiders, pulledInside, uncrossed, type Point } from '@tufa/core/takeoff';
+import { isLine, type PlanFinding, type PlanKind } from '@tufa/draw';
+import { printFigure, say, unitSystem } from '@tufa/words';
+import { useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { Button, Word } from '../parts/Button';
+import { Choice } from '../parts/Choice';
+import { QuantityField } from '../parts/QuantityField';
+import { readWithin, textOf } from '../parts/quantityText';
+import { T } from '../parts/T';
+import { FieldProblem } from '../parts/useWireForm';
+import type { Draft } from './Draft';
+import { DraftLayer, draftTouch, type Pen } from './DraftLayer';
+import { PlanView } from './PlanView';
+
+const GRIDS = { us: [0, 0.0254, 0.0762, 0.1524, 0.3048], metric: [0, 0.01, 0.05, 0.1, 0.5] } as const;
+
+/** A finding drawn on its element: by tap, by finger or by typed distances, with what is wrong named where it is. */
+export function DrawPlan({
+  element,
+  draft,
+  kind,
+  others,
+  corners,
+  readings,
+  answer,
+}: {
+  element: Pick<RowOf<'element'>, 'geometry'>;
+  draft: Draft;
+  kind: PlanKind;
+  others: readonly PlanFinding[];
+  /** what a place may snap to */
+  corners: readonly Point[];
+  readings?: readonly { readonly at: Point; readonly text: string }[];
+  /** the live figures of what is drawn */
+  answer?: (points: readonly Point[]) => ReactNode;
+}) {
+  const line = isLine(kind);
+  const [pen, setPen] = useState<Pen>('corners');
+  const [grid_m, setGrid] = useState(0);
+  const { outline } = element.geometry;
+  const touch = useMemo(
+    () => draftTouch({ draft, pen, outline, others: corners, grid_m, label: say('walk.drawHelp') }),
+    [draft, pen, outline, corners, grid_m],
+  );
+  const pens: readonly Pen[] = line ? ['corners', 'free'] : ['corners', 'round', 'free'];
+  return (
+    <View className="gap-2">
+      <Choice label={say('walk.pen')} labelHidden options={pens.map((value) => ({ value, label: say(`walk.pens.${value}`) }))} value={pen} onChange={setPen} />
+      <View className="h-[280px] lg:h-[360px]">
+        <PlanView element={element} findings={others} touch={touch} {...(readings ? { readings } : {})}>
+          {(layer) => <DraftLayer draft={draft} kind={kind} layer={layer} />}
+        </PlanView>
+      </View>
+      <DraftTools draft={draft} outline={outline} line={line} pen={pen} {...(answer ? { answer } : {})} />
+      <Choice
+        label={say('walk.grid')}
+        options={GRIDS[unitSystem()].map((value) => ({ value: String(value), label: value === 0 ? say('walk.noGrid') : printFigure('grid_m', value) }))}
+        value={String(grid_m)}
+        onChange={(value) => setGrid(Number(value))}
+      />
+    </View>
+  );
+}
+
+/** Undo, redo, what is wrong with its mend, and the held corner by its distances. */
+function DraftTools({
+  draft,
+  outline,
+  line,
+  pen,
+  answer,
+}: {
+  draft: Draft;
+  outline: readonly Point[];
+  line: boolean;
+  pen: Pen;
+  answer?: (points: readonly Point[]) => ReactNode;
+}) {
+  const { points, chosen } = useSyncExternalStore(draft.subscribe, draft.snapshot, draft.snapshot);
+  const crosses = !line && points.length > 3 && crossesItself(points);
+  const out = outsiders(points, outline);
+  const help = points.length > 0 ? say('walk.corners', { count: points.length }) : say(pen === 'corners' ? 'walk.cornersHelp' : `walk.penHelp.${pen}`);
+  const add = (): void => {
+    const [x, y] = points.at(-1) ?? outline[0]!;
+    draft.do([...points, points.length === 0 ? [x, y] : [x + 0.3, y]], points.length);
+  };
+  return (
+    <View className="gap-2">
+      <View className="flex-row items-center justify-between">
+        <View className="flex-1" aria-live="polite">
+          {answer && points.length > (line ? 1 : 2) && !crosses ? answer(points) : <T as="faint">{help}</T>}
+        </View>
+        <View className="flex-row">
+          <Word label={say('walk.undo')} onPress={draft.undo} tone={draft.canUndo ? 'text-ink' : 'text-disabled'} />
+          <Word label={say('walk.redo')} onPress={draft.redo} tone={draft.canRedo ? 'text-ink' : 'text-disabled'} />
+        </View>
+      </View>
+      {crosses ? (
+        <View role="alert" className="gap-2">
+          <T tone="stop">{say('field.outlineCrosses')}</T>
+          <Button label={say('walk.uncross')} onPress={() => draft.do(uncrossed(points), null)} />
+        </View>
+      ) : null}
+      {out.length > 0 ? (
+        <View role="alert" className="gap-2">
+          <T tone="stop">{say('walk.outsiders', { count: out.length, corners: out.map((i) => i + 1).join(', ') })}</T>
+          <Button label={say('walk.pullInside')} onPress={() => draft.do(pulledInside(points, outline), null)} />
+        </View>
+      ) : null}
+      <View className="flex-row flex-wrap items-center gap-2" role="group" aria-label={say('walk.cornersList')}>
+        {points.map((_, i) => (
+          <Button
+            key={i}
+            label={String(i + 1)}
+            hint={say('walk.corner', { n: String(i + 1) })}
+            tone={i === chosen ? 'dark' : 'plain'}
+            onPress={() => draft.choose(i)}
+          />
+        ))}
+        <Button label={say('walk.addCorner')} onPress={add} />
+      </View>
+      {chosen !== null && points[chosen] ? <CornerFields key={`${chosen} ${points[chosen].join()}`} draft={draft} chosen={chosen} outline={outline} /> : null}
+    </View>
+  );
+}
+
+/** The held corner as distances from the element's left and top edges. */
+function CornerFields({ draft, chosen, outline }: { draft: Draft; chosen: number; outline: readonly Point[] }) {
+  const { points } = draft.snapshot();
+  const origin: Point = [Math.min(...outline.map(([x]) => x)), Math.min(...outline.map(([, y]) => y))];
+  const point = points[chosen]!;
+  const [texts, setTexts] = useState(() => point.map((value, axis) => textOf({ value: value - origin[axis]!, source: 'typed' }, 'length')));
+  const [fault, setFault] = useState<{ axis: number; text: string } | null>(null);
+  const apply = (): void => {
+    try {
+      const read = texts.map((text, axis) => Number(text.trim() === '0' ? 0 : readWithin({ field: String(axis), text, as: 'side', least: 0, most: 100 })));
+      draft.do(points.map((one, i): Point => (i === chosen ? [origin[0] + read[0]!, origin[1] + read[1]!] : one)));
+    } catch (error) {
+      if (!(error instanceof FieldProblem)) throw error;
+      setFault({ axis: Number(error.field), text: error.sentence });
+    }
+  };
+  return (
+    <View className="gap-2">
+      <View className="flex-row gap-2">
+        {(['walk.from', 'walk.fromTop'] as const).map((label, axis) => (
+          <QuantityField
+            key={label}
+            as="side"
+            label={say(label)}
+            value={texts[axis]!}
+            onChange={(text) => setTexts(texts.map((held, i) => (i === axis ? text : held)))}
+            onSubmit={apply}
+            onDone={apply}
+            fault={fault?.axis === axis ? fault.text : undefined}
+          />
+        ))}
+      </View>
+      <View className="flex-row gap-2">
+        <Button label={say('walk.placeCorner')} grow onPress={apply} />
+        <Button
+          label={say('walk.removeCorner')}
+          grow
+          onPress={() =>
+            draft.do(
+              points.filter((_, i) => i !== chosen),
+              null,
+            )
+          }
+        />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,287 @@
+import { readingsOf } from '@tufa/contract/assemble';
+import type { ReadingFields, ReadingKind, Row, RowOf } from '@tufa/contract/entities';
+import { visitsOf } from '@tufa/contract/findingInputOf';
+import { Problem, type Measured } from '@tufa/core/quantity';
+import { crackMovement, readingsToHalve } from '@tufa/core/survey';
+import { nearestOnLine, outsiders, stringLine, type Point } from '@tufa/core/takeoff';
+import { printFigure, say, unitSystem } from '@tufa/words';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { v7 as uuid } from 'uuid';
+import { change, write, type Change } from '../outbox/useFirm';
+import { Button, Word } from '../parts/Button';
+import { Choice } from '../parts/Choice';
+import { now } from '../parts/clock';
+import { QuantityField } from '../parts/QuantityField';
+import { measuredOf, readWithin, textOf } from '../parts/quantityText';
+import { StepLayout } from '../parts/StepScreen';
+import { Answer, T } from '../parts/T';
+import { FieldProblem } from '../parts/useWireForm';
+import type { JobView } from '../parts/useJob';
+import { GaugeCard } from './GaugeCard';
+import { planFinding, planReadings } from './planParts';
+import { PlanView } from './PlanView';
+import { volumeText } from './volumeText';
+
+const SPACINGS = { us: [0, 0.1524, 0.3048, 0.6096], metric: [0, 0.15, 0.3, 0.5] } as const;
+
+type Finding = RowOf<'finding'>;
+
+export const readingAdd = (
+  view: JobView,
+  fields: Pick<ReadingFields, 'kind' | 'at' | 'elementId' | 'findingId'> & { value: Measured; subject?: string | null },
+): Change => change('reading', 'add', uuid(), { jobId: view.job.id, takenAt: new Date(now()).toISOString(), subject: null, ...fields });
+
+/** Takes a reading back: a row of its own, as every reading is. */
+export const readingRemoval = (view: JobView, { id, elementId }: ReadingFields & Row): Change =>
+  readingAdd(view, { kind: 'removal', at: null, elementId, findingId: null, value: { value: 0, source: 'typed' }, subject: id });
+
+/** Depths in a spall or widths along a crack: by tap, along a string line at a fixed spacing, or by typed distances. */
+export function Measure({ view, element, onDone }: { view: JobView; element: RowOf<'element'>; onDone: () => void }) {
+  const findings = useMemo(
+    () =>
+      Object.values(view.data.finding)
+        .filter((one) => one.elementId === element.id && !one.removed && (one.kind === 'spall' || one.kind === 'crack'))
+        .sort((a, b) => (a.label < b.label ? -1 : 1)),
+    [view.data.finding, element.id],
+  );
+  const [findingId, setFindingId] = useState(findings[0]?.id ?? '');
+  const finding = findings.find(({ id }) => id === findingId);
+  const [text, setText] = useState('');
+  const [place, setPlace] = useState<readonly [string, string]>(['', '']);
+  const [spacing_m, setSpacing] = useState(0);
+  const [string, setString] = useState<{ from: Point | null; stations: readonly Point[]; at: number }>({ from: null, stations: [], at: 0 });
+  const [fault, setFault] = useState<{ field: string; text: string; mend?: { label: string; apply: () => void } } | null>(null);
+  const [gauge, setGauge] = useState(false);
+  const rows = useMemo(
+    () => readingsOf(view.data, view.job.id).filter((one) => one.findingId === findingId && (one.kind === 'depth' || one.kind === 'width')),
+    [view.data, view.job.id, findingId],
+  );
+  const readings = useMemo(() => planReadings(rows, element.id), [rows, element.id]);
+  const drawn = useMemo(() => findings.map((one) => planFinding(one, one.id === findingId)), [findings, findingId]);
+  const next = useMemo(() => (finding ? nextOf(finding, rows) : null), [finding, rows]);
+  const outline = element.geometry.outline;
+  const origin: Point = [Math.min(...outline.map(([x]) => x)), Math.min(...outline.map(([, y]) => y))];
+  const station = string.stations[string.at];
+  const kind: ReadingKind = finding?.kind === 'crack' ? 'width' : 'depth';
+
+  const placeAt = (at: Point): void => {
+    setPlace([0, 1].map((axis) => textOf({ value: at[axis as 0 | 1] - origin[axis as 0 | 1], source: 'typed' }, 'length')) as [string, string]);
+    setHeld(at);
+    setFault(null);
+  };
+  // What was tapped, to the millimetre; a distance typed anew takes its place.
+  const [held, setHeld] = useState<Point | null>(null);
+  const placed = (): Point => {
+    if (held) return held;
+    const read = (axis: 0 | 1): number =>
+      place[axis].trim() === '0' ? 0 : readWithin({ field: `place${axis}`, text: place[axis], as: 'side', least: 0, most: 100 });
+    return [origin[0] + read(0), origin[1] + read(1)];
+  };
+  const onTap = (at: Point): void => {
+    if (!finding) return;
+    const millimetre: Point = [Math.round(at[0] * 1000) / 1000, Math.round(at[1] * 1000) / 1000];
+    if (spacing_m > 0 && string.stations.length === 0) {
+      if (!string.from) return setString({ from: millimetre, stations: [], at: 0 });
+      const stations = stringLine({ from: string.from, to: millimetre, spacing_m }).filter((one) => outsiders([one], finding.outline.points).length === 0);
+      setString({ from: null, stations, at: 0 });
+      if (stations[0]) placeAt(stations[0]);
+      return;
+    }
+    placeAt(finding.kind === 'crack' ? nearestOnLine(millimetre, finding.outline.points).at : millimetre);
+  };
+  const save = async (): Promise<void> => {
+    if (!finding) return;
+    try {
+      const at = placed();
+      if (finding.kind === 'spall' && outsiders([at], finding.outline.points).length > 0)
+        return setFault({
+          field: 'place0',
+          text: say('walk.outsideFinding', { label: finding.label }),
+          mend: { label: say('walk.pullInside'), apply: () => placeAt(nearestOnLine(at, finding.outline.points, true).at) },
+        });
+      const value = measuredOf({ field: 'text', text, as: 'depth', limit: kind === 'depth' ? 'depth' : 'width' });
+      const thickness_m = element.geometry.thickness.value;
+      if (kind === 'depth' && value.value > thickness_m) throw new FieldProblem('text', say('walk.tooDeep', { thickness_m }));
+      await write(readingAdd(view, { kind, at, elementId: element.id, findingId: finding.id, value }));
+      setText('');
+      setFault(null);
+      const following = string.stations[string.at + 1];
+      setString(following ? { ...string, at: string.at + 1 } : { from: null, stations: [], at: 0 });
+      if (following) placeAt(following);
+      else {
+        setPlace(['', '']);
+        setHeld(null);
+      }
+    } catch (error) {
+      if (!(error instanceof FieldProblem)) throw error;
+      const meant = error.field === 'text' && kind === 'width' ? meantWidth(text) : null;
+      setFault({
+        field: error.field,
+        text: error.sentence,
+        ...(meant ? { mend: { label: say('walk.meant', { text: meant }), apply: () => (setText(meant), setFault(null)) } } : {}),
+      });
+    }
+  };
+  const last = rows.at(-1);
+  const lost = ({ at }: ReadingFields): boolean => finding?.kind === 'spall' && at !== null && outsiders([at], finding.outline.points).length > 0;
+  const planned = view.survey?.findings.find((one) => one.findingId === findingId)?.takeOff;
+  if (!finding)
+    return (
+      <StepLayout
+        step="walk"
+        view={view}
+        parts={{
+          head: <Answer size="number">{say('walk.nothingToMeasure')}</Answer>,
+          body: <T as="lead">{say('walk.nothingToMeasureLead')}</T>,
+          foot: <Button label={say('walk.done')} onPress={onDone} />,
+        }}
+      />
+    );
+  return (
+    <StepLayout
+      step="walk"
+      view={view}
+      parts={{
+        head: (
+          <View className="gap-1" aria-live="polite">
+            {planned ? (
+              <Answer size="number" after={volumeText(planned.volume).range}>
+                {volumeText(planned.volume).text}
+              </Answer>
+            ) : (
+              <Answer size="number">{finding.label}</Answer>
+            )}
+            {finding.kind === 'crack' ? (
+              <Movement finding={finding} rows={rows} />
+            ) : (
+              <T as="faint">{next && next.at.length > 0 ? say('walk.halve', { count: next.at.length }) : say('walk.measured', { count: rows.length })}</T>
+            )}
+          </View>
+        ),
+        body: (
+          <View className="gap-3">
+            <Choice
+              label={say('walk.measureWhat')}
+              labelHidden
+              options={findings.map((one) => ({ value: one.id, label: one.label }))}
+              value={findingId}
+              onChange={(id) => (setFindingId(id), setString({ from: null, stations: [], at: 0 }))}
+            />
+            <View className="h-[250px] lg:h-[330px]">
+              <PlanView
+                element={element}
+                findings={drawn}
+                readings={readings}
+                wanted={next?.at ?? []}
+                next={station ?? held ?? string.from}
+                touch={{ label: say(kind === 'depth' ? 'walk.tapDepth' : 'walk.tapWidth'), onTap }}
+              />
+            </View>
+            {kind === 'depth' ? (
+              <Choice
+                label={say('walk.stringLine')}
+                options={SPACINGS[unitSystem()].map((value) => ({
+                  value: String(value),
+                  label: value === 0 ? say('walk.noString') : printFigure('spacing_m', value),
+                }))}
+                value={String(spacing_m)}
+                onChange={(value) => (setSpacing(Number(value)), setString({ from: null, stations: [], at: 0 }))}
+              />
+            ) : (
+              <Button label={say('gauge.open')} onPress={() => setGauge(true)} />
+            )}
+            {spacing_m > 0 ? (
+              <T as="faint">
+                {string.stations.length > 0
+                  ? say('walk.station', { n: string.at + 1, count: string.stations.length })
+                  : say(string.from ? 'walk.stringTo' : 'walk.stringFrom')}
+              </T>
+            ) : null}
+            {rows.map((row, i) => (
+              <View key={row.id} className="flex-row items-center justify-between border-b border-line">
+                <T>{`${i + 1}. ${row.value.typed ?? printFigure('depth_m', row.value.value)}${lost(row) ? `, ${say('walk.notCounted')}` : ''}`}</T>
+                <Word label={say('walk.remove')} hint={`${say('walk.remove')} ${i + 1}`} onPress={() => void write(readingRemoval(view, row))} />
+              </View>
+            ))}
+            {gauge ? <GaugeCard onPick={(picked) => (setText(picked), setGauge(false))} onClose={() => setGauge(false)} /> : null}
+          </View>
+        ),
+        foot: (
+          <View className="gap-2">
+            {fault ? (
+              <View role="alert" className="gap-1">
+                <T tone="stop">{fault.text}</T>
+                {fault.mend ? <Button label={fault.mend.label} onPress={fault.mend.apply} /> : null}
+              </View>
+            ) : null}
+            <View className="flex-row gap-2">
+              {([0, 1] as const).map((axis) => (
+                <QuantityField
+                  key={axis}
+                  as="side"
+                  label={say(axis === 0 ? 'walk.from' : 'walk.fromTop')}
+                  value={place[axis]}
+                  onChange={(typed) => (setHeld(null), setPlace(axis === 0 ? [typed, place[1]] : [place[0], typed]))}
+                />
+              ))}
+              <QuantityField
+                as="depth"
+                label={say(kind === 'depth' ? 'walk.depth' : 'walk.crackWidth')}
+                value={text}
+                onChange={setText}
+                onSubmit={() => void save()}
+                onDone={() => void save()}
+              />
+            </View>
+            <View className="flex-row gap-3">
+              <Button label={say('walk.done')} onPress={onDone} />
+              {last ? <Button label={say('walk.undoReading')} onPress={() => void write(readingRemoval(view, last))} /> : null}
+              <Button label={say('walk.keepReading')} tone="act" grow onPress={() => void save()} />
+            </View>
+          </View>
+        ),
+      }}
+    />
+  );
+}
+
+/** Where the next depths would narrow a spall's volume most. */
+function nextOf(finding: Finding, rows: readonly ReadingFields[]): { at: readonly Point[] } | null {
+  if (finding.kind !== 'spall' || rows.length < 3 || rows.length > 60) return null;
+  const { edge, cutDepth } = finding.properties;
+  try {
+    return readingsToHalve({
+      outline: finding.outline.points,
+      readings: rows.flatMap(({ at, value }) => (at ? [[at[0], at[1], value.value] as const] : [])),
+      edge: edge === 'cut' ? 'square' : 'feathered',
+      ...(cutDepth ? { cutDepth_m: cutDepth.value } : {}),
+    });
+  } catch (error) {
+    if (error instanceof Problem) return null;
+    throw error;
+  }
+}
+
+/** A width nobody can have meant, read in the unit that makes sense: thousandths of an inch, else hundredths of a millimetre. */
+function meantWidth(text: string): string | null {
+  const digits = Number(/^\s*([\d.]+)/.exec(text)?.[1] ?? NaN);
+  if (!(digits > 0)) return null;
+  return unitSystem() === 'us' ? `${digits / 1000} in` : digits <= 300 ? `${digits} mm` : `${digits / 100} mm`;
+}
+
+/** What the visits say of a crack. */
+function Movement({ finding, rows }: { finding: Finding; rows: readonly ReadingFields[] }) {
+  const movement = crackMovement(visitsOf(rows, finding));
+  if (!movement) return <T as="faint">{say('walk.oneVisit')}</T>;
+  return (
+    <T {...(movement.code === 'moving' ? { tone: 'stop' as const } : {})}>
+      {say(`walk.movement.${movement.code}`, {
+        change_m: Math.abs(movement.change_m),
+        error_m: 2 * movement.error_m,
+        apart_s: movement.apart_s,
+        count: movement.pairs,
+      })}
+    </T>
+  );
+}

@@ -1,0 +1,110 @@
+import { readingsOf } from '@tufa/contract/assemble';
+import type { RowOf } from '@tufa/contract/entities';
+import { print, typeset, type Measured } from '@tufa/core/quantity';
+import { say, unitSystem } from '@tufa/words';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { write } from '../outbox/useFirm';
+import { Button, Word } from '../parts/Button';
+import { Choice } from '../parts/Choice';
+import { Field } from '../parts/Field';
+import { QuantityField } from '../parts/QuantityField';
+import { measuredOf } from '../parts/quantityText';
+import { StepLayout } from '../parts/StepScreen';
+import { Answer, T } from '../parts/T';
+import { FieldProblem } from '../parts/useWireForm';
+import type { JobView } from '../parts/useJob';
+import { readingAdd, readingRemoval } from './Measure';
+
+const TESTS = ['scratch', 'drop_s', 'pull_Pa', 'strength_Pa', 'moisture'] as const;
+type Test = (typeof TESTS)[number];
+const HARDNESS = ['0', '1', '2'] as const;
+
+const shown = (test: Test, { value, typed }: Measured): string => {
+  if (test === 'scratch') return say(`walk.scratch.${value}`);
+  if (typed !== undefined) return typed;
+  if (test === 'moisture') return `${Math.round(value * 1000) / 10} %`;
+  const { digits, unit } = print({ kind: test === 'drop_s' ? 'duration' : 'pressure', value, system: unitSystem() });
+  return typeset(`${digits} ${unit}`);
+};
+
+/** What the surface says of itself: a scratch, a drop of water, a pull, strength where it is known, moisture. */
+export function Tests({ view, element, onDone }: { view: JobView; element: RowOf<'element'>; onDone: () => void }) {
+  const [test, setTest] = useState<Test>('scratch');
+  const [hardness, setHardness] = useState<(typeof HARDNESS)[number] | null>(null);
+  const [text, setText] = useState('');
+  const [fault, setFault] = useState<string | undefined>();
+  const rows = readingsOf(view.data, view.job.id).filter(({ kind, elementId }) => elementId === element.id && (TESTS as readonly string[]).includes(kind));
+  const valueOf = (): Measured => {
+    if (test === 'scratch') {
+      if (hardness === null) throw new FieldProblem('text', say('field.required'));
+      return { value: Number(hardness), source: 'typed' };
+    }
+    if (test !== 'moisture') return measuredOf({ field: 'text', text, as: test === 'drop_s' ? 'moment' : 'pressure', limit: test });
+    const percent = Number(text.replace('%', '').trim() || NaN);
+    if (!(percent >= 0 && percent <= 100)) throw new FieldProblem('text', say('walk.percent'));
+    return { value: percent / 100, typed: `${percent} %`, source: 'typed' };
+  };
+  const save = async (): Promise<void> => {
+    try {
+      await write(readingAdd(view, { kind: test, at: null, elementId: element.id, findingId: null, value: valueOf() }));
+      setText('');
+      setHardness(null);
+      setFault(undefined);
+    } catch (error) {
+      if (!(error instanceof FieldProblem)) throw error;
+      setFault(error.sentence);
+    }
+  };
+  const field = { label: say(`walk.test.${test}`), value: text, onChange: setText, fault, onSubmit: () => void save() };
+  return (
+    <StepLayout
+      step="walk"
+      view={view}
+      parts={{
+        head: <Answer size="number">{say('walk.testsTitle', { name: element.name })}</Answer>,
+        body: (
+          <View className="gap-4">
+            <Choice
+              label={say('walk.testsTitle', { name: element.name })}
+              labelHidden
+              options={TESTS.map((value) => ({ value, label: say(`walk.test.${value}`) }))}
+              value={test}
+              onChange={(value) => (setTest(value), setText(''), setFault(undefined))}
+            />
+            <T as="faint">{say(`walk.testHelp.${test}`)}</T>
+            {test === 'scratch' ? (
+              <Choice
+                label={say('walk.test.scratch')}
+                options={HARDNESS.map((value) => ({ value, label: say(`walk.scratch.${value}`) }))}
+                value={hardness}
+                onChange={setHardness}
+              />
+            ) : test === 'moisture' ? (
+              <Field {...field} />
+            ) : (
+              <QuantityField {...field} as={test === 'drop_s' ? 'moment' : 'pressure'} onDone={() => void save()} />
+            )}
+            {test === 'scratch' && fault ? <T tone="stop">{fault}</T> : null}
+            {rows.map((row) => (
+              <View key={row.id} className="flex-row items-center justify-between border-b border-line">
+                <T>{`${say(`walk.test.${row.kind}`)}: ${shown(row.kind as Test, row.value)}`}</T>
+                <Word
+                  label={say('walk.remove')}
+                  hint={`${say('walk.remove')} ${say(`walk.test.${row.kind}`)}`}
+                  onPress={() => void write(readingRemoval(view, row))}
+                />
+              </View>
+            ))}
+          </View>
+        ),
+        foot: (
+          <View className="flex-row gap-3">
+            <Button label={say('walk.done')} onPress={onDone} />
+            <Button label={say('walk.keepReading')} tone="act" grow onPress={() => void save()} />
+          </View>
+        ),
+      }}
+    />
+  );
+}

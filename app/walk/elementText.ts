@@ -1,0 +1,265 @@
+import { UNKNOWN } from '@tufa/contract/assemble';
+import type { ElementFields, ElementGeometry, Material, RowOf } from '@tufa/contract/entities';
+import type { Exposure, Moisture } from '@tufa/core/shelf';
+import { fitOutline, type Answer, type Earlier, type ElementKind, type FittedOutline, type TapedLength } from '@tufa/core/survey';
+import { outsiders, rectangle, type Point } from '@tufa/core/takeoff';
+import { Problem } from '@tufa/core/quantity';
+import { WEATHER } from '@tufa/core/weather';
+import { say } from '@tufa/words';
+import { measuredOf, readTyped, readWithin, textOf } from '../parts/quantityText';
+import { FieldProblem } from '../parts/useWireForm';
+
+export const NOTCHES = ['topLeft', 'topRight', 'bottomRight', 'bottomLeft'] as const;
+export type Notch = (typeof NOTCHES)[number];
+
+export interface OpeningText {
+  left: string;
+  top: string;
+  width: string;
+  height: string;
+}
+
+export interface TapeText {
+  from: number;
+  to: number;
+  text: string;
+}
+
+export const SUNS = ['indoors', 'shade', 'part', 'sun'] as const;
+
+/** Tape and shape that agree within this are taken as they are, m. */
+export const CLOSES_M = 0.01;
+
+/** An element as it is typed and drawn. */
+export interface ElementText {
+  name: string;
+  kind: ElementKind;
+  shape: 'rectangle' | 'ell' | 'polygon';
+  length: string;
+  width: string;
+  notchLength: string;
+  notchWidth: string;
+  notch: Notch;
+  corners: Point[];
+  tapes: TapeText[];
+  /** the outline was moved to where the tape says */
+  fitted: boolean;
+  thickness: string;
+  openings: OpeningText[];
+  suspended: 'yes' | 'no';
+  exposures: Exposure[];
+  moisture: Moisture;
+  opensTo: 'foot' | 'vehicles' | 'nobody';
+  opensAfter: string;
+  material: Material;
+  age: string;
+  earlier: Earlier;
+  cause: Answer;
+  neighbours: string;
+  north: string;
+  fall: string;
+  fallTowards: string;
+  sun: (typeof SUNS)[number];
+  faces: string;
+}
+
+export function textOfElement(element: RowOf<'element'> | undefined): ElementText {
+  const { geometry, properties } = element ?? {};
+  const typed = geometry?.typed ?? {};
+  const opens = properties?.opens;
+  return {
+    name: element?.name ?? '',
+    kind: element?.kind ?? 'slab',
+    shape: geometry?.shape ?? (geometry && !typed['length'] ? 'polygon' : 'rectangle'),
+    length: typed['length'] ?? '',
+    width: typed['width'] ?? '',
+    notchLength: typed['notchLength'] ?? '',
+    notchWidth: typed['notchWidth'] ?? '',
+    notch: (typed['notch'] as Notch | undefined) ?? 'topRight',
+    corners: geometry && (geometry.shape === 'polygon' || !typed['length']) ? [...geometry.outline] : [],
+    tapes: (geometry?.tapes ?? []).map(({ from, to, typed: text }) => ({ from, to, text })),
+    fitted: element !== undefined,
+    thickness: geometry ? textOf(geometry.thickness, 'length') : '',
+    openings: (geometry?.openings ?? []).map((opening, i) => openingText(opening, geometry!.outline, typed, i)),
+    suspended: properties?.suspended ? 'yes' : 'no',
+    exposures: [...(properties?.exposures ?? [])],
+    moisture: properties?.moisture ?? 'dry',
+    opensTo: opens?.to ?? 'nobody',
+    opensAfter: opens?.typed ?? '',
+    material: properties?.material ?? 'concrete',
+    age: properties?.age_y === null || properties?.age_y === undefined ? '' : String(properties.age_y),
+    earlier: properties?.earlier ?? 'none',
+    cause: properties?.causeGoesOn ?? 'no',
+    neighbours: properties?.neighbours ?? '',
+    north: geometry?.north_deg === null || geometry?.north_deg === undefined ? '' : String(geometry.north_deg),
+    fall: properties?.fall ? String(Math.round(properties.fall.slope * 1000) / 10) : '',
+    fallTowards: properties?.fall ? String(properties.fall.towards_deg) : '',
+    sun: properties?.sun?.exposure ?? 'sun',
+    faces: properties?.sun ? String(properties.sun.faces_deg) : '',
+  };
+}
+
+function openingText(opening: readonly Point[], outline: readonly Point[], typed: Readonly<Record<string, string>>, i: number): OpeningText {
+  const low = (points: readonly Point[], axis: 0 | 1): number => Math.min(...points.map((p) => p[axis]));
+  const high = (axis: 0 | 1): number => Math.max(...opening.map((p) => p[axis]));
+  const text = (name: string, value: number): string =>
+    typed[`opening${name}${'abcdefghijklmnopqrstuvwxyz'[i]}`] ?? textOf({ value, source: 'typed' }, 'length');
+  return {
+    left: text('Left', low(opening, 0) - low(outline, 0)),
+    top: text('Top', low(opening, 1) - low(outline, 1)),
+    width: text('Width', high(0) - low(opening, 0)),
+    height: text('Height', high(1) - low(opening, 1)),
+  };
+}
+
+const side = (field: keyof ElementText, text: string): number => readTyped({ field, text, as: 'side', limit: 'side_m' });
+
+/** The taped sides and diagonals that were typed. @throws FieldProblem */
+export const tapesOf = (tapes: readonly TapeText[]): (TapedLength & { typed: string })[] =>
+  tapes.flatMap(({ from, to, text }) => (text.trim() === '' ? [] : [{ from, to, length_m: side('tapes', text), typed: text.trim() }]));
+
+/** Where the tape puts the corners, or null while nothing is taped. @throws FieldProblem, Problem */
+export function fittedOf(values: Pick<ElementText, 'corners' | 'tapes'>): FittedOutline | null {
+  const lengths = tapesOf(values.tapes);
+  return lengths.length > 0 && values.corners.length > 2 ? fitOutline({ sketch: values.corners, lengths }) : null;
+}
+
+/** Corners of an L: a rectangle with one corner taken out. @throws FieldProblem */
+function ellOf(values: ElementText): Point[] {
+  const [l, w] = [side('length', values.length), side('width', values.width)];
+  const [a, b] = [side('notchLength', values.notchLength), side('notchWidth', values.notchWidth)];
+  if (a >= l) throw new FieldProblem('notchLength', say('walk.notchTooBig', { most_m: l }));
+  if (b >= w) throw new FieldProblem('notchWidth', say('walk.notchTooBig', { most_m: w }));
+  switch (values.notch) {
+    case 'topLeft':
+      return [
+        [a, 0],
+        [l, 0],
+        [l, w],
+        [0, w],
+        [0, b],
+        [a, b],
+      ];
+    case 'topRight':
+      return [
+        [0, 0],
+        [l - a, 0],
+        [l - a, b],
+        [l, b],
+        [l, w],
+        [0, w],
+      ];
+    case 'bottomRight':
+      return [
+        [0, 0],
+        [l, 0],
+        [l, w - b],
+        [l - a, w - b],
+        [l - a, w],
+        [0, w],
+      ];
+    case 'bottomLeft':
+      return [
+        [0, 0],
+        [l, 0],
+        [l, w],
+        [a, w],
+        [a, w - b],
+        [0, w - b],
+      ];
+  }
+}
+
+function shapeOf(values: ElementText): Pick<ElementGeometry, 'outline' | 'typed' | 'shape' | 'tapes'> {
+  const { shape, length, width, notchLength, notchWidth, notch } = values;
+  if (shape === 'rectangle')
+    return {
+      shape,
+      outline: rectangle({ length_m: side('length', length), width_m: side('width', width) }),
+      typed: { length: length.trim(), width: width.trim() },
+    };
+  if (shape === 'ell')
+    return {
+      shape,
+      outline: ellOf(values),
+      typed: { length: length.trim(), width: width.trim(), notchLength: notchLength.trim(), notchWidth: notchWidth.trim(), notch },
+    };
+  if (values.corners.length < 3) throw new FieldProblem('corners', say('field.outlineTooShort'));
+  const tapes = tapesOf(values.tapes);
+  if (tapes.length === 0) throw new FieldProblem('tapes', say('walk.tapeOne'));
+  try {
+    const { outline, misfit_m } = fittedOf(values)!;
+    if (misfit_m > CLOSES_M && !values.fitted) throw new FieldProblem('tapes', say('walk.misfit', { misfit_m }));
+    return { shape, outline, tapes };
+  } catch (error) {
+    if (error instanceof Problem) throw new FieldProblem('corners', say(`problem.${error.code}`, error.figures));
+    throw error;
+  }
+}
+
+/** Openings as outlines inside the element. @throws FieldProblem */
+function openingsOf(openings: readonly OpeningText[], outline: readonly Point[]): { openings: Point[][]; typed: Record<string, string> } {
+  const origin: Point = [Math.min(...outline.map(([x]) => x)), Math.min(...outline.map(([, y]) => y))];
+  const typed: Record<string, string> = {};
+  const made = openings.map((one, i) => {
+    const read = (name: keyof OpeningText, least = 0.01): number => {
+      const text = one[name].trim();
+      typed[`opening${name[0]!.toUpperCase()}${name.slice(1)}${'abcdefghijklmnopqrstuvwxyz'[i]}`] = text;
+      return text === '0' && least === 0 ? 0 : readWithin({ field: `openings.${i}.${name}`, text, as: 'side', least, most: 100 });
+    };
+    const corners = rectangle({ length_m: read('width'), width_m: read('height'), at: [origin[0] + read('left', 0), origin[1] + read('top', 0)] });
+    if (outsiders(corners, outline).length > 0) throw new FieldProblem(`openings.${i}.left`, say('walk.openingOut'));
+    return corners;
+  });
+  return { openings: made, typed };
+}
+
+const degreesOf = (field: keyof ElementText, text: string): number | null => {
+  if (text.trim() === '') return null;
+  const value = Number(text.trim());
+  if (!(value >= 0 && value <= 360)) throw new FieldProblem(field, say('walk.degrees'));
+  return value;
+};
+
+/** What is sent of an element, without the answers to the five questions. @throws FieldProblem */
+export function wireOfElement(values: ElementText, jobId: string): Omit<ElementFields, 'stops'> {
+  const shape = shapeOf(values);
+  const holes = openingsOf(values.openings, shape.outline);
+  const north = degreesOf('north', values.north);
+  const age = values.age.trim() === '' ? null : Number(values.age);
+  if (age !== null && !(age >= 0 && age <= 500)) throw new FieldProblem('age', say('walk.ageYears'));
+  const slope = values.fall.trim() === '' ? null : Number(values.fall.replace('%', ''));
+  if (slope !== null && !(slope >= 0 && slope <= 100)) throw new FieldProblem('fall', say('walk.fallPercent'));
+  return {
+    jobId,
+    name: values.name,
+    kind: values.kind,
+    geometry: {
+      ...shape,
+      ...(shape.typed || holes.openings.length > 0 ? { typed: { ...shape.typed, ...holes.typed } } : {}),
+      thickness: measuredOf({ field: 'thickness', text: values.thickness, as: 'depth', limit: 'thickness_m', unknown: UNKNOWN.thickness }),
+      ...(holes.openings.length > 0 ? { openings: holes.openings } : {}),
+      north_deg: north,
+    },
+    properties: {
+      suspended: values.suspended === 'yes',
+      exposures: values.exposures,
+      moisture: values.moisture,
+      opens:
+        values.opensTo === 'nobody'
+          ? null
+          : {
+              to: values.opensTo,
+              after_s: readTyped({ field: 'opensAfter', text: values.opensAfter, as: 'opens', limit: 'opens_s' }),
+              typed: values.opensAfter.trim(),
+            },
+      material: values.material,
+      age_y: age,
+      earlier: values.earlier,
+      causeGoesOn: values.cause,
+      neighbours: values.neighbours.trim(),
+      fall: slope === null ? null : { slope: slope / 100, towards_deg: degreesOf('fallTowards', values.fallTowards) ?? 180, typed: values.fall.trim() },
+      sun: { exposure: values.sun, faces_deg: degreesOf('faces', values.faces) ?? 180, absorptivity: WEATHER.absorptivity.grey },
+    },
+  };
+}

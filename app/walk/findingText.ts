@@ -1,0 +1,169 @@
+import { UNKNOWN } from '@tufa/contract/assemble';
+import type { FindingFields, RowOf } from '@tufa/contract/entities';
+import type { Answer, Phase } from '@tufa/core/survey';
+import { outsiders, rectangle, type CrackProfile, type Point, type Section, type SpallShape } from '@tufa/core/takeoff';
+import { isLine, type PlanKind } from '@tufa/draw';
+import { printFigure, say } from '@tufa/words';
+import { measuredOf, readTyped, textOf } from '../parts/quantityText';
+import { FieldProblem } from '../parts/useWireForm';
+import { planKind } from './planParts';
+
+/** A finding as it is typed and drawn. */
+export interface FindingText {
+  kind: PlanKind;
+  by: 'sizes' | 'corners';
+  length: string;
+  width: string;
+  fromLeft: string;
+  fromTop: string;
+  corners: Point[];
+  deepest: string;
+  shape: SpallShape;
+  edge: 'cut' | 'feathered';
+  opening: string;
+  depth: string;
+  profile: CrackProfile;
+  moves: Answer;
+  lip: string;
+  between: string;
+  section: Section;
+  across: string;
+  down: string;
+  phase: Phase;
+  note: string;
+}
+
+const EMPTY: FindingText = {
+  kind: 'spall',
+  by: 'sizes',
+  length: '',
+  width: '',
+  fromLeft: '',
+  fromTop: '',
+  corners: [],
+  deepest: '',
+  shape: 'dish',
+  edge: 'cut',
+  opening: '',
+  depth: '',
+  profile: 'slot',
+  moves: 'no',
+  lip: '',
+  between: '',
+  section: 'triangle',
+  across: '',
+  down: '',
+  phase: 'now',
+  note: '',
+};
+
+/** What a row says, as it would be typed. */
+export function textOfFinding(finding: RowOf<'finding'> | undefined): FindingText {
+  if (!finding) return EMPTY;
+  const { typed = {} } = finding.outline;
+  const drawn = Object.keys(typed).length === 0;
+  const text = {
+    ...EMPTY,
+    kind: planKind(finding),
+    by: drawn ? ('corners' as const) : ('sizes' as const),
+    ...Object.fromEntries(['length', 'width', 'fromLeft', 'fromTop'].map((name) => [name, typed[name] ?? ''])),
+    corners: drawn ? [...finding.outline.points] : [],
+    phase: finding.properties.phase ?? 'now',
+    note: finding.properties.note ?? '',
+  };
+  switch (finding.kind) {
+    case 'spall': {
+      const { deepest, shape, edge } = finding.properties;
+      return { ...text, deepest: textOf(deepest, 'length'), shape, edge };
+    }
+    case 'crack': {
+      const { width, depth, profile, moves, lip } = finding.properties;
+      return { ...text, opening: textOf(width, 'length'), depth: textOf(depth, 'length'), profile, moves, lip: lip ? textOf(lip, 'length') : '' };
+    }
+    case 'joint': {
+      const { width, depth, between } = finding.properties;
+      return { ...text, opening: textOf(width, 'length'), depth: textOf(depth, 'length'), between: between ? textOf(between, 'length') : '' };
+    }
+    case 'edge': {
+      const { section, across, down } = finding.properties;
+      return { ...text, section, across: textOf(across, 'length'), down: textOf(down, 'length') };
+    }
+    case 'mark':
+      return text;
+  }
+}
+
+const extent = (outline: readonly Point[]): { length_m: number; width_m: number } => {
+  const xs = outline.map(([x]) => x);
+  const ys = outline.map(([, y]) => y);
+  return { length_m: Math.max(...xs) - Math.min(...xs), width_m: Math.max(...ys) - Math.min(...ys) };
+};
+
+/** The outline as drawn, or as typed by sizes and a place, in the middle where none is given. @throws FieldProblem */
+function outlineOf(values: FindingText, element: RowOf<'element'>): readonly Point[] {
+  if (values.kind !== 'spall' || values.by === 'corners') {
+    const line = isLine(values.kind);
+    if (values.corners.length < (line ? 2 : 3)) throw new FieldProblem('corners', say(line ? 'field.lineTooShort' : 'field.outlineTooShort'));
+    const out = outsiders(values.corners, element.geometry.outline);
+    if (out.length > 0) throw new FieldProblem('corners', say('walk.outsiders', { count: out.length, corners: out.map((i) => i + 1).join(', ') }));
+    return values.corners;
+  }
+  const whole = extent(element.geometry.outline);
+  const side = (field: 'length' | 'width'): number => {
+    const value = readTyped({ field, text: values[field], as: 'side', limit: 'side_m' });
+    const most = whole[`${field}_m`];
+    if (value > most) throw new FieldProblem(field, say('field.tooBig', { most: printFigure('most_m', most) }));
+    return value;
+  };
+  const length_m = side('length');
+  const width_m = side('width');
+  const place = (field: 'fromLeft' | 'fromTop', room: number): number =>
+    values[field].trim() === '' ? room / 2 : values[field].trim() === '0' ? 0 : readTyped({ field, text: values[field], as: 'side', limit: 'side_m' });
+  const at: Point = [place('fromLeft', whole.length_m - length_m), place('fromTop', whole.width_m - width_m)];
+  if (at[0] + length_m > whole.length_m + 1e-9)
+    throw new FieldProblem('fromLeft', say('field.tooBig', { most: printFigure('most_m', whole.length_m - length_m) }));
+  if (at[1] + width_m > whole.width_m + 1e-9) throw new FieldProblem('fromTop', say('field.tooBig', { most: printFigure('most_m', whole.width_m - width_m) }));
+  return rectangle({ length_m, width_m, at });
+}
+
+/** What was typed of an outline, without the fields left empty. */
+const typedOf = ({ length, width, fromLeft, fromTop }: FindingText): Record<string, string> =>
+  Object.fromEntries(Object.entries({ length, width, fromLeft, fromTop }).flatMap(([name, text]) => (text.trim() === '' ? [] : [[name, text.trim()]])));
+
+/** The kind of row a kind of drawing is kept as, with what it says. @throws FieldProblem */
+function saidOf(values: FindingText, thickness_m: number): Pick<FindingFields, 'kind' | 'properties'> {
+  const said = { ...(values.phase === 'now' ? {} : { phase: values.phase }), ...(values.note.trim() ? { note: values.note.trim() } : {}) };
+  const depth = (field: 'deepest' | 'across' | 'down', text: string) => {
+    const value = measuredOf({ field, text, as: 'depth', limit: 'depth_m', ...(field === 'deepest' ? { unknown: UNKNOWN.deepest } : {}) });
+    if (field !== 'across' && value.source === 'typed' && value.value > thickness_m) throw new FieldProblem(field, say('walk.tooDeep', { thickness_m }));
+    return value;
+  };
+  const opening = () => measuredOf({ field: 'opening', text: values.opening, as: 'depth', limit: 'crack_m', unknown: UNKNOWN.crackWidth });
+  const down = () => measuredOf({ field: 'depth', text: values.depth, as: 'depth', limit: 'crackDepth_m', unknown: UNKNOWN.crackDepth });
+  switch (values.kind) {
+    case 'spall':
+      return { kind: 'spall', properties: { deepest: depth('deepest', values.deepest), shape: values.shape, edge: values.edge, ...said } };
+    case 'crack': {
+      const lip = values.lip.trim() === '' || values.lip.trim() === '0' ? null : measuredOf({ field: 'lip', text: values.lip, as: 'depth', limit: 'lip_m' });
+      return { kind: 'crack', properties: { profile: values.profile, width: opening(), depth: down(), moves: values.moves, lip, ...said } };
+    }
+    case 'joint': {
+      const between = values.between.trim() === '' ? null : measuredOf({ field: 'between', text: values.between, as: 'side', limit: 'side_m' });
+      return { kind: 'joint', properties: { width: opening(), depth: down(), between, ...said } };
+    }
+    case 'edge':
+      return { kind: 'edge', properties: { section: values.section, across: depth('across', values.across), down: depth('down', values.down), ...said } };
+    default:
+      return { kind: 'mark', properties: { what: values.kind, ...said } };
+  }
+}
+
+/** What is sent of a finding. @throws FieldProblem */
+export const wireOfFinding = (values: FindingText, { element, jobId, label }: { element: RowOf<'element'>; jobId: string; label: string }): FindingFields =>
+  ({
+    jobId,
+    elementId: element.id,
+    label,
+    ...saidOf(values, element.geometry.thickness.value),
+    outline: { points: outlineOf(values, element), ...(values.kind === 'spall' && values.by === 'sizes' ? { typed: typedOf(values) } : {}) },
+  }) as FindingFields;

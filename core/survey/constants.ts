@@ -1,0 +1,18 @@
+import { constant, valuesOf } from '../quantity/constant';
+
+/** The constants of a survey. */
+export const SURVEY_TABLE = {
+  hollowCaution: constant(0.2, '1', 'share that rings hollow from which a repair is borderline', 'method'),
+  hollowMost: constant(0.5, '1', 'share that rings hollow from which replacing is the question', 'method'),
+  lip_m: constant(0.001, 'm', 'a step across a crack that is more than its rough rims', 'method'),
+  widthError_m: constant(0.0001, 'm', 'one reading of a crack with a gauge card'),
+  dormantAfter_s: constant(180 * 86400, 's', 'two visits this far apart have seen two seasons', 'method'),
+  widthPair_m: constant(0.1, 'm', 'widths of two visits this near are of one place', 'method'),
+  atEdge_m: constant(0.1, 'm', 'a crack that comes this near an edge reaches it', 'method'),
+  panelOverThickness: constant(30, '1', 'a panel longer than this many thicknesses wants a joint'),
+  suspendedDepthShare: constant(1 / 3, '1', 'depth over thickness of a suspended member that a licensed engineer decides'),
+  halfDepthShare: constant(0.5, '1', 'depth over thickness from which a repair is borderline', 'method'),
+  squareWithin_rad: constant((5 * Math.PI) / 180, 'rad', 'a corner drawn so near to square is meant square', 'method'),
+} as const;
+
+export const SURVEY = valuesOf(SURVEY_TABLE);
