@@ -6,9 +6,7 @@ const config = getDefaultConfig(__dirname);
 // it would be bundled twice, and the one asked would know no engine.
 const resolve = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) =>
-  name.startsWith('@use-gesture/core')
-    ? { type: 'sourceFile', filePath: require.resolve(name) }
-    : (resolve ?? context.resolveRequest)(context, name, platform);
+  name.startsWith('@use-gesture/core') ? { type: 'sourceFile', filePath: require.resolve(name) } : (resolve ?? context.resolveRequest)(context, name, platform);
 // In development the API is Express's; its address comes from npm run dev.
 const api = process.env.TUFA_API;
 if (api) {

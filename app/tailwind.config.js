@@ -4,7 +4,7 @@ const tokens = require('./parts/tokens.json');
 const variables = (mode) => Object.fromEntries(Object.entries(tokens[mode]).map(([name, value]) => [`--${name}`, value]));
 
 module.exports = {
-  content: ['routes', 'parts', 'keypad', 'walk', 'fix', 'mix', 'day', 'pour', 'record', 'now', 'jobs', 'shelf', 'bench', 'firm'].map(
+  content: ['routes', 'parts', 'keypad', 'walk', 'photos', 'fix', 'mix', 'day', 'pour', 'record', 'now', 'jobs', 'shelf', 'bench', 'firm'].map(
     (folder) => `./${folder}/**/*.{ts,tsx}`,
   ),
   presets: [require('nativewind/preset')],

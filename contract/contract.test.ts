@@ -19,6 +19,7 @@ import {
   type Command,
   type FirmData,
 } from './index';
+import { readingRows, readingsFromRows, readSurveyFile, surveyFileOf } from './surveyFile';
 
 const id = (n: number): string => `0198a000-aaaa-7000-8000-00000000000${n}`;
 const typed = (value: number) => ({ value, source: 'typed' as const });
@@ -80,6 +81,37 @@ const SAMPLES: Record<keyof typeof FIELDS, { good: object; bad: object[] }> = {
   reading: {
     good: { jobId: id(1), elementId: null, findingId: null, kind: 'slab_C', value: typed(31), at: null, takenAt: '2026-05-12T09:10:00Z', subject: null },
     bad: [{ jobId: id(1), elementId: null, findingId: null, kind: 'mood', value: typed(31), at: null, takenAt: '2026-05-12T09:10:00Z', subject: null }],
+  },
+  photograph: {
+    good: {
+      jobId: id(1),
+      elementId: id(2),
+      findingId: null,
+      batch: null,
+      sha256: 'a'.repeat(64),
+      bytes: 4000,
+      takenAt: '2026-05-12T09:10:00Z',
+      strokes: [
+        [
+          [0, 0],
+          [0.5, 1],
+        ],
+      ],
+      before: null,
+    },
+    bad: [
+      {
+        jobId: id(1),
+        elementId: id(2),
+        findingId: null,
+        batch: null,
+        sha256: 'a'.repeat(64),
+        bytes: 40_000_000,
+        takenAt: '2026-05-12T09:10:00Z',
+        strokes: [],
+        before: null,
+      },
+    ],
   },
   treatment: { good: { jobId: id(1), findingId: id(2), sheetId: id(3), layers: [], edge: null, bond: null, cure: null }, bad: [{ jobId: 'x' }] },
   plan: {
@@ -357,4 +389,70 @@ test('every kind of row becomes what the core measures, with what was read of it
     value: typed(0.02),
   });
   expect(of({ ...SAMPLES.finding.good, elementId: id(2) }, outside).findings[0]).not.toHaveProperty('readings');
+});
+
+test('readings go out as rows and come back as they were; each bad row is named by row and field', () => {
+  const taken = { ...SAMPLES.reading.good, takenAt: '2026-05-12T09:10:00.000Z' };
+  const data = [
+    command('job.add', id(1), SAMPLES.job.good),
+    command('element.add', id(2), { ...SAMPLES.element.good, jobId: id(1) }),
+    command('finding.add', id(3), { ...SAMPLES.finding.good, elementId: id(2) }),
+    command('reading.add', id(4), {
+      ...taken,
+      kind: 'depth',
+      elementId: id(2),
+      findingId: id(3),
+      at: [0.5, 0.2],
+      value: { ...typed(0.019), typed: '3/4 in' },
+    }),
+    command('reading.add', id(5), { ...taken, kind: 'moisture', elementId: id(2), value: typed(0.04) }),
+    command('reading.add', id(6), SAMPLES.reading.good),
+  ].reduce(applyCommand, held());
+  const rows = readingRows(data, id(1));
+  expect(rows).toHaveLength(2);
+  const { readings, faults } = readingsFromRows(rows, data, id(1));
+  expect(faults).toEqual([]);
+  const own = Object.values(data.reading).filter(({ kind }) => kind !== 'slab_C');
+  for (const [i, reading] of readings.entries()) expect(own[i]).toMatchObject(reading);
+  const row = rows[0]!;
+  const bad = [
+    { ...row, value: '300' },
+    { ...row, kind: 'mood' },
+    { ...row, element: 'Roof' },
+    { ...row, finding: 'Z' },
+    { ...row, x_m: '' },
+    { ...row, taken_at: 'today' },
+    row,
+  ];
+  const read = readingsFromRows(bad, data, id(1));
+  expect(read.faults.map(({ row: n, field, code }) => [n, field, code])).toEqual([
+    [1, 'value', 'number.max'],
+    [2, 'kind', 'any.only'],
+    [3, 'element', 'unknownName'],
+    [4, 'finding', 'unknownName'],
+    [5, 'x_m', 'any.required'],
+    [6, 'taken_at', 'string.isoDate'],
+  ]);
+  expect(read.readings).toHaveLength(1);
+  const file = surveyFileOf(data, id(1));
+  expect(readSurveyFile(JSON.stringify(file)).file).toEqual(file);
+  expect(readSurveyFile('{').fault).toMatchObject({ code: 'notJson' });
+  const crossed = {
+    ...file,
+    findings: [
+      {
+        ...file.findings[0]!,
+        outline: {
+          points: [
+            [0, 0],
+            [1, 1],
+            [1, 0],
+            [0, 1],
+          ],
+        },
+      },
+    ],
+  };
+  expect(readSurveyFile(JSON.stringify(crossed)).fault).toMatchObject({ field: 'findings.0.outline.points', code: 'outlineCrosses' });
+  expect(readSurveyFile(JSON.stringify({ ...file, readings: [{ ...file.readings[0]!, kind: 'mood' }] })).fault).toMatchObject({ field: 'readings.0.kind' });
 });

@@ -173,6 +173,22 @@ export interface ReadingFields {
   readonly subject: string | null;
 }
 
+/** A picture's description; its bytes travel by a queue of their own. */
+export interface PhotographFields {
+  readonly jobId: string;
+  readonly elementId: string | null;
+  readonly findingId: string | null;
+  readonly batch: string | null;
+  /** of the full size's bytes */
+  readonly sha256: string;
+  readonly bytes: number;
+  readonly takenAt: string;
+  /** lines drawn on it, each place as a share of its width and height */
+  readonly strokes: readonly (readonly Point[])[];
+  /** the picture whose viewpoint it repeats */
+  readonly before: string | null;
+}
+
 export interface TreatmentFields {
   readonly jobId: string;
   readonly findingId: string;
@@ -228,6 +244,7 @@ export interface EntityFields {
   readonly element: ElementFields;
   readonly finding: FindingFields;
   readonly reading: ReadingFields;
+  readonly photograph: PhotographFields;
   readonly treatment: TreatmentFields;
   readonly product: ProductFields;
   readonly sheet: SheetFields;
@@ -235,7 +252,20 @@ export interface EntityFields {
   readonly pourEvent: PourEventFields;
 }
 
-export const ENTITY_NAMES = ['firm', 'person', 'job', 'element', 'finding', 'reading', 'treatment', 'product', 'sheet', 'plan', 'pourEvent'] as const;
+export const ENTITY_NAMES = [
+  'firm',
+  'person',
+  'job',
+  'element',
+  'finding',
+  'reading',
+  'photograph',
+  'treatment',
+  'product',
+  'sheet',
+  'plan',
+  'pourEvent',
+] as const;
 export type EntityName = keyof EntityFields;
 
 export type RowOf<N extends EntityName> = EntityFields[N] & Row;
@@ -253,6 +283,7 @@ export const emptyFirmData = (): FirmData => ({
   element: {},
   finding: {},
   reading: {},
+  photograph: {},
   treatment: {},
   product: {},
   sheet: {},

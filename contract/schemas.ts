@@ -9,6 +9,9 @@ import { planInput } from './jobFileSchema';
 import { batch, crew, firmSettings } from './settingsSchemas';
 import { sheet } from './sheetSchema';
 
+/** Sizes of a picture that is kept: longest sides in pixels, and bytes. */
+export const PHOTO = { side: 1600, thumbSide: 320, mostBytes: 500_000 } as const;
+
 export { planInput, sheet };
 
 const typed = Joi.object().pattern(/^[a-zA-Z]{1,30}$/, Joi.string().max(60));
@@ -69,6 +72,25 @@ export const FIELDS: Record<Exclude<EntityName, 'person' | 'product' | 'sheet'>,
     at: point.allow(null).required(),
     takenAt: instant.required(),
     subject: Joi.string().max(60).allow(null).required(),
+  }),
+  photograph: Joi.object({
+    jobId: id.required(),
+    elementId: id.allow(null).required(),
+    findingId: id.allow(null).required(),
+    batch: Joi.string().max(10).allow(null).required(),
+    sha256: hash.required(),
+    bytes: Joi.number().integer().min(1).max(PHOTO.mostBytes).required(),
+    takenAt: instant.required(),
+    strokes: Joi.array()
+      .items(
+        Joi.array()
+          .items(Joi.array().items(Joi.number().min(0).max(1)).length(2))
+          .min(2)
+          .max(500),
+      )
+      .max(100)
+      .required(),
+    before: id.allow(null).required(),
   }),
   treatment: Joi.object({
     jobId: id.required(),

@@ -1,5 +1,5 @@
 import { nicePace } from './ruler';
-import { pathOf, round, type Paint, type Pattern, type Scene, type Shape } from './scene';
+import { pathOf, roomFor, round, type Paint, type Pattern, type Scene, type Shape } from './scene';
 
 type At = readonly [number, number];
 
@@ -80,7 +80,8 @@ const STYLE: Record<PlanKind, { readonly pattern?: Pattern; readonly stroke: Pai
   crack: { stroke: 'ink', width: 4 },
   joint: { stroke: 'ink', width: 3, dash: '12 4 3 4' },
   edge: { stroke: 'ink', width: 8 },
-  hollow: { pattern: 'air', stroke: 'ink', width: 2, dash: '3 4' },
+  // Blank, so that the spall inside it is seen.
+  hollow: { stroke: 'ink', width: 2, dash: '3 4' },
   wet: { pattern: 'wet', stroke: 'ink', width: 2, dash: '8 5' },
   rust: { pattern: 'resin', stroke: 'stop', width: 3 },
   obstacle: { pattern: 'set', stroke: 'ink', width: 2 },
@@ -88,6 +89,7 @@ const STYLE: Record<PlanKind, { readonly pattern?: Pattern; readonly stroke: Pai
 };
 
 const LABEL_MOST = 60;
+const ASIDE = [0, 22, -22, 44, -44];
 
 /** The plan of an element with its findings, to scale. */
 export function planScene(input: PlanSceneInput): Scene {
@@ -107,6 +109,7 @@ export function planScene(input: PlanSceneInput): Scene {
     });
   }
   const labels: Shape[] = [];
+  const taken: Box[] = [];
   findings.forEach((finding, i) => {
     const { points, label, depth, kind = 'spall', chosen = false } = finding;
     const corners = points.map(at);
@@ -126,25 +129,31 @@ export function planScene(input: PlanSceneInput): Scene {
     if (chosen) for (const corner of corners) shapes.push(dot(corner, 6, 'act'));
     if (small || (!label && !depth) || i >= LABEL_MOST) return;
     const [cx, cy] = middleOf(kind, corners);
-    labels.push({
-      type: 'label',
-      x: cx,
-      y: cy + 6,
-      label: { text: depth ? `${label}  ${depth}` : label },
-      size: 16,
-      weight: 700,
-      anchor: 'middle',
-      plate: true,
-    });
+    // The figure stands on the plan where the finding itself has room for it; else the letter alone, and the list says the rest.
+    const both = depth ? `${label}  ${depth}` : label;
+    const text = roomFor(both, 16) < 1.6 * spanOf(corners) ? both : label;
+    // Two things in one place: the second letter steps aside.
+    const room = roomFor(text, 16);
+    const aside = ASIDE.find((by) => !taken.some((other) => overlap(boxOf(cx, cy + by, room), other))) ?? 0;
+    labels.push({ type: 'label', x: cx, y: cy + aside + 6, label: { text }, size: 16, weight: 700, anchor: 'middle', plate: true });
+    taken.push(boxOf(cx, cy + aside, room));
   });
-  shapes.push(...tapShapes(taps.map((tap) => ({ at: at(tap.at), hollow: tap.hollow }))));
+  shapes.push(
+    ...tapShapes(
+      taps.map((tap) => ({ at: at(tap.at), hollow: tap.hollow })),
+      Math.min(5, Math.max(2.5, scale.perMetre * 0.08)),
+    ),
+  );
   if (readings.length > 0) shapes.push({ type: 'path', d: readings.map((reading) => cross(at(reading.at))).join(''), stroke: 'ink', width: 2 });
   // Words only where there is room for them: looked at closer, each reading says its figure.
-  if (readings.length <= LABEL_MOST || (input.look?.zoom ?? 1) > 2)
-    for (const { at: place, text } of readings) {
-      const [x, y] = at(place);
-      if (x > 0 && y > 0 && x < width && y < height) labels.push({ type: 'label', x: x + 7, y: y - 3, label: { text }, size: 14 });
-    }
+  for (const { at: place, text } of readings) {
+    const [x, y] = at(place);
+    const room = roomFor(text, 14);
+    const box = boxOf(x + 7 + room / 2, y - 8, room);
+    if (x < 0 || y < 0 || x > width || y > height || taken.some((other) => overlap(box, other))) continue;
+    taken.push(box);
+    labels.push({ type: 'label', x: x + 7, y: y - 3, label: { text }, size: 14 });
+  }
   for (const place of wanted) shapes.push({ ...circle(at(place), 10), stroke: 'act', width: 3, dash: '4 3' } as Shape);
   shapes.push(...labels);
   if (next) {
@@ -153,21 +162,22 @@ export function planScene(input: PlanSceneInput): Scene {
   }
   if (!small) {
     const foot = Math.max(...outline.map(([, y]) => scale.toY(y))) + 26;
-    shapes.push(...scaleBar({ width, y: Math.min(height - 10, foot), perUnit: unit_m * scale.perMetre, unit }), ...northArrow(input.north_deg, width));
+    const y = Math.min(height - 10, foot);
+    shapes.push(...scaleBar({ width, y, perUnit: unit_m * scale.perMetre, unit }), ...northArrow(input.north_deg, width, y));
   }
   return { width, height, title: { code: 'draw.plan', figures: { count: findings.length } }, shapes };
 }
 
 /** Two paths for however many taps. */
-function tapShapes(taps: readonly { at: [number, number]; hollow: boolean }[]): Shape[] {
+function tapShapes(taps: readonly { at: [number, number]; hollow: boolean }[], radius: number): Shape[] {
   const rings = (of: boolean, r: number): string =>
     taps
       .filter(({ hollow }) => hollow === of)
       .map((tap) => ring(tap.at, r))
       .join('');
-  const [solid, hollow] = [rings(false, 5), rings(true, 7)];
+  const [solid, hollow] = [rings(false, radius), rings(true, radius * 1.4)];
   return [
-    ...(solid ? [{ type: 'path', d: solid, fill: 'sheet', stroke: 'ink', width: 2 } as Shape] : []),
+    ...(solid ? [{ type: 'path', d: solid, fill: 'sheet', stroke: 'ink', width: radius > 4 ? 2 : 1.5 } as Shape] : []),
     ...(hollow ? [{ type: 'path', d: hollow, fill: 'ink' } as Shape] : []),
   ];
 }
@@ -182,20 +192,30 @@ function scaleBar({ width, y: at, perUnit, unit }: { width: number; y: number; p
   ];
 }
 
-function northArrow(north_deg: number | null | undefined, width: number): Shape[] {
+function northArrow(north_deg: number | null | undefined, width: number, foot: number): Shape[] {
   if (north_deg === null || north_deg === undefined) return [];
   const turn = (north_deg * Math.PI) / 180;
-  const [cx, cy] = [width - 24, 26];
+  const [cx, cy] = [width - 34, foot + 2];
   const by = (along: number, across: number): [number, number] => [
     cx + along * Math.sin(turn) + across * Math.cos(turn),
     cy - along * Math.cos(turn) + across * Math.sin(turn),
   ];
-  const [x, y] = by(-4, 0);
   return [
-    { type: 'path', d: pathOf([by(18, 0), by(4, -7), by(4, 7)]), fill: 'ink' },
-    { type: 'label', x, y: y + 10, label: { code: 'draw.north' }, size: 14, weight: 700, anchor: 'middle', plate: true },
+    { type: 'path', d: pathOf([by(11, 0), by(-9, -6), by(-5, 0), by(-9, 6)]), fill: 'ink' },
+    { type: 'label', x: cx + 15, y: cy + 5, label: { code: 'draw.north' }, size: 14, weight: 700 },
   ];
 }
+
+interface Box {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+const boxOf = (x: number, y: number, room: number): Box => ({ left: x - room / 2, right: x + room / 2, top: y - 9, bottom: y + 9 });
+const overlap = (a: Box, b: Box): boolean => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+const spanOf = (corners: readonly [number, number][]): number => Math.max(...corners.map(([x]) => x)) - Math.min(...corners.map(([x]) => x));
 
 /** Where a label stands: in the middle of an area, at the middle of a line. */
 function middleOf(kind: PlanKind, corners: readonly [number, number][]): [number, number] {

@@ -187,10 +187,10 @@ test('corners tapped on the plan make a spall; one outside is refused where it i
   await expect(page.getByRole('button', { name: 'Corner 3' })).toBeVisible();
   await expect(page.getByLabel('Deepest depth')).toHaveValue('20 mm');
   await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('button', { name: 'Edit B' })).toBeVisible();
-  await page.getByRole('button', { name: 'Remove B' }).click();
-  await expect(page.getByRole('button', { name: 'Edit B' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Edit G' })).toBeVisible();
+  await page.getByRole('button', { name: 'Remove G' }).click();
+  await expect(page.getByRole('button', { name: 'Edit G' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('button', { name: 'Edit B' })).toBeVisible();
-  await page.getByRole('button', { name: 'Remove B' }).click();
+  await expect(page.getByRole('button', { name: 'Edit G' })).toBeVisible();
+  await page.getByRole('button', { name: 'Remove G' }).click();
 });

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 
 /**
@@ -36,3 +37,9 @@ export const unreadable = (page: Page): Promise<string[]> =>
     }
     return out;
   });
+
+/** What axe finds wrong, a line each. */
+export async function faultsOf(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
+  return violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 160)}`);
+}

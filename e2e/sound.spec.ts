@@ -1,20 +1,23 @@
 import { unreadable } from './looks';
-import { DOCK, expect, signIn, test } from './server';
+import { expect, signIn, test } from './server';
+
+/** The press-hall apron, which nobody has sounded yet. */
+const APRON = '0198a000-de00-7000-8000-000000000020';
 
 test('a slab sounded with one thumb: the share is the core’s, an undo takes one tap back, and without signal it goes on', async ({ page, server, context }) => {
   await signIn(page);
-  await page.goto(`/jobs/${DOCK}/walk`);
+  await page.goto(`/jobs/${APRON}/walk`);
   await page.getByRole('button', { name: 'Sound it' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('No tap yet');
   const [solid, hollow] = [page.getByRole('button', { name: 'Solid', exact: true }), page.getByRole('button', { name: 'Hollow', exact: true })];
   for (const button of [solid, hollow]) expect((await button.boundingBox())!.height).toBeGreaterThanOrEqual(88);
   const said = ['solid', 'solid', 'hollow', 'solid', 'hollow', 'solid', 'solid', 'solid'];
   for (const [i, one] of said.entries()) {
-    await expect(page.getByText(new RegExp(`^Tap ${i + 1} of 60`))).toBeVisible();
+    await expect(page.getByText(new RegExp(`^Tap ${i + 1} of \\d+`))).toBeVisible();
     await (one === 'hollow' ? hollow : solid).click();
   }
   await expect(page.getByText('with the firm')).toBeVisible();
-  const planned = async () => (await (await page.request.get(`${server}/api/v1/jobs/${DOCK}/plan`)).json()).plan.elements[0].hollow;
+  const planned = async () => (await (await page.request.get(`${server}/api/v1/jobs/${APRON}/plan`)).json()).plan.elements[0].hollow;
   await expect.poll(async () => (await planned())?.taps).toBe(8);
   const { share, low, high, moreToHalve } = await planned();
   const percent = (one: number): number => Math.round(one * 100);
@@ -27,7 +30,7 @@ test('a slab sounded with one thumb: the share is the core’s, an undo takes on
   await expect(page.getByText('what 9 taps can say')).toBeVisible();
   await page.getByRole('button', { name: 'Undo tap' }).click();
   await expect(page.getByText('what 8 taps can say')).toBeVisible();
-  await expect(page.getByText(/^Tap 9 of 60/)).toBeVisible();
+  await expect(page.getByText(/^Tap 9 of \d+/)).toBeVisible();
   await context.setOffline(false);
   await page.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(page.getByText(`${percent(share)} % hollow, ${percent(low)}-${percent(high)} %`)).toBeVisible();
@@ -38,7 +41,7 @@ test('a slab sounded with one thumb: the share is the core’s, an undo takes on
 test('by keyboard alone on a wide screen, and readable at every size', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await signIn(page);
-  await page.goto(`/jobs/${DOCK}/walk`);
+  await page.goto(`/jobs/${APRON}/walk`);
   const tabTo = async (name: string): Promise<void> => {
     for (let i = 0; i < 80; i += 1) {
       await page.keyboard.press('Tab');
@@ -65,8 +68,8 @@ test('by keyboard alone on a wide screen, and readable at every size', async ({ 
 
 test('a yard too large for a tap every two feet says so and takes a wider spacing', async ({ page }) => {
   await signIn(page);
-  await page.goto(`/jobs/${DOCK}/walk`);
-  await page.getByRole('button', { name: 'Edit Dock slab' }).click();
+  await page.goto(`/jobs/${APRON}/walk`);
+  await page.getByRole('button', { name: 'Edit Apron' }).click();
   await page.getByLabel('Length').fill("120'");
   await page.getByLabel('Width').fill("110'");
   await page.getByRole('button', { name: 'Save' }).click();

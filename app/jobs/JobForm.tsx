@@ -12,6 +12,7 @@ import { Field } from '../parts/Field';
 import { Screen } from '../parts/Screen';
 import { Answer, T } from '../parts/T';
 import { useWireForm } from '../parts/useWireForm';
+import { copyOfJob } from '../walk/copies';
 
 interface JobText {
   name: string;
@@ -62,6 +63,12 @@ export function JobForm() {
     await write(change('job', 'add', id, fields));
     router.replace(`/jobs/${id}/walk` as Href);
   });
+  const copy = async (): Promise<void> => {
+    if (!held) return;
+    const { id, changes } = copyOfJob(data, held, say('walk.copyOf', { name: held.name }));
+    await write(...changes);
+    router.replace(`/jobs/${id}/walk` as Href);
+  };
   return (
     <Screen
       title={say(jobId ? 'jobs.editTitle' : 'jobs.new')}
@@ -80,6 +87,7 @@ export function JobForm() {
               router.replace('/jobs');
             }}
           />
+          {held ? <Button label={say('jobs.copy')} onPress={() => void copy()} /> : null}
           <Button label={say(jobId ? 'jobs.save' : 'jobs.create')} tone="act" grow onPress={() => void save()} />
         </View>
       }

@@ -3,7 +3,7 @@ import { planScene, sectionScene } from '@tufa/draw';
 import { useMemo } from 'react';
 import { sectionOf } from '../fix/sectionOf';
 import { SceneView } from '../parts/SceneView';
-import { planFinding } from '../walk/planParts';
+import { planFinding } from '@tufa/words/survey';
 
 /** A spall's own section or another finding's own plan, small: what stands in a list instead of an icon. */
 export function SmallSection({ data, finding }: { data: FirmData; finding: RowOf<'finding'> }) {

@@ -20,6 +20,7 @@ import { Warnings } from '../parts/Warnings';
 import { usePhone } from '../parts/useSettings';
 import { vessel } from '../parts/vessel';
 import { bagsText } from './bagsText';
+import { StalePlan } from '../pour/StalePlan';
 import { PlanFile } from './PlanFile';
 
 export const MixScreen = () => <StepScreen step="mix">{(view) => <Mix key={view.job.id} view={view} />}</StepScreen>;
@@ -75,6 +76,7 @@ function Mix({ view }: { view: JobView }) {
         ),
         body: (
           <View className="gap-4">
+            <StalePlan view={view} />
             <Warnings plan={view.plan} />
             <TicketView view={view} finding={finding} chosen={chosen} sheet={sheet} />
             <Cautions screen="mix" input={view.input} plan={view.plan} data={view.data} />

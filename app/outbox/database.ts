@@ -14,7 +14,16 @@ export interface OutboxRecord {
 
 export type NewRecord = Omit<OutboxRecord, 'order'>;
 
+/** A picture as it waits on this phone: both sizes until the firm has them, the small one afterwards too. */
+export interface KeptPhoto {
+  readonly id: string;
+  readonly full: Blob | null;
+  readonly thumb: Blob;
+  readonly sent: boolean;
+}
+
 interface OutboxSchema extends DBSchema {
+  photo: { key: string; value: KeptPhoto };
   outbox: { key: number; value: OutboxRecord | NewRecord };
   meta: { key: string; value: unknown };
 }
@@ -23,10 +32,13 @@ let opened: Promise<IDBPDatabase<OutboxSchema>> | null = null;
 
 /** The outbox's own database: one record a command, never touched by the query cache. */
 export function database(): Promise<IDBPDatabase<OutboxSchema>> {
-  opened ??= openDB<OutboxSchema>('tufa-outbox', 1, {
-    upgrade(db) {
-      db.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true });
-      db.createObjectStore('meta');
+  opened ??= openDB<OutboxSchema>('tufa-outbox', 2, {
+    upgrade(db, before) {
+      if (before < 1) {
+        db.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true });
+        db.createObjectStore('meta');
+      }
+      db.createObjectStore('photo', { keyPath: 'id' });
     },
   });
   return opened;

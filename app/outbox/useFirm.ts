@@ -38,10 +38,16 @@ const refetch = async (): Promise<void> => {
 
 let draining = Promise.resolve();
 
+/** What else goes to the firm once the commands have: pictures, which have a queue of their own. */
+export const alsoSend = new Set<() => Promise<void>>();
+
 /** Sends what waits and pulls what changed; quiet without signal. */
 export function sync(): Promise<void> {
   draining = draining
     .then(() => outbox.drain(api.send, refetch))
+    .then(async () => {
+      for (const send of alsoSend) await send();
+    })
     .catch((error: unknown) => {
       if (error instanceof ApiProblem && error.details.status === 401) queryClient.setQueryData(SESSION, null);
     });
@@ -66,7 +72,7 @@ export function useFirm(): Firm {
     () =>
       records
         .filter(({ state }) => state === 'waiting' || state === 'sent')
-        .reduce((held, { command }) => applyCommand(held, command), pulled?.data ?? emptyFirmData()),
+        .reduce((held, { command }) => applyCommand(held, command), { ...emptyFirmData(), ...pulled?.data }),
     [pulled, records],
   );
   return {

@@ -1,14 +1,11 @@
 import type { Limit } from '@tufa/contract/common';
 import { LIMITS } from '@tufa/contract/common';
-import { contradiction, parse, print, Problem, tradeLength, typeset, type Kind, type Measured } from '@tufa/core/quantity';
-import { say, unitSystem } from '@tufa/words';
+import { contradiction, parse, Problem, type Measured } from '@tufa/core/quantity';
+import { say } from '@tufa/words';
+import { inUnits } from '@tufa/words/survey';
 import { entryFor, type Typed } from '../keypad/entries';
 import { FieldProblem, sayQuantityProblem } from './useWireForm';
 
-const inUnits = (kind: Kind, value: number): string => {
-  const { digits, unit } = print({ kind, value, system: unitSystem() });
-  return typeset(unit ? `${digits} ${unit}` : digits);
-};
 
 interface Bounds {
   readonly least: number;
@@ -40,10 +37,3 @@ export const readTyped = ({ limit, ...rest }: { field: string; text: string; as:
 /** A typed figure with what was typed, so that it prints back so; *don't know* stands for the wide figure given. @throws FieldProblem */
 export const measuredOf = ({ unknown, ...input }: Parameters<typeof readTyped>[0] & { unknown?: Measured }): Measured =>
   unknown && input.text === say('keypad.unknown') ? unknown : { value: readTyped(input), typed: input.text.trim(), source: 'typed' };
-
-/** What was typed; a figure nobody typed prints in the firm's units. */
-export function textOf(measured: Measured, kind: Kind): string {
-  if (measured.typed !== undefined) return measured.typed;
-  if (measured.source === 'assumed') return say('keypad.unknown');
-  return kind === 'length' && unitSystem() === 'us' ? typeset(tradeLength({ length_m: measured.value })) : inUnits(kind, measured.value);
-}

@@ -1,10 +1,11 @@
-import type { PourEventFields, RowOf } from '@tufa/contract/entities';
-import { CORE_VERSION, type Plan, type PlanInput } from '@tufa/core/plan';
+import type { PourEventFields } from '@tufa/contract/entities';
+import type { Plan, PlanInput } from '@tufa/core/plan';
 import type { EventKind } from '@tufa/core/pour';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
 import { now } from '../parts/clock';
 import type { JobView } from '../parts/useJob';
+import { latestPlan, planAdd } from './storedPlan';
 
 interface Tap {
   readonly view: JobView;
@@ -42,26 +43,15 @@ export async function log(tap: Tap): Promise<string> {
   return event.target;
 }
 
-const latestPlan = (view: JobView): RowOf<'plan'> | undefined =>
-  Object.values(view.data.plan)
-    .filter(({ jobId }) => jobId === view.job.id)
-    .sort((a, b) => (a.id < b.id ? 1 : -1))[0];
-
-/** Starts a batch. A pour names its plan: the stored one where nothing changed, else a new one written in the same breath. */
-export async function startBatch(tap: Omit<Tap, 'planId' | 'kind'> & { plan: Plan; input: PlanInput }): Promise<string> {
-  const { view, plan, input } = tap;
+/** Starts a batch. A pour names its plan: the one in use, else a new one written in the same breath. */
+export async function startBatch(tap: Omit<Tap, 'planId' | 'kind'> & { plan: Plan; input: PlanInput; inUse: string | null }): Promise<string> {
+  const { view, plan, input, inUse } = tap;
   const held = latestPlan(view);
-  const same = held && JSON.stringify(held.hashes, Object.keys(plan.hashes).sort()) === JSON.stringify(plan.hashes, Object.keys(plan.hashes).sort());
-  const planId = same ? held.id : uuid();
+  const stages = Object.keys(plan.hashes).sort();
+  const same = held && JSON.stringify(held.hashes, stages) === JSON.stringify(plan.hashes, stages) ? held.id : null;
+  const named = inUse ?? same;
+  const planId = named ?? uuid();
   const event = eventChange({ ...tap, kind: 'start', planId });
-  const store = change('plan', 'add', planId, {
-    jobId: view.job.id,
-    input,
-    hashes: plan.hashes,
-    coreVersion: CORE_VERSION,
-    seed: 1,
-    replaces: held?.id ?? null,
-  });
-  await write(...(same ? [event] : [store, event]));
+  await write(...(named ? [event] : [planAdd(view, planId, { plan, input }), event]));
   return event.target;
 }

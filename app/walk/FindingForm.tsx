@@ -24,8 +24,7 @@ import { DrawPlan } from './DrawPlan';
 import { SaveOrCancel, TextOf } from './ElementForm';
 import { textOfFinding, wireOfFinding, type FindingText } from './findingText';
 import { GaugeCard } from './GaugeCard';
-import { planFinding, planReadings } from './planParts';
-import { volumeText } from './volumeText';
+import { planFinding, planReadings, volumeText } from '@tufa/words/survey';
 
 const SIZES = ['length', 'width', 'fromLeft', 'fromTop'] as const;
 

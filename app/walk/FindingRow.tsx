@@ -6,28 +6,7 @@ import { Pressable, View } from 'react-native';
 import { SmallSection } from '../jobs/SmallSection';
 import { Word } from '../parts/Button';
 import { T } from '../parts/T';
-import { planKind } from './planParts';
-import { volumeText } from './volumeText';
-
-const told = (name: string, value: Measured): string =>
-  value.source === 'assumed' ? `${printFigure(name, value.value)} ${say('state.assumed')}` : (value.typed ?? printFigure(name, value.value));
-
-/** What a finding says of itself in a line. */
-function subOf(finding: RowOf<'finding'>): string {
-  switch (finding.kind) {
-    case 'spall': {
-      const { shape, deepest, edge } = finding.properties;
-      return say('walk.sub', { shape: say(`word.shape.${shape}`), deepest_m: told('deepest_m', deepest), edge: say(`word.edge.${edge}`).toLowerCase() });
-    }
-    case 'crack':
-    case 'joint':
-      return say('walk.subLine', { width: told('width_m', finding.properties.width), depth: told('depth_m', finding.properties.depth) });
-    case 'edge':
-      return say('walk.subEdge', { across: told('across_m', finding.properties.across), down: told('down_m', finding.properties.down) });
-    case 'mark':
-      return finding.properties.note ?? '';
-  }
-}
+import { findingText, planKind, volumeText } from '@tufa/words/survey';
 
 const assumedIn = (finding: RowOf<'finding'>): boolean =>
   Object.values(finding.properties as object).some((value) => (value as Measured | null)?.source === 'assumed');
@@ -62,7 +41,7 @@ export function FindingRow({
         <SmallSection data={data} finding={finding} />
         <View className="flex-1">
           <T as="strong">{`${finding.label}  ${[kind, size].filter(Boolean).join(', ')}${later}`}</T>
-          <T as="faint">{subOf(finding)}</T>
+          <T as="faint">{findingText(finding)}</T>
         </View>
         {takeOff ? (
           <View className="items-end">

@@ -13,15 +13,14 @@ import { Button, Word } from '../parts/Button';
 import { Choice } from '../parts/Choice';
 import { now } from '../parts/clock';
 import { QuantityField } from '../parts/QuantityField';
-import { measuredOf, readWithin, textOf } from '../parts/quantityText';
+import { textOf, planFinding, planReadings, volumeText } from '@tufa/words/survey';
+import { measuredOf, readWithin } from '../parts/quantityText';
 import { StepLayout } from '../parts/StepScreen';
 import { Answer, T } from '../parts/T';
 import { FieldProblem } from '../parts/useWireForm';
 import type { JobView } from '../parts/useJob';
 import { GaugeCard } from './GaugeCard';
-import { planFinding, planReadings } from './planParts';
 import { PlanView } from './PlanView';
-import { volumeText } from './volumeText';
 
 const SPACINGS = { us: [0, 0.1524, 0.3048, 0.6096], metric: [0, 0.15, 0.3, 0.5] } as const;
 

@@ -5,24 +5,27 @@ import { inside, nearestOnLine, type Point } from '@tufa/core/takeoff';
 import { isLine, type PlanKind } from '@tufa/draw';
 import { printFigure, say } from '@tufa/words';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
 import { Button, Word } from '../parts/Button';
 import { Cautions } from '../parts/Cautions';
 import { StepLayout, StepScreen } from '../parts/StepScreen';
 import { Answer, T } from '../parts/T';
+import { useWide } from '../parts/useSize';
 import type { JobView } from '../parts/useJob';
+import { Photos } from '../photos/Photos';
+import { StalePlan } from '../pour/StalePlan';
 import { copyOfFinding } from './copies';
 import { ElementForm } from './ElementForm';
 import { FindingForm } from './FindingForm';
 import { FindingRow } from './FindingRow';
 import { Measure } from './Measure';
-import { planFinding, planKind, planReadings, planTaps } from './planParts';
+import { planFinding, planKind, planReadings, planTaps, volumeText } from '@tufa/words/survey';
 import { PlanLegend, PlanView, type PlanLayer } from './PlanView';
 import { Soundings } from './Soundings';
 import { StopQuestions, unanswered } from './StopQuestions';
+import { SurveyFiles } from './SurveyFiles';
 import { Tests } from './Tests';
-import { volumeText } from './volumeText';
 import { VerdictLines } from './VerdictLines';
 
 type Doing =
@@ -32,7 +35,9 @@ type Doing =
   | { what: 'stops' }
   | { what: 'sounding' }
   | { what: 'measuring' }
-  | { what: 'testing' };
+  | { what: 'testing' }
+  | { what: 'pictures' }
+  | { what: 'files' };
 
 export const WalkScreen = () => <StepScreen step="walk">{(view) => <Walk key={view.job.id} view={view} />}</StepScreen>;
 
@@ -69,6 +74,8 @@ function Walk({ view }: { view: JobView }) {
     }),
     [findings, readings, element],
   );
+  const window = useWindowDimensions();
+  const wide = useWide();
   const look = (): void => setDoing({ what: 'looking' });
 
   if (doing.what === 'element') return <ElementForm view={view} element={elements.find(({ id }) => id === doing.id)} onDone={look} />;
@@ -78,6 +85,8 @@ function Walk({ view }: { view: JobView }) {
   }
   if (doing.what === 'sounding' && element) return <Soundings view={view} element={element} onDone={look} />;
   if (doing.what === 'measuring' && element) return <Measure view={view} element={element} onDone={look} />;
+  if (doing.what === 'files' && element) return <SurveyFiles view={view} element={element} onDone={look} />;
+  if (doing.what === 'pictures' && element) return <Photos view={view} element={element} onDone={look} />;
   if (doing.what === 'testing' && element) return <Tests view={view} element={element} onDone={look} />;
   if (doing.what === 'stops' && element)
     return (
@@ -110,6 +119,7 @@ function Walk({ view }: { view: JobView }) {
       />
     );
 
+  const planHeight = heightOf(element, window.width, wide);
   const survey = view.survey?.elements.find(({ elementId }) => elementId === element.id);
   const open = unanswered(element);
   /** The finding under a tap: the smallest area it lies in, or a line it is near. */
@@ -140,7 +150,7 @@ function Walk({ view }: { view: JobView }) {
         ),
         body: (
           <View className="gap-3">
-            <View className="h-[236px] lg:h-[380px]">
+            <View style={{ height: planHeight }}>
               <PlanView element={element} findings={plan.findings} taps={plan.taps} readings={plan.readings} touch={{ label: say('walk.planHelp'), onTap }} />
             </View>
             <PlanLegend kinds={plan.kinds} />
@@ -163,9 +173,12 @@ function Walk({ view }: { view: JobView }) {
               />
             ))}
             {survey ? <WaitingLines survey={survey} /> : null}
+            <StalePlan view={view} />
             {view.plan ? <Cautions screen="walk" input={view.input} plan={view.plan} data={view.data} /> : null}
             <View className="flex-row flex-wrap">
               <Word label={say('walk.addElement')} onPress={() => setDoing({ what: 'element', id: null })} />
+              <Word label={say('walk.files')} onPress={() => setDoing({ what: 'files' })} />
+              <Word label={say('walk.photos')} onPress={() => setDoing({ what: 'pictures' })} />
               <Word label={say('walk.tests')} onPress={() => setDoing({ what: 'testing' })} />
             </View>
           </View>
@@ -210,6 +223,13 @@ function Walk({ view }: { view: JobView }) {
       }}
     />
   );
+}
+
+/** As much height as the element needs at the width there is, never so much that the list under it is out of sight. */
+function heightOf({ geometry: { outline } }: RowOf<'element'>, width: number, wide: boolean): number {
+  const span = (axis: 0 | 1): number => Math.max(...outline.map((p) => p[axis])) - Math.min(...outline.map((p) => p[axis]));
+  const room = wide ? width - 340 : width - 116;
+  return Math.round(Math.min(wide ? 380 : 260, Math.max(200, (room * span(1)) / span(0) + 60)));
 }
 
 /** What else is measured: lines, what rings hollow, what is carried away. */

@@ -6,7 +6,8 @@ import { outsiders, rectangle, type Point } from '@tufa/core/takeoff';
 import { Problem } from '@tufa/core/quantity';
 import { WEATHER } from '@tufa/core/weather';
 import { say } from '@tufa/words';
-import { measuredOf, readTyped, readWithin, textOf } from '../parts/quantityText';
+import { textOf } from '@tufa/words/survey';
+import { measuredOf, readTyped, readWithin } from '../parts/quantityText';
 import { FieldProblem } from '../parts/useWireForm';
 
 export const NOTCHES = ['topLeft', 'topRight', 'bottomRight', 'bottomLeft'] as const;

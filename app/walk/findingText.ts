@@ -4,9 +4,9 @@ import type { Answer, Phase } from '@tufa/core/survey';
 import { outsiders, rectangle, type CrackProfile, type Point, type Section, type SpallShape } from '@tufa/core/takeoff';
 import { isLine, type PlanKind } from '@tufa/draw';
 import { printFigure, say } from '@tufa/words';
-import { measuredOf, readTyped, textOf } from '../parts/quantityText';
+import { textOf, planKind } from '@tufa/words/survey';
+import { measuredOf, readTyped } from '../parts/quantityText';
 import { FieldProblem } from '../parts/useWireForm';
-import { planKind } from './planParts';
 
 /** A finding as it is typed and drawn. */
 export interface FindingText {

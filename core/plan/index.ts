@@ -16,3 +16,4 @@ export * from './ownFigures';
 export * from './orders';
 export * from './questionFor';
 export * from './surveyOf';
+export * from './differenceOf';

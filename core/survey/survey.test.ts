@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { surveyOf, type ElementSurvey } from '../plan';
+import { computePlan, differenceOf, isStale, surveyOf, type ElementSurvey } from '../plan';
 import {
   distanceToOutline,
   ellipse,
@@ -257,4 +257,26 @@ test('places: nearest on a line, outside and pulled in, along a string, round', 
   const round = ellipse({ middle: [5, 5], across_m: 3, along_m: 2 });
   expect(polygonArea(round)).toBeCloseTo((Math.PI * 3 * 2) / 4, 9);
   expect(lineLength(round)).toBeGreaterThan(7);
+});
+
+test('what is found later makes a plan stale, and says what it costs; the weather does not', () => {
+  const before = computePlan(input);
+  const more = {
+    ...input,
+    findings: [...input.findings, { ...finding, id: 'g', label: 'B' }],
+    treatments: [...input.treatments, { findingId: 'g', sheetId: input.treatments[0]!.sheetId }],
+  };
+  const after = computePlan(more);
+  expect(isStale(before.hashes, after.hashes)).toBe(true);
+  expect(isStale(before.hashes, computePlan({ ...input, conditions: { ...input.conditions, sun: false } }).hashes)).toBe(false);
+  const { bad_m2, packages, batches, work_s, cost_minor } = differenceOf({ before, after });
+  expect(bad_m2[1]).toBeCloseTo(2 * bad_m2[0], 9);
+  expect(batches[1]).toBe(2 * batches[0]);
+  expect(work_s[1]).toBeCloseTo(2 * work_s[0], 6);
+  expect(packages[1]).toBe(after.orders[0]!.chosen.packages.reduce((sum, { count }) => sum + count, 0));
+  expect(packages[1]).toBeGreaterThan(packages[0]);
+  expect(cost_minor[1]).toBeGreaterThan(cost_minor[0]);
+  const waiting = computePlan({ ...more, findings: more.findings.map((one) => ({ ...one, phase: 'season' as const })) });
+  expect(waiting.orders).toEqual([]);
+  expect(waiting.findings.every(({ chosen }) => chosen === null)).toBe(true);
 });

@@ -13,7 +13,9 @@ import type { DataSource } from 'typeorm';
 import { errorAnswer, notFound } from './http/errors';
 import { requireSession } from './http/session';
 import { commandRoutes } from './routes/commands';
+import { documentRoutes } from './routes/documents';
 import { openapiRoutes } from './routes/openapi';
+import { photographRoutes } from './routes/photographs';
 import { readRoutes } from './routes/reads';
 import { sessionRoutes } from './routes/sessions';
 import type { News } from './services/News';
@@ -84,7 +86,7 @@ export function makeApp(context: AppContext): Express {
     }),
   );
   api.use(sessionRoutes(context));
-  api.use(requireSession, commandRoutes(context), readRoutes(context));
+  api.use(requireSession, commandRoutes(context), readRoutes(context), photographRoutes(context), documentRoutes(context));
   api.use(notFound);
   app.use('/api/v1', api);
   app.use('/api', notFound);

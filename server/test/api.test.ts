@@ -2,6 +2,8 @@ import { assemblePlanInput } from '@tufa/contract/assemble';
 import { mergeRows } from '@tufa/contract/applyCommand';
 import { emptyFirmData } from '@tufa/contract/entities';
 import { computePlan } from '@tufa/core/plan';
+import { createHash } from 'node:crypto';
+import sharp, { type Sharp } from 'sharp';
 import supertest from 'supertest';
 import { v7 as uuid } from 'uuid';
 import { withFirm } from '../src/data/withFirm';
@@ -94,7 +96,9 @@ test('a deletion is a tombstone, and an edit beats it and says so', async () => 
   expect(gone.result).toBe('done');
   expect((await job()).finding[SPALL].removed).toBe(true);
   const { finding } = await job();
-  const [back] = await send(command('finding.change', SPALL, { kind: 'spall', outline: finding[SPALL].outline }, { base: { kind: 'spall', outline: finding[SPALL].outline } }));
+  const [back] = await send(
+    command('finding.change', SPALL, { kind: 'spall', outline: finding[SPALL].outline }, { base: { kind: 'spall', outline: finding[SPALL].outline } }),
+  );
   expect(back).toMatchObject({ result: 'done', restored: true });
   expect((await job()).finding[SPALL].removed).toBe(false);
 });
@@ -319,4 +323,59 @@ test('news tells an open page that something changed', async () => {
     });
   });
   expect(await heard).toBeGreaterThan(2);
+});
+
+const jpeg = (side: number, more = (image: Sharp): Sharp => image): Promise<Buffer> =>
+  more(sharp({ create: { width: side, height: Math.round(side / 2), channels: 3, background: '#776655' } }).jpeg()).toBuffer();
+const put = (id: string, size: string, body: Buffer, type = 'image/jpeg') =>
+  server.request.put(`/api/v1/photographs/${id}/${size}`).set('content-type', type).send(body);
+
+test('a picture is kept in both sizes and comes back byte for byte; what is none, too large or tells its place is refused', async () => {
+  const id = uuid();
+  const full = await jpeg(1600);
+  const { body } = await put(id, 'full', full).expect(200);
+  expect(body.sha256).toBe(createHash('sha256').update(full).digest('hex'));
+  await put(id, 'thumb', await jpeg(320)).expect(200);
+  // The same again changes nothing.
+  await put(id, 'full', await jpeg(800)).expect(200);
+  const back = await server.request.get(`/api/v1/photographs/${id}/full`).expect(200);
+  expect(back.body.equals(full)).toBe(true);
+  expect((await put(id, 'thumb', await jpeg(400)).expect(422)).body.code).toBe('pictureTooWide');
+  expect((await put(id, 'full', Buffer.from('no picture')).expect(422)).body.code).toBe('noPicture');
+  const placed = await jpeg(200, (image) => image.withExif({ IFD3: { GPSLatitude: '51/1 30/1 0/1' } }));
+  expect((await put(id, 'full', placed).expect(422)).body.code).toBe('pictureTells');
+  expect((await put(id, 'full', Buffer.alloc(600_000)).expect(413)).body.code).toBe('tooLarge');
+  expect((await put('x', 'full', full).expect(422)).body.code).toBe('field.string.guid');
+  expect((await put(id, 'full', full, 'text/plain').expect(415)).body.code).toBe('noPicture');
+  await server.request.get(`/api/v1/photographs/${uuid()}/full`).expect(404);
+  const fields = {
+    jobId: DOCK,
+    elementId: SLAB,
+    findingId: null,
+    batch: null,
+    sha256: body.sha256,
+    bytes: full.length,
+    takenAt: '2026-05-12T13:00:00Z',
+    strokes: [],
+    before: null,
+  };
+  expect((await send(command('photograph.add', id, fields)))[0].result).toBe('done');
+  expect((await job()).photograph[id].sha256).toBe(body.sha256);
+});
+
+test('the survey sheet is a document, with its pictures, and of nothing it is a 404', async () => {
+  const sheet = await server.request.get(`/api/v1/jobs/${DOCK}/survey.pdf`).expect(200).expect('content-type', 'application/pdf');
+  expect(sheet.body.subarray(0, 5).toString()).toBe('%PDF-');
+  expect(sheet.body.toString('latin1')).toContain('/Subtype /Image');
+  await server.request.get(`/api/v1/jobs/${uuid()}/survey.pdf`).expect(404);
+  await server.request.get('/api/v1/jobs/x/survey.pdf').expect(422);
+});
+
+test('what a finding is does not change', async () => {
+  const { finding } = await job();
+  const properties = { what: 'wet' };
+  const [result] = await send(
+    command('finding.change', SPALL, { kind: 'mark', properties }, { base: { kind: 'spall', properties: finding[SPALL].properties } }),
+  );
+  expect(result).toMatchObject({ result: 'refused', problem: { code: 'kindFixed' } });
 });

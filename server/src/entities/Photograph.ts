@@ -24,4 +24,10 @@ export class Photograph extends FirmRow {
 
   @Column({ type: 'timestamptz', name: 'taken_at' })
   takenAt: Date;
+
+  @Column({ type: 'jsonb', name: 'strokes' })
+  strokes: object;
+
+  @Column({ type: 'uuid', name: 'before', nullable: true })
+  before: string | null;
 }

@@ -8,6 +8,7 @@ import type { FirmRow } from './FirmRow';
 import { Job } from './Job';
 import { Person } from './Person';
 import { Photograph } from './Photograph';
+import { PhotographFile } from './PhotographFile';
 import { PlanRow } from './PlanRow';
 import { PourEventRow } from './PourEventRow';
 import { Product } from './Product';
@@ -16,7 +17,7 @@ import { SheetRevision } from './SheetRevision';
 import { StockLot } from './StockLot';
 import { Treatment } from './Treatment';
 
-export { CommandRow, Device, Firm, Job, Person, PlanRow, type FirmRow };
+export { CommandRow, Device, Firm, Job, Person, Photograph, PhotographFile, PlanRow, type FirmRow };
 
 /** The class behind each name on the wire. */
 export const TABLES: Record<EntityName, new () => FirmRow> = {
@@ -26,6 +27,7 @@ export const TABLES: Record<EntityName, new () => FirmRow> = {
   element: Element,
   finding: Finding,
   reading: Reading,
+  photograph: Photograph,
   treatment: Treatment,
   product: Product,
   sheet: SheetRevision,
@@ -33,4 +35,4 @@ export const TABLES: Record<EntityName, new () => FirmRow> = {
   pourEvent: PourEventRow,
 };
 
-export const ENTITIES = [...Object.values(TABLES), Device, StockLot, Photograph, CommandRow];
+export const ENTITIES = [...Object.values(TABLES), Device, StockLot, PhotographFile, CommandRow];

@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto';
 import { assemblePlanInput } from '@tufa/contract/assemble';
 import { id } from '@tufa/contract/common';
-import { check } from '@tufa/contract/validate';
 import { computePlan } from '@tufa/core/plan';
 import { Router } from 'express';
 import Joi from 'joi';
@@ -9,15 +8,10 @@ import { MoreThan } from 'typeorm';
 import type { AppContext } from '../app';
 import { withFirm } from '../data/withFirm';
 import { Job } from '../entities';
+import { checked } from '../http/checked';
 import { HttpProblem } from '../http/HttpProblem';
 import { signedIn } from '../http/session';
 import { changesSince, jobData, wireRow } from '../services/rows';
-
-function checked<T>(schema: Joi.Schema, value: unknown): T {
-  const { value: good, fault } = check<T>(schema, value);
-  if (fault) throw new HttpProblem({ status: 422, code: `field.${fault.code}`, field: fault.field, figures: fault.figures });
-  return good as T;
-}
 
 const sinceQuery = Joi.object({ since: Joi.number().integer().min(0).default(0) });
 const listQuery = Joi.object({ after: id, limit: Joi.number().integer().min(1).max(200).default(50) });
@@ -51,6 +45,7 @@ export function readRoutes({ source, clock, news }: AppContext): Router {
       element: data.element,
       finding: data.finding,
       reading: data.reading,
+      photograph: data.photograph,
       treatment: data.treatment,
       plan: data.plan,
       pourEvent: data.pourEvent,

@@ -1,0 +1,94 @@
+import type { PhotographFields, RowOf } from '@tufa/contract/entities';
+import { PHOTO } from '@tufa/contract/schemas';
+import { v7 as uuid } from 'uuid';
+import { useEffect, useState } from 'react';
+import { database } from '../outbox/database';
+import { alsoSend, change, write } from '../outbox/useFirm';
+import { now } from '../parts/clock';
+import { photoWorker } from '../workers/photoWorker';
+
+/** No phone's picture is larger; what is would take minutes to open. */
+const MOST_BYTES = 30e6;
+
+/** Why a file was not taken; the survey goes on. */
+export class PhotoFault extends Error {
+  constructor(
+    readonly code: 'tooLarge' | 'noPicture' | 'noRoom',
+    readonly figures: Readonly<Record<string, number | string>> = {},
+  ) {
+    super(code);
+  }
+}
+
+/**
+ * Makes a picture small off the main thread, keeps it on this phone and says so to the firm; its bytes go when there is
+ * signal.
+ *
+ * @throws PhotoFault
+ */
+export async function keepPhoto(file: Blob, about: Pick<PhotographFields, 'jobId' | 'elementId' | 'findingId' | 'before'>): Promise<string> {
+  if (file.size > MOST_BYTES) throw new PhotoFault('tooLarge', { mb: String(Math.round(file.size / 1e6)), most: String(MOST_BYTES / 1e6) });
+  const shrunk = await photoWorker()
+    .shrink(file, PHOTO)
+    .catch(() => null);
+  if (!shrunk) throw new PhotoFault('noPicture');
+  const id = uuid();
+  try {
+    await (await database()).put('photo', { id, full: shrunk.full, thumb: shrunk.thumb, sent: false });
+  } catch {
+    throw new PhotoFault('noRoom');
+  }
+  await write(
+    change('photograph', 'add', id, {
+      ...about,
+      batch: null,
+      sha256: shrunk.sha256,
+      bytes: shrunk.full.size,
+      takenAt: new Date(now()).toISOString(),
+      strokes: [],
+    }),
+  );
+  return id;
+}
+
+async function put(id: string, size: 'full' | 'thumb', body: Blob): Promise<void> {
+  const answer = await fetch(`/api/v1/photographs/${id}/${size}`, { method: 'PUT', body, headers: { 'content-type': 'image/jpeg' } });
+  // What the firm refuses it refuses again: it stays on this phone and is not asked for ever.
+  if (!answer.ok && answer.status !== 422 && answer.status !== 413) throw new Error(String(answer.status));
+}
+
+/** Sends the pictures that wait, one after the other; the small ones stay for days without signal. */
+async function sendPhotos(): Promise<void> {
+  const db = await database();
+  for (const photo of await db.getAll('photo')) {
+    if (photo.sent || !photo.full) continue;
+    await put(photo.id, 'thumb', photo.thumb);
+    await put(photo.id, 'full', photo.full);
+    await db.put('photo', { ...photo, full: null, sent: true });
+  }
+}
+alsoSend.add(() => sendPhotos().catch(() => undefined));
+
+/** Where a picture is to be had: on this phone while it waits, else from the firm. Null until that is known. */
+export function usePhotoUrl({ id }: RowOf<'photograph'>, size: 'full' | 'thumb'): string | null {
+  const [url, setUrl] = useState<string | null>(null);
+  useEffect(() => {
+    let made = '';
+    let gone = false;
+    const show = async (): Promise<void> => {
+      const kept = await database()
+        .then((db) => db.get('photo', id))
+        .catch(() => undefined);
+      if (gone) return;
+      const blob = size === 'full' ? kept?.full : kept?.thumb;
+      made = blob ? URL.createObjectURL(blob) : '';
+      setUrl(made || `/api/v1/photographs/${id}/${size}`);
+    };
+    void show();
+    return () => {
+      gone = true;
+      if (made) URL.revokeObjectURL(made);
+    };
+  }, [id, size]);
+  return url;
+}

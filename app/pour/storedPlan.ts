@@ -1,0 +1,51 @@
+import type { RowOf } from '@tufa/contract/entities';
+import { computePlan, CORE_VERSION, differenceOf, isStale, type Plan, type PlanDifference, type PlanInput } from '@tufa/core/plan';
+import { Problem } from '@tufa/core/quantity';
+import { v7 as uuid } from 'uuid';
+import { change, write, type Change } from '../outbox/useFirm';
+import type { JobView } from '../parts/useJob';
+
+/** The plan the last pour named, the newest of its job. */
+export const latestPlan = (view: JobView): RowOf<'plan'> | undefined =>
+  Object.values(view.data.plan)
+    .filter(({ jobId }) => jobId === view.job.id)
+    .sort((a, b) => (a.id < b.id ? 1 : -1))[0];
+
+/** The present plan as a row of its own. */
+export const planAdd = (view: JobView, id: string, { plan, input }: { plan: Plan; input: PlanInput }): Change =>
+  change('plan', 'add', id, { jobId: view.job.id, input, hashes: plan.hashes, coreVersion: CORE_VERSION, seed: 1, replaces: latestPlan(view)?.id ?? null });
+
+const computed = new WeakMap<object, Plan | null>();
+
+/** A stored plan's figures; null where this release refuses what it was made from. */
+function planOf(row: RowOf<'plan'>): Plan | null {
+  const held = computed.get(row);
+  if (held !== undefined) return held;
+  let plan: Plan | null = null;
+  try {
+    plan = computePlan(row.input);
+  } catch (error) {
+    if (!(error instanceof Problem)) throw error;
+  }
+  computed.set(row, plan);
+  return plan;
+}
+
+export interface Stale {
+  readonly row: RowOf<'plan'>;
+  readonly plan: Plan;
+  readonly difference: PlanDifference;
+}
+
+/** The plan in use where the survey or the choice has changed under it, with what a new one would change; else null. */
+export function staleOf(view: JobView): Stale | null {
+  const row = latestPlan(view);
+  if (!row || !view.plan || !isStale(row.hashes, view.plan.hashes)) return null;
+  const plan = planOf(row);
+  return plan ? { row, plan, difference: differenceOf({ before: plan, after: view.plan }) } : null;
+}
+
+/** Takes the present plan into use. */
+export const takeNewPlan = async (view: JobView): Promise<void> => {
+  if (view.plan) await write(planAdd(view, uuid(), { plan: view.plan, input: view.input }));
+};

@@ -1,0 +1,172 @@
+import type { FindingFields, ReadingFields, RowOf } from '@tufa/contract/entities';
+import { readingsOf } from '@tufa/contract/assemble';
+import { READING_COLUMNS, readingRows, readingsFromRows, readSurveyFile, surveyFileOf, type ReadingRow } from '@tufa/contract/surveyFile';
+import { planScene } from '@tufa/draw';
+import { say, unitSystem } from '@tufa/words';
+import { planFinding, planReadings, planTaps } from '@tufa/words/survey';
+import Papa from 'papaparse';
+import { useRef, useState } from 'react';
+import { View } from 'react-native';
+import { v7 as uuid } from 'uuid';
+import { change, write, type Change } from '../outbox/useFirm';
+import { Button } from '../parts/Button';
+import { saveFile } from '../parts/saveFile';
+import { saveSvg } from '../parts/saveSvg';
+import { StepLayout } from '../parts/StepScreen';
+import { useOnline } from '../parts/SyncLine';
+import { Answer, T } from '../parts/T';
+import type { JobView } from '../parts/useJob';
+
+/** What a file would bring, shown before anything is written. */
+interface Preview {
+  readonly changes: readonly Change[];
+  readonly lines: readonly string[];
+  readonly faults: readonly string[];
+}
+
+/** As many commands as are written at once; the outbox sends a hundred at a time. */
+const AT_ONCE = 500;
+/** More rows with something wrong than this are counted, not listed. */
+const FAULTS_SHOWN = 12;
+
+/** The survey out and in: sheet, plan, readings, everything. */
+export function SurveyFiles({ view, element, onDone }: { view: JobView; element: RowOf<'element'>; onDone: () => void }) {
+  const file = useRef<HTMLInputElement>(null);
+  const online = useOnline();
+  const [preview, setPreview] = useState<Preview | null>(null);
+  const { data, job } = view;
+  const readings = readingsOf(data, job.id);
+  const findings = Object.values(data.finding).filter((one) => one.elementId === element.id && !one.removed);
+  const drawn = {
+    outline: element.geometry.outline,
+    findings: findings.map((one) => planFinding(one)),
+    taps: planTaps(readings, element.id),
+    readings: planReadings(readings, element.id),
+    ...(element.geometry.openings ? { openings: element.geometry.openings } : {}),
+  };
+  const us = unitSystem() === 'us';
+  const svg = (): void =>
+    saveSvg(
+      planScene({
+        ...drawn,
+        width: 1000,
+        height: 700,
+        unit_m: us ? 0.3048 : 1,
+        unit: us ? 'ft' : 'm',
+        ...(element.geometry.north_deg === undefined ? {} : { north_deg: element.geometry.north_deg }),
+      }),
+      element.name,
+    );
+  const dxf = async (): Promise<void> => {
+    const { toDxf } = await import('@tufa/draw/toDxf');
+    saveFile({ name: `${element.name}.dxf`, type: 'image/vnd.dxf', text: toDxf(drawn) });
+  };
+  const csv = (): void =>
+    saveFile({ name: `${job.name}.csv`, type: 'text/csv', text: Papa.unparse(readingRows(data, job.id), { columns: [...READING_COLUMNS] }) });
+  const json = (): void => saveFile({ name: `${job.name}.json`, type: 'application/json', text: JSON.stringify(surveyFileOf(data, job.id), null, 2) });
+  const take = async (picked: File): Promise<void> => {
+    const text = await picked.text();
+    setPreview(/\.json$/i.test(picked.name) ? previewOfSurvey(view, text) : previewOfReadings(view, text));
+  };
+  const bring = async (): Promise<void> => {
+    const changes = preview?.changes ?? [];
+    for (let i = 0; i < changes.length; i += AT_ONCE) await write(...changes.slice(i, i + AT_ONCE));
+    setPreview(null);
+    onDone();
+  };
+  return (
+    <StepLayout
+      step="walk"
+      view={view}
+      parts={{
+        head: <Answer size="number">{say('files.title')}</Answer>,
+        body: (
+          <View className="gap-3">
+            <Button label={say('files.pdf')} disabled={!online} onPress={() => void window.open(`/api/v1/jobs/${job.id}/survey.pdf`, '_blank', 'noopener')} />
+            {online ? null : <T as="faint">{say('files.pdfOffline')}</T>}
+            <View className="flex-row gap-3">
+              <Button label={say('files.svg')} grow onPress={svg} />
+              <Button label={say('files.dxf')} grow onPress={() => void dxf()} />
+            </View>
+            <View className="flex-row gap-3">
+              <Button label={say('files.csv')} grow onPress={csv} />
+              <Button label={say('files.json')} grow onPress={json} />
+            </View>
+            <Button label={say('files.bring')} onPress={() => file.current?.click()} />
+            <input
+              ref={file}
+              type="file"
+              accept=".csv,.json,text/csv,application/json"
+              aria-label={say('files.bring')}
+              data-testid="survey-file"
+              style={{ display: 'none' }}
+              onChange={(event) => {
+                const [picked] = [...(event.target.files ?? [])];
+                event.target.value = '';
+                if (picked) void take(picked);
+              }}
+            />
+            {preview ? (
+              <View className="gap-2" aria-live="polite">
+                {preview.lines.map((line) => (
+                  <T key={line} as="strong">
+                    {line}
+                  </T>
+                ))}
+                {preview.faults.slice(0, FAULTS_SHOWN).map((fault) => (
+                  <T key={fault} tone="stop">
+                    {fault}
+                  </T>
+                ))}
+                {preview.faults.length > FAULTS_SHOWN ? <T tone="stop">{say('files.moreFaults', { count: preview.faults.length - FAULTS_SHOWN })}</T> : null}
+                {preview.changes.length > 0 && preview.faults.length === 0 ? (
+                  <Button label={say('files.write')} tone="act" onPress={() => void bring()} />
+                ) : null}
+              </View>
+            ) : null}
+          </View>
+        ),
+        foot: <Button label={say('walk.done')} onPress={onDone} />,
+      }}
+    />
+  );
+}
+
+const sayFault = (code: string, figures: Readonly<Record<string, unknown>>, field: string): string =>
+  say(code.includes('.') ? `problem.field.${code}` : `problem.${code}`, { ...figures, field });
+
+function previewOfReadings({ data, job }: JobView, text: string): Preview {
+  const { data: rows } = Papa.parse<ReadingRow>(text, { header: true, skipEmptyLines: true });
+  const { readings, faults } = readingsFromRows(rows, data, job.id);
+  return {
+    changes: readings.map((reading) => change('reading', 'add', uuid(), reading)),
+    lines: [say('files.readings', { count: readings.length })],
+    faults: faults.map(({ row, field, code, figures }) => say('files.rowFault', { row: String(row), field, what: sayFault(code, figures, field) })),
+  };
+}
+
+/** Everything of a survey file under ids of its own, so that it may come into the job it went out of. */
+function previewOfSurvey({ job }: JobView, text: string): Preview {
+  const { file, fault } = readSurveyFile(text);
+  if (!file) return { changes: [], lines: [], faults: [sayFault(fault.code, fault.figures, fault.field)] };
+  const ids = new Map([...file.elements, ...file.findings].map(({ id }) => [id, uuid()]));
+  const anew = (id: string | null): string | null => (id === null ? null : (ids.get(id) ?? null));
+  const changes = [
+    ...file.elements.map(({ id, ...fields }) => change('element', 'add', anew(id)!, { ...fields, jobId: job.id })),
+    ...file.findings.map(({ id, ...fields }) =>
+      change('finding', 'add', anew(id)!, { ...fields, jobId: job.id, elementId: anew(fields.elementId) } as Partial<FindingFields>),
+    ),
+    ...file.readings.map(({ id: _id, ...fields }) =>
+      change('reading', 'add', uuid(), { ...fields, jobId: job.id, elementId: anew(fields.elementId), findingId: anew(fields.findingId) } as ReadingFields),
+    ),
+  ];
+  return {
+    changes,
+    lines: [
+      say('files.elements', { count: file.elements.length }),
+      say('files.findings', { count: file.findings.length }),
+      say('files.readings', { count: file.readings.length }),
+    ],
+    faults: [],
+  };
+}

@@ -1,0 +1,141 @@
+import Joi from 'joi';
+import { readingsOf } from './assemble';
+import { id, LIMITS, optionalText, text, type Limit } from './common';
+import type { ElementFields, FindingFields, FirmData, ReadingFields, ReadingKind, Row, RowOf } from './entities';
+import { FIELDS } from './schemas';
+import { senseOf } from './sense';
+import { check, type Fault } from './validate';
+
+/** Readings that travel in a file: what was measured on an element, not the weather and not what was understood. */
+export const FILED = ['depth', 'width', 'sounding', 'scratch', 'drop_s', 'pull_Pa', 'strength_Pa', 'moisture'] as const satisfies readonly ReadingKind[];
+
+export const READING_COLUMNS = ['element', 'finding', 'kind', 'x_m', 'y_m', 'value', 'typed', 'taken_at'] as const;
+export type ReadingRow = Readonly<Partial<Record<(typeof READING_COLUMNS)[number], string>>>;
+
+const elementsOf = (data: FirmData, jobId: string): RowOf<'element'>[] => Object.values(data.element).filter((one) => one.jobId === jobId && !one.removed);
+const findingsOf = (data: FirmData, jobId: string): RowOf<'finding'>[] => Object.values(data.finding).filter((one) => one.jobId === jobId && !one.removed);
+const filed = (data: FirmData, jobId: string): (ReadingFields & Row)[] =>
+  readingsOf(data, jobId).filter(({ kind }) => (FILED as readonly string[]).includes(kind));
+
+/** The readings of a job as rows of a table, SI, elements by name and findings by letter. */
+export function readingRows(data: FirmData, jobId: string): Required<ReadingRow>[] {
+  return filed(data, jobId).map(({ elementId, findingId, kind, at, value, takenAt }) => ({
+    element: data.element[elementId ?? '']?.name ?? '',
+    finding: data.finding[findingId ?? '']?.label ?? '',
+    kind,
+    x_m: at ? String(at[0]) : '',
+    y_m: at ? String(at[1]) : '',
+    value: String(value.value),
+    typed: value.typed ?? '',
+    taken_at: takenAt,
+  }));
+}
+
+const row = Joi.object({
+  element: text(80).required(),
+  finding: optionalText(12),
+  kind: Joi.string()
+    .valid(...FILED)
+    .required(),
+  x_m: Joi.number().min(-LIMITS.side_m.most).max(LIMITS.side_m.most).empty(''),
+  y_m: Joi.number().min(-LIMITS.side_m.most).max(LIMITS.side_m.most).empty(''),
+  value: Joi.number().required(),
+  typed: optionalText(60),
+  taken_at: Joi.string().isoDate().raw().required(),
+}).unknown();
+
+export interface RowFault extends Fault {
+  /** counted from 1, without the head of the table */
+  readonly row: number;
+}
+
+/** Rows of a table as readings of a job; what is wrong with a row is named by row and field, and nothing is left out silently. */
+export function readingsFromRows(rows: readonly ReadingRow[], data: FirmData, jobId: string): { readings: ReadingFields[]; faults: RowFault[] } {
+  const readings: ReadingFields[] = [];
+  const faults: RowFault[] = [];
+  rows.forEach((given, i) => {
+    const fail = (fault: Fault): number => faults.push({ ...fault, row: i + 1 });
+    const { value: good, fault } = check<{
+      element: string;
+      finding?: string;
+      kind: ReadingKind;
+      x_m?: number;
+      y_m?: number;
+      value: number;
+      typed?: string;
+      taken_at: string;
+    }>(row, given);
+    if (fault) return fail(fault);
+    const limit = LIMITS[good.kind as Limit];
+    if (good.value < limit.least) return fail({ field: 'value', code: 'number.min', figures: { limit: limit.least } });
+    if (good.value > limit.most) return fail({ field: 'value', code: 'number.max', figures: { limit: limit.most } });
+    const element = elementsOf(data, jobId).find(({ name }) => name === good.element);
+    if (!element) return fail({ field: 'element', code: 'unknownName', figures: { name: good.element } });
+    const finding = findingsOf(data, jobId).find(({ label, elementId }) => label === good.finding && elementId === element.id);
+    if (good.finding && !finding) return fail({ field: 'finding', code: 'unknownName', figures: { name: good.finding } });
+    const placed = good.x_m !== undefined && good.y_m !== undefined;
+    if (!placed && (good.kind === 'sounding' || good.kind === 'depth' || good.kind === 'width'))
+      return fail({ field: 'x_m', code: 'any.required', figures: {} });
+    readings.push({
+      jobId,
+      elementId: element.id,
+      findingId: finding?.id ?? null,
+      kind: good.kind,
+      value: { value: good.value, source: 'typed', ...(good.typed ? { typed: good.typed } : {}) },
+      at: placed ? [good.x_m as number, good.y_m as number] : null,
+      takenAt: good.taken_at,
+      subject: null,
+    });
+    return 0;
+  });
+  return { readings, faults };
+}
+
+/** A survey as a file: elements, findings and readings of one job, each with its id. */
+export interface SurveyFile {
+  readonly v: 1;
+  readonly elements: readonly ({ id: string } & Omit<ElementFields, 'jobId'>)[];
+  readonly findings: readonly ({ id: string } & Omit<FindingFields, 'jobId'>)[];
+  readonly readings: readonly ({ id: string } & Omit<ReadingFields, 'jobId'>)[];
+}
+
+const item = (fields: Joi.ObjectSchema): Joi.ObjectSchema => fields.fork(['jobId'], (schema) => schema.optional().strip()).append({ id: id.required() });
+
+/** The survey file's schema, from the same fields as the rows it becomes. */
+export const surveyFile = Joi.object({
+  v: Joi.number().valid(1).required(),
+  elements: Joi.array().items(item(FIELDS.element)).max(200).required(),
+  findings: Joi.array().items(item(FIELDS.finding)).max(1000).required(),
+  readings: Joi.array().items(item(FIELDS.reading)).max(20_000).required(),
+});
+
+const bare = <R extends Row & { jobId: string }>({ version: _v, changed: _c, removed: _r, jobId: _j, ...rest }: R) => rest;
+
+export const surveyFileOf = (data: FirmData, jobId: string): SurveyFile =>
+  ({
+    v: 1,
+    elements: elementsOf(data, jobId).map(bare),
+    findings: findingsOf(data, jobId).map(bare),
+    readings: filed(data, jobId).map(bare),
+  }) as unknown as SurveyFile;
+
+/** A file's text as a survey. @returns the fault with its path, where it is none */
+export function readSurveyFile(content: string): { file: SurveyFile; fault: null } | { file: null; fault: Fault } {
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(content);
+  } catch {
+    return { file: null, fault: { field: '', code: 'notJson', figures: {} } };
+  }
+  const { value, fault } = check<SurveyFile>(surveyFile, parsed);
+  if (fault) return { file: null, fault };
+  for (const [list, rows] of [
+    ['elements', value.elements],
+    ['findings', value.findings],
+  ] as const)
+    for (const [i, one] of rows.entries()) {
+      const nonsense = senseOf(one as unknown as Record<string, unknown>);
+      if (nonsense) return { file: null, fault: { ...nonsense, field: `${list}.${i}.${nonsense.field}` } };
+    }
+  return { file: value, fault: null };
+}

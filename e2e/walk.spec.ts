@@ -1,0 +1,360 @@
+import { readFileSync } from 'node:fs';
+import { takeOffOf } from '@tufa/core/plan';
+import type { FindingInput } from '@tufa/core/survey';
+import DxfParser from 'dxf-parser';
+import type { Page } from '@playwright/test';
+import { faultsOf, unreadable } from './looks';
+import { DOCK, expect, signIn, test } from './server';
+
+/** A new job of one's own, on its empty Walk. @returns its id */
+async function newJob(page: Page, name: string): Promise<string> {
+  await page.goto('/jobs/new');
+  await page.getByLabel('Name').fill(name);
+  await page.getByRole('button', { name: 'Make the job' }).click();
+  await page.getByRole('button', { name: 'Add an element' }).click();
+  return /jobs\/([^/]+)\//.exec(page.url())![1]!;
+}
+
+const inputOf = async (page: Page, server: string, job: string) => (await (await page.request.get(`${server}/api/v1/jobs/${job}/plan`)).json()).input;
+
+test('an L-shaped slab by touch: three spalls, two cracks, forty soundings; the volumes are the core’s', async ({ page, server }) => {
+  test.setTimeout(150_000);
+  await signIn(page);
+  const job = await newJob(page, 'Back yard');
+  await page.getByLabel('Name').fill('Yard slab');
+  await page.getByRole('radio', { name: 'L', exact: true }).tap();
+  for (const [label, text] of [
+    ['Length', "20'"],
+    ['Width', "14'"],
+    ['Thickness', '5 in'],
+    ['Notch, along', "8'"],
+    ['Notch, across', "6'"],
+  ] as const)
+    await page.getByLabel(label, { exact: true }).fill(text);
+  await page.getByRole('button', { name: 'Save' }).tap();
+  const tap = async (x: number, y: number): Promise<void> => {
+    const box = (await page.getByTestId('plan').boundingBox())!;
+    await page.touchscreen.tap(box.x + box.width * x, box.y + box.height * y);
+  };
+  const add = async (): Promise<void> => page.getByRole('button', { name: 'Add a finding' }).tap();
+
+  // By sizes, by corners, and round with one drag.
+  await add();
+  await page.getByLabel('Length').fill("3' 2");
+  await page.getByLabel('Width').fill("2'");
+  await page.getByLabel('From left').fill("1'");
+  await page.getByLabel('From top').fill("8'");
+  await page.getByLabel('Deepest depth').fill('1 1/4');
+  await page.getByRole('button', { name: 'Save' }).tap();
+  await add();
+  await page.getByRole('radio', { name: 'By drawing' }).tap();
+  for (const [x, y] of [
+    [0.1, 0.12],
+    [0.3, 0.12],
+    [0.3, 0.3],
+    [0.12, 0.28],
+  ] as const)
+    await tap(x, y);
+  await page.getByLabel('Deepest depth').fill('3/4 in');
+  await page.getByRole('button', { name: 'Undo', exact: true }).tap();
+  await expect(page.getByRole('button', { name: 'Corner 4' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Redo' }).tap();
+  await expect(page.getByRole('button', { name: 'Corner 4' })).toBeVisible();
+  await page.getByRole('button', { name: 'Save' }).tap();
+  await add();
+  await page.getByRole('radio', { name: 'By drawing' }).tap();
+  await page.getByRole('radio', { name: 'Round' }).tap();
+  const box = (await page.getByTestId('plan').boundingBox())!;
+  const cdp = await page.context().newCDPSession(page);
+  const finger = (type: 'touchStart' | 'touchMove' | 'touchEnd', at?: [number, number]) =>
+    cdp.send('Input.dispatchTouchEvent', { type, touchPoints: at ? [{ x: box.x + box.width * at[0], y: box.y + box.height * at[1] }] : [] });
+  await finger('touchStart', [0.15, 0.55]);
+  for (let i = 1; i <= 6; i += 1) await finger('touchMove', [0.15 + i * 0.03, 0.55 + i * 0.03]);
+  await finger('touchEnd');
+  await expect(page.getByRole('button', { name: 'Corner 16' })).toBeVisible();
+  await page.getByLabel('Deepest depth').fill('1 in');
+  await page.getByRole('button', { name: 'Save' }).tap();
+  for (const line of [
+    [
+      [0.62, 0.5],
+      [0.7, 0.62],
+      [0.76, 0.75],
+    ],
+    [
+      [0.36, 0.6],
+      [0.42, 0.8],
+    ],
+  ] as const) {
+    await add();
+    await page.getByRole('radio', { name: 'Crack' }).tap();
+    for (const [x, y] of line) await tap(x, y);
+    await page.getByLabel('Width of the crack').fill('2 mm');
+    await page.getByLabel('Depth', { exact: true }).fill('1 1/2 in');
+    await page.getByRole('button', { name: 'Save' }).tap();
+  }
+  await page.getByRole('button', { name: 'Sound it' }).tap();
+  for (let i = 0; i < 40; i += 1) {
+    await expect(page.getByText(new RegExp(`^Tap ${i + 1} of`))).toBeVisible();
+    await page.getByRole('button', { name: i % 5 === 0 ? 'Hollow' : 'Solid', exact: true }).tap();
+  }
+  await page.getByRole('button', { name: 'Done', exact: true }).tap();
+  await expect(page.getByText('with the firm')).toBeVisible();
+  const planned = await (await page.request.get(`${server}/api/v1/jobs/${job}/plan`)).json();
+  expect(planned.input.findings.map(({ kind }: FindingInput) => kind).sort()).toEqual(['crack', 'crack', 'spall', 'spall', 'spall']);
+  expect(planned.input.elements[0].soundings.points).toHaveLength(40);
+  expect(planned.plan.elements[0].area_m2).toBeCloseTo((20 * 14 - 8 * 6) * 0.3048 ** 2, 9);
+  for (const [i, finding] of (planned.input.findings as FindingInput[]).entries())
+    expect(planned.plan.findings[i].takeOff.volume.p50).toBeCloseTo(takeOffOf(finding).volume.p50, 12);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('gal');
+  expect(await faultsOf(page)).toEqual([]);
+  expect(await unreadable(page)).toEqual([]);
+});
+
+test('a wall with an opening, and what is broken in it, by keyboard alone on a wide screen', async ({ page, server }) => {
+  test.setTimeout(120_000);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await signIn(page);
+  const job = await newJob(page, 'Lane');
+  const focused = (): Promise<string | null> =>
+    page.evaluate(() => {
+      const at = document.activeElement;
+      const by = at?.getAttribute('aria-labelledby');
+      return at?.getAttribute('aria-label') ?? (by ? (document.getElementById(by)?.textContent ?? null) : null);
+    });
+  const tabTo = async (name: string): Promise<void> => {
+    for (let i = 0; i < 120; i += 1) {
+      if ((await focused()) === name) return;
+      await page.keyboard.press('Tab');
+    }
+    throw new Error(`Tab never reached ${name}`);
+  };
+  const type = async (name: string, text: string): Promise<void> => {
+    await tabTo(name);
+    await page.keyboard.type(text);
+  };
+  await type('Name', 'Lane wall');
+  await tabTo('Slab');
+  await page.keyboard.press('ArrowRight');
+  await type('Length', "18'");
+  await type('Height', "8'");
+  await type('Thickness', '8 in');
+  await tabTo('Add an opening');
+  await page.keyboard.press('Enter');
+  // The focus went on; the fields came before it.
+  for (let i = 0; i < 6; i += 1) await page.keyboard.press('Shift+Tab');
+  await type('From left', "7'");
+  await type('From top', "1' 4");
+  await type('Width', "3'");
+  await type('Height', "6' 6");
+  await tabTo('Save');
+  await page.keyboard.press('Enter');
+  await tabTo('Add a finding');
+  await page.keyboard.press('Enter');
+  await tabTo('By sizes');
+  await page.keyboard.press('ArrowRight');
+  for (const [left, top] of [
+    ["1'", "1'"],
+    ["4'", "1' 6"],
+    ["3'", "5'"],
+  ] as const) {
+    await tabTo('Add a corner');
+    await page.keyboard.press('Enter');
+    await type('From left', '');
+    await page.keyboard.press('Control+A');
+    await page.keyboard.type(left);
+    await tabTo('From top');
+    await page.keyboard.press('Control+A');
+    await page.keyboard.type(top);
+    await tabTo('Place it there');
+    await page.keyboard.press('Enter');
+  }
+  // The last corner goes on by arrows, a hundredth of a metre at a press.
+  await tabTo('Plan to draw on. Tap a corner in order; drag a handle to move it; two fingers bring it closer. Arrow keys move the held corner.');
+  for (let i = 0; i < 5; i += 1) await page.keyboard.press('ArrowDown');
+  await type('Deepest depth', '1 in');
+  await tabTo('Save');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Edit A' })).toBeVisible();
+  await expect(page.getByText('with the firm')).toBeVisible();
+  const input = await inputOf(page, server, job);
+  expect(input.elements[0]).toMatchObject({ kind: 'wall', openings: [expect.any(Array)] });
+  const [finding] = input.findings as FindingInput[];
+  expect(finding!.kind === 'spall' && finding.outline.map(([x, y]) => [Math.round(x * 1000), Math.round(y * 1000)])).toEqual([
+    [305, 305],
+    [1219, 457],
+    [914, 1574],
+  ]);
+  expect(await faultsOf(page)).toEqual([]);
+});
+
+test('what is wrong with a drawing or a reading is named where it is, with its mend', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`/jobs/${DOCK}/walk`);
+  await page.getByRole('button', { name: 'Add a finding' }).click();
+  await page.getByRole('radio', { name: 'By drawing' }).click();
+  const plan = page.getByTestId('plan');
+  const box = (await plan.boundingBox())!;
+  for (const [x, y] of [
+    [0.6, 0.2],
+    [0.8, 0.4],
+    [0.8, 0.2],
+    [0.6, 0.4],
+  ] as const)
+    await plan.click({ position: { x: box.width * x, y: box.height * y } });
+  await expect(page.getByText('The sides cross')).toBeVisible();
+  await page.getByRole('button', { name: 'Put the corners in order' }).click();
+  await expect(page.getByText('The sides cross')).toHaveCount(0);
+  await plan.click({ position: { x: 2, y: 60 } });
+  await page.getByRole('button', { name: 'Move to the nearest edge' }).click();
+  await expect(page.getByText('outside the element')).toHaveCount(0);
+  await page.getByLabel('Deepest depth').fill('9 in');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Deeper than the element is thick')).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+
+  await page.getByRole('button', { name: 'Measure' }).click();
+  await page.getByRole('radio', { name: 'C', exact: true }).click();
+  await expect(page.getByText('too soon to call it dormant')).toBeVisible();
+  const measured = page.getByTestId('plan');
+  const at = (await measured.boundingBox())!;
+  await measured.click({ position: { x: at.width * 0.55, y: at.height * 0.3 } });
+  await page.getByLabel('Width of the crack').fill('300 in');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Meant 0.3 in?' }).click();
+  await expect(page.getByLabel('Width of the crack')).toHaveValue('0.3 in');
+  await page.getByRole('radio', { name: 'A', exact: true }).click();
+  await measured.click({ position: { x: at.width * 0.8, y: at.height * 0.6 } });
+  await page.getByLabel('Depth', { exact: true }).fill('1/2 in');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('That place lies outside A')).toBeVisible();
+  await page.getByRole('button', { name: 'Move to the nearest edge' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('1. 1/2 in')).toBeVisible();
+});
+
+test('pictures: kept without signal, sent with it, drawn on; a file that is none and a camera refused leave the survey be', async ({
+  page,
+  context,
+  server,
+}) => {
+  await signIn(page);
+  await page.goto(`/jobs/${DOCK}/walk`);
+  await page.getByRole('button', { name: 'Pictures' }).click();
+  const picture = await page.screenshot();
+  await page.getByTestId('photo-file').setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') });
+  await expect(page.getByText('This file is no picture that opens here')).toBeVisible();
+  await page.getByTestId('photo-file').setInputFiles({ name: 'huge.jpg', mimeType: 'image/jpeg', buffer: Buffer.alloc(40e6) });
+  await expect(page.getByText('This file has 40 MB')).toBeVisible();
+  await page.getByRole('button', { name: 'Camera' }).click();
+  await expect(page.getByText('The camera is not allowed here')).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await context.setOffline(true);
+  await page.getByTestId('photo-file').setInputFiles({ name: 'dock.png', mimeType: 'image/png', buffer: picture });
+  await page.getByRole('button', { name: 'Open picture 1' }).click();
+  const shown = (await page.getByTestId('photo').boundingBox())!;
+  await page.mouse.move(shown.x + 40, shown.y + 60);
+  await page.mouse.down();
+  for (let i = 1; i < 8; i += 1) await page.mouse.move(shown.x + 40 + i * 15, shown.y + 60 + (i % 2) * 40);
+  await page.mouse.up();
+  await expect(page.getByRole('button', { name: 'Undo line' })).toBeVisible();
+  expect(await faultsOf(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Close' }).click();
+  await context.setOffline(false);
+  await expect
+    .poll(async () => {
+      const { photograph } = await (await page.request.get(`${server}/api/v1/jobs/${DOCK}`)).json();
+      const [row] = Object.values(photograph as Record<string, { id: string; strokes: unknown[]; bytes: number }>);
+      const file = row ? await page.request.get(`${server}/api/v1/photographs/${row.id}/full`) : null;
+      return row && file?.ok() ? [row.strokes.length, (await file.body()).length === row.bytes] : null;
+    })
+    .toEqual([1, true]);
+});
+
+test('the survey goes out as CSV, JSON, SVG and DXF, and readings come back in with their problems shown first', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`/jobs/${DOCK}/walk`);
+  await page.getByRole('button', { name: 'Sheet and files' }).click();
+  const saved = async (name: string): Promise<string> => {
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name }).click()]);
+    return readFileSync(await download.path(), 'utf8');
+  };
+  const dxf = new DxfParser().parseSync(await saved('Plan (DXF)'))!;
+  expect(new Set(dxf.entities.map(({ layer }) => layer))).toEqual(new Set(['element', 'spall', 'crack', 'edge', 'hollow', 'fall', 'solid', 'readings']));
+  expect(await saved('Plan (SVG)')).toContain('<svg');
+  const csv = await saved('Readings (CSV)');
+  expect(JSON.parse(await saved('All of it (JSON)'))).toMatchObject({ v: 1, elements: [{ name: 'Dock slab' }] });
+  const [head, ...rows] = csv.trim().split(/\r?\n/);
+  const bring = (text: string): Promise<void> =>
+    page.getByTestId('survey-file').setInputFiles({ name: 'readings.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await bring([head, rows[0], rows[1]!.replace('Dock slab', 'Roof')].join('\n'));
+  await expect(page.getByText('Row 2, element: Nothing here is called Roof')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Bring them in' })).toHaveCount(0);
+  await bring([head, rows[0]].join('\n'));
+  await page.getByRole('button', { name: 'Bring them in' }).click();
+  await page.getByRole('button', { name: 'Measure' }).click();
+  await page.getByRole('radio', { name: 'B', exact: true }).click();
+  await expect(page.getByText(/^6\. /)).toBeVisible();
+});
+
+test('two phones without signal survey one element and merge by reading and finding', async ({ page, browser, server, context }) => {
+  const other = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, baseURL: server });
+  const second = await other.newPage();
+  for (const one of [page, second]) {
+    await signIn(one, one === page ? 'Lead' : 'Finisher');
+    await one.goto(`/jobs/${DOCK}/walk`);
+    await one.getByRole('button', { name: 'Add a finding' }).waitFor();
+  }
+  await context.setOffline(true);
+  await other.setOffline(true);
+  await page.getByRole('button', { name: 'Add a finding' }).click();
+  await page.getByLabel('Length').fill("1'");
+  await page.getByLabel('Width').fill("1'");
+  await page.getByLabel('Deepest depth').fill('1/2 in');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('button', { name: 'Edit G' })).toBeVisible();
+  await second.getByRole('button', { name: 'Scratch, drop, pull, moisture' }).click();
+  await second.getByRole('radio', { name: 'Moisture' }).click();
+  await second.getByLabel('Moisture').last().fill('5 %');
+  await second.getByRole('button', { name: 'Keep it' }).click();
+  await expect(second.getByText('Moisture: 5 %')).toBeVisible();
+  await context.setOffline(false);
+  await other.setOffline(false);
+  await expect
+    .poll(async () => {
+      const { finding, reading } = await (await page.request.get(`${server}/api/v1/jobs/${DOCK}`)).json();
+      return [
+        Object.values(finding as object).length,
+        Object.values(reading as Record<string, { kind: string }>).filter(({ kind }) => kind === 'moisture').length,
+      ];
+    })
+    .toEqual([7, 1]);
+  await second.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(second.getByRole('button', { name: 'Edit G' })).toBeVisible();
+  await other.close();
+});
+
+test('found in mid-pour: the plan in use is stale, the difference is shown, and the new one is taken when asked', async ({ page, server }) => {
+  await signIn(page);
+  await page.goto(`/jobs/${DOCK}/pour`);
+  for (const button of await page.getByRole('button', { name: 'Understood' }).all()) await button.click();
+  await page
+    .getByRole('button', { name: 'Understood', exact: true })
+    .first()
+    .click({ timeout: 500 })
+    .catch(() => null);
+  await expect(page.getByTestId('start-batch')).toBeEnabled();
+  await page.getByTestId('start-batch').click();
+  await page.getByTestId('pail').waitFor();
+  const count = async (): Promise<number> => Object.keys((await (await page.request.get(`${server}/api/v1/jobs/${DOCK}`)).json()).plan).length;
+  await expect.poll(count).toBe(1);
+  await page.goto(`/jobs/${DOCK}/walk`);
+  await page.getByRole('button', { name: 'Edit A', exact: true }).click();
+  await page.getByLabel('Deepest depth').fill('3 in');
+  await page.getByRole('button', { name: 'Save' }).click();
+  const stale = page.getByTestId('stale');
+  await expect(stale).toContainText(/\d+ → \d+ bags/);
+  await expect(stale).toContainText(/\d+ → \d+ batches/);
+  await stale.getByRole('button', { name: 'Use the new plan' }).click();
+  await expect(stale).toHaveCount(0);
+  await expect.poll(count).toBe(2);
+});

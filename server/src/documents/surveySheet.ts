@@ -1,0 +1,171 @@
+import { readingsOf } from '@tufa/contract/assemble';
+import type { FirmData, RowOf } from '@tufa/contract/entities';
+import { cautionsOn, type Plan, type PlanInput, type Survey } from '@tufa/core/plan';
+import { legendScene, planScene, toSvg, type Label, type Scene } from '@tufa/draw';
+import { printFigure, say, sayReason, speakIn, unitSystem } from '@tufa/words';
+import { findingText, planFinding, planKind, planReadings, planTaps, volumeText } from '@tufa/words/survey';
+import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
+
+/** Ink on paper: the light look without its tints, so that it copies and prints. */
+const PAPER = {
+  ground: '#ffffff',
+  sheet: '#ffffff',
+  sunk: '#f0ede6',
+  ink: '#1f2729',
+  faint: '#4f5a5b',
+  line: '#cfc7b6',
+  edge: '#7a7363',
+  act: '#146256',
+  onAct: '#ffffff',
+  caution: '#7a4e00',
+  stop: '#94281c',
+} as const;
+
+const speak = ({ code, figures, text }: Label): string => text ?? (code ? say(code, figures ?? {}) : '');
+const drawing = (scene: Scene): Content => ({ svg: toSvg({ scene, speak, colours: PAPER }), width: scene.width, margin: [0, 4, 0, 4] });
+
+export interface SheetPhoto {
+  readonly elementId: string | null;
+  readonly findingId: string | null;
+  /** data URL of a JPEG */
+  readonly image: string;
+  readonly takenAt: string;
+}
+
+export interface SurveySheetInput {
+  readonly data: FirmData;
+  readonly input: PlanInput;
+  readonly survey: Survey;
+  /** null where a stop or a problem lets nothing be planned */
+  readonly plan: Plan | null;
+  readonly photos: readonly SheetPhoto[];
+  readonly at: Date;
+}
+
+/** The survey of a job as a document: of each element its plan, its verdict, its tables and its pictures; then the cautions. */
+export function surveySheet(sheet: SurveySheetInput): TDocumentDefinitions {
+  const { data, input, plan, at } = sheet;
+  speakIn(input.firm);
+  const job = data.job[input.job.id]!;
+  const title = say('sheetDoc.title', { name: job.name });
+  const elements = Object.values(data.element)
+    .filter(({ jobId, removed }) => jobId === job.id && !removed)
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
+  const cautions = plan ? cautionsOn('walk', { input, plan }) : [];
+  return {
+    info: { title },
+    pageSize: input.firm.system === 'us' ? 'LETTER' : 'A4',
+    pageMargins: [42, 48, 42, 48],
+    defaultStyle: { font: 'Atkinson', fontSize: 11, lineHeight: 1.25, color: PAPER.ink },
+    styles: {
+      title: { fontSize: 22, bold: true },
+      h2: { fontSize: 15, bold: true, margin: [0, 12, 0, 4] },
+      small: { fontSize: 9, color: PAPER.faint },
+      stop: { color: PAPER.stop },
+      caution: { color: PAPER.caution },
+    },
+    footer: (page, pages) => ({
+      text: say('sheetDoc.foot', { name: job.name, page: String(page), pages: String(pages) }),
+      style: 'small',
+      margin: [42, 12, 42, 0],
+    }),
+    content: [
+      { text: title, style: 'title' },
+      { text: [job.customer, job.address].filter(Boolean).join(', ') },
+      { text: say('sheetDoc.madeAt', { date: at.toISOString().slice(0, 10) }), style: 'small' },
+      ...elements.flatMap((element, i) => elementPart({ sheet, element, pageBreak: i > 0 })),
+      ...(cautions.length > 0 ? [{ text: say('caution.title'), style: 'h2' }, { ul: cautions.map(({ code }) => say(`caution.${code}`)) } as Content] : []),
+      { text: say('sheetDoc.defers'), style: 'small', margin: [0, 12, 0, 0] },
+    ],
+  };
+}
+
+function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; element: RowOf<'element'>; pageBreak: boolean }): Content[] {
+  const { data, input, photos } = sheet;
+  const survey = sheet.survey.elements.find(({ elementId }) => elementId === element.id)!;
+  const findings = Object.values(data.finding)
+    .filter((one) => one.elementId === element.id && !one.removed)
+    .sort((a, b) => (a.label < b.label ? -1 : 1));
+  const readings = readingsOf(data, input.job.id);
+  const us = unitSystem() === 'us';
+  const { outline, openings, north_deg, thickness } = element.geometry;
+  const plan = planScene({
+    outline,
+    width: 510,
+    height: 300,
+    unit_m: us ? 0.3048 : 1,
+    unit: us ? 'ft' : 'm',
+    findings: findings.map((one) => planFinding(one)),
+    taps: planTaps(readings, element.id),
+    readings: planReadings(readings, element.id),
+    ...(openings ? { openings } : {}),
+    ...(north_deg === undefined ? {} : { north_deg }),
+  });
+  const kinds = [...new Set(findings.map(planKind))];
+  const { verdict, volume, hollow, debris, waiting } = survey;
+  const facts = [
+    `${say(`word.kind.${element.kind}`)}, ${printFigure('area_m2', survey.area_m2)}, ${printFigure('thickness_m', thickness.value)}`,
+    ...(volume ? [`${printFigure('a_m2', survey.bad_m2)} ${say('walk.bad')}, ${volumeText(volume).text} (${volumeText(volume).range})`] : []),
+    ...(survey.length_m > 0 ? [say('walk.lines', { length_m: survey.length_m })] : []),
+    ...(hollow ? [say('sheetDoc.hollow', { hollow_share: hollow.share, low_share: hollow.low, high_share: hollow.high, count: hollow.taps })] : []),
+    ...(debris ? [say('walk.debris', { mass_kg: debris.mass_kg, count: debris.bags })] : []),
+  ];
+  const own = photos.filter(({ elementId, findingId }) => elementId === element.id || findings.some(({ id }) => id === findingId));
+  return [
+    { text: element.name, style: 'h2', ...(pageBreak ? { pageBreak: 'before' as const } : {}) },
+    { text: facts.join('. ') },
+    drawing(plan),
+    ...(kinds.length > 0 ? [drawing(legendScene({ kinds, width: 510 }))] : []),
+    { text: say(`verdict.${verdict.code}`), bold: true, margin: [0, 6, 0, 0], ...(verdict.code === 'stop' ? { style: 'stop' } : {}) },
+    {
+      ul: verdict.reasons.map((reason) => ({
+        text: sayReason(reason),
+        ...(reason.verdict === 'no' ? { style: 'stop' } : reason.verdict === 'caution' ? { style: 'caution' } : {}),
+      })),
+    },
+    ...(verdict.code === 'stop' ? [{ text: say('verdict.ask'), bold: true } as Content] : []),
+    ...(findings.length > 0 ? [findingsTable(findings, sheet.survey)] : []),
+    ...waiting.flatMap(({ phase, labels, volume: later, risks }): Content[] => [
+      { text: say('walk.waits', { phase: say(`walk.phases.${phase}`), labels: labels.join(', '), v_m3: later.p50 }), bold: true, margin: [0, 6, 0, 0] },
+      { ul: risks.map(({ code, figures }) => say(`reason.${code}`, figures)) },
+    ]),
+    ...(own.length > 0
+      ? [
+          {
+            columns: own.slice(0, 6).map(({ image, takenAt }) => ({
+              stack: [
+                { image, fit: [160, 140] as [number, number] },
+                { text: takenAt.slice(0, 10), style: 'small' },
+              ],
+              width: 'auto' as const,
+            })),
+            columnGap: 8,
+            margin: [0, 8, 0, 0],
+          } as Content,
+        ]
+      : []),
+  ];
+}
+
+function findingsTable(findings: readonly RowOf<'finding'>[], survey: Survey): Content {
+  const head: TableCell[] = ['label', 'kind', 'size', 'volume', 'says', 'when'].map((column) => ({ text: say(`sheetDoc.column.${column}`), bold: true }));
+  const rows = findings.map((finding): TableCell[] => {
+    const takeOff = survey.findings.find(({ findingId }) => findingId === finding.id)?.takeOff;
+    const size = takeOff ? (takeOff.length_m === null ? printFigure('area_m2', takeOff.area_m2) : printFigure('length_m', takeOff.length_m)) : '';
+    const volume = takeOff ? volumeText(takeOff.volume) : null;
+    const note = finding.properties.note ?? '';
+    return [
+      finding.label,
+      say(`walk.kinds.${planKind(finding)}`),
+      size,
+      volume ? `${volume.text} (${volume.range})` : '',
+      [findingText(finding), note].filter((text, i, all) => text && all.indexOf(text) === i).join('. '),
+      say(`walk.phases.${finding.properties.phase ?? 'now'}`),
+    ];
+  });
+  return {
+    table: { headerRows: 1, widths: ['auto', 'auto', 'auto', 'auto', '*', 'auto'], body: [head, ...rows] },
+    layout: 'lightHorizontalLines',
+    margin: [0, 8, 0, 0],
+  };
+}

@@ -1,0 +1,54 @@
+import { assemblePlanInput } from '@tufa/contract/assemble';
+import { id } from '@tufa/contract/common';
+import { computePlan, surveyOf } from '@tufa/core/plan';
+import { Problem } from '@tufa/core/quantity';
+import { Router } from 'express';
+import Joi from 'joi';
+import { In } from 'typeorm';
+import type { AppContext } from '../app';
+import { withFirm } from '../data/withFirm';
+import { renderPdf } from '../documents/renderPdf';
+import { surveySheet, type SheetPhoto } from '../documents/surveySheet';
+import { PhotographFile } from '../entities';
+import { checked } from '../http/checked';
+import { HttpProblem } from '../http/HttpProblem';
+import { signedIn } from '../http/session';
+import { jobData } from '../services/rows';
+
+const params = Joi.object({ job: id.required() });
+/** As many pictures as a sheet shows. */
+const MOST_PHOTOS = 60;
+
+/** Documents made here from the same scenes and words as the screens. */
+export function documentRoutes({ source, clock }: AppContext): Router {
+  const router = Router();
+  router.get('/jobs/:job/survey.pdf', async (request, response) => {
+    const { job } = checked<{ job: string }>(params, request.params);
+    const { data, files } = await withFirm(source, signedIn(response).firmId, async (tx) => {
+      const held = await jobData(tx, job);
+      const ids = Object.values(held.photograph).flatMap(({ id: one, removed }) => (removed ? [] : [one]));
+      const found = ids.length === 0 ? [] : await tx.getRepository(PhotographFile).find({ where: { photographId: In(ids), size: 'full' }, take: MOST_PHOTOS });
+      return { data: held, files: found };
+    });
+    const input = assemblePlanInput(data, job);
+    if (!input) throw new HttpProblem({ status: 404, code: 'notFound', field: 'job' });
+    const photos = files.map(({ photographId, bytes }): SheetPhoto => {
+      const { elementId, findingId, takenAt } = data.photograph[photographId]!;
+      return { elementId, findingId, takenAt, image: `data:image/jpeg;base64,${bytes.toString('base64')}` };
+    });
+    const plan = planned(input);
+    const bytes = await renderPdf(surveySheet({ data, input, survey: surveyOf(input), plan, photos, at: clock() }));
+    response.type('application/pdf').set('content-disposition', 'inline; filename="survey.pdf"').send(bytes);
+  });
+  return router;
+}
+
+/** A survey is told even where nothing can be planned from it yet. */
+function planned(input: Parameters<typeof computePlan>[0]) {
+  try {
+    return computePlan(input);
+  } catch (error) {
+    if (error instanceof Problem) return null;
+    throw error;
+  }
+}

@@ -1,0 +1,97 @@
+import type { FoundKind, ReadingFields, RowOf } from '@tufa/contract/entities';
+import { print, tradeLength, typeset, type Kind, type Measured, type Ranged } from '@tufa/core/quantity';
+import type { MarkKind } from '@tufa/core/survey';
+import type { Point } from '@tufa/core/takeoff';
+import { printFigure, unitSystem } from './figures';
+import { say } from './speak';
+
+type Finding = RowOf<'finding'>;
+
+/** A value in the firm's units, with them. */
+export function inUnits(kind: Kind, value: number, fine = false): string {
+  const { digits, unit } = print({ kind, value, system: unitSystem(), fine });
+  return typeset(unit ? `${digits} ${unit}` : digits);
+}
+
+/** What was typed; a figure nobody typed prints in the firm's units. */
+export function textOf(measured: Measured, kind: Kind): string {
+  if (measured.typed !== undefined) return measured.typed;
+  if (measured.source === 'assumed') return say('keypad.unknown');
+  return kind === 'length' && unitSystem() === 'us' ? typeset(tradeLength({ length_m: measured.value })) : inUnits(kind, measured.value);
+}
+
+/** What a finding is drawn as: its kind, or what a mark marks. */
+export const planKind = (finding: Finding): Exclude<FoundKind, 'mark'> | MarkKind => (finding.kind === 'mark' ? finding.properties.what : finding.kind);
+
+/** What a label on the plan says beside the letter. */
+function figureOf(finding: Finding): string {
+  switch (finding.kind) {
+    case 'spall':
+      return textOf(finding.properties.deepest, 'length');
+    case 'crack':
+    case 'joint':
+      return textOf(finding.properties.width, 'length');
+    case 'edge':
+      return textOf(finding.properties.down, 'length');
+    case 'mark':
+      return '';
+  }
+}
+
+/** A finding as a plan draws it. */
+export const planFinding = (finding: Finding, chosen = false) => ({
+  id: finding.id,
+  label: finding.label,
+  kind: planKind(finding),
+  points: finding.outline.points,
+  depth: figureOf(finding),
+  chosen,
+});
+
+/** Depths and widths where they were read, printed for the plan. */
+export const planReadings = (readings: readonly ReadingFields[], elementId: string): { at: Point; text: string }[] =>
+  readings.flatMap(({ kind, elementId: of, at, value }) =>
+    (kind === 'depth' || kind === 'width') && of === elementId && at
+      ? [{ at, text: value.typed ?? printFigure(kind === 'depth' ? 'depth_m' : 'width_m', value.value) }]
+      : [],
+  );
+
+/** Where it was tapped, and what rang hollow. */
+export const planTaps = (readings: readonly ReadingFields[], elementId: string): { at: Point; hollow: boolean }[] =>
+  readings.flatMap(({ kind, elementId: of, at, value }) => (kind === 'sounding' && of === elementId && at ? [{ at, hollow: value.value === 1 }] : []));
+
+/** Less than this is told in the ounces or millilitres of the jug, m3. */
+const FINE_M3 = 1.5e-3;
+
+/** A volume as the crew would say it, and its range in the same unit. */
+export function volumeText({ p10, p50, p90 }: Pick<Ranged, 'p10' | 'p50' | 'p90'>): { text: string; range: string } {
+  const fine = p50 < FINE_M3;
+  const told = (value: number) => print({ kind: 'volume', value, system: unitSystem(), fine });
+  const [low, high] = [told(p10), told(p90)];
+  // "1 qt 4-9 oz" would be misread: where a figure has two units, both ends say theirs.
+  const short = low.unit === high.unit && !/\s/.test(low.digits) && !/\s/.test(high.digits);
+  return {
+    text: inUnits('volume', p50, fine),
+    range: say('walk.range', { low: short ? low.digits : inUnits('volume', p10, fine), high: inUnits('volume', p90, fine) }),
+  };
+}
+
+const told = (name: string, value: Measured): string =>
+  value.source === 'assumed' ? `${printFigure(name, value.value)} ${say('state.assumed')}` : (value.typed ?? printFigure(name, value.value));
+
+/** What a finding says of itself in a line. */
+export function findingText(finding: Finding): string {
+  switch (finding.kind) {
+    case 'spall': {
+      const { shape, deepest, edge } = finding.properties;
+      return say('walk.sub', { shape: say(`word.shape.${shape}`), deepest_m: told('deepest_m', deepest), edge: say(`word.edge.${edge}`).toLowerCase() });
+    }
+    case 'crack':
+    case 'joint':
+      return say('walk.subLine', { width: told('width_m', finding.properties.width), depth: told('depth_m', finding.properties.depth) });
+    case 'edge':
+      return say('walk.subEdge', { across: told('across_m', finding.properties.across), down: told('down_m', finding.properties.down) });
+    case 'mark':
+      return finding.properties.note ?? '';
+  }
+}
