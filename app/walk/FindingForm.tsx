@@ -150,7 +150,7 @@ export function FindingForm({
           onChange={(value) => {
             field.onChange(value);
             // The plan comes up where the kinds were.
-            if (name === 'kind') setPicking(false);
+            if (name === 'kind' || name === 'by') setPicking(false);
           }}
         />
       )}
