@@ -60,6 +60,7 @@ main(async () => {
       strata: () => strata(browser, base),
       taps: () => taps(browser, base),
       still: () => still(browser, base),
+      survey: () => survey(browser, base),
     };
     for (const [name, part] of Object.entries(parts)) if (wanted.length === 0 || wanted.includes(name)) await part();
     await browser.close();
@@ -219,6 +220,124 @@ async function taps(browser, base) {
     await page.waitForTimeout(1000);
     line(`layout shift, ${path.replace(DOCK, '...')} (0)`, (await page.evaluate(() => window.shift)).toFixed(4));
   }
+  await context.close();
+}
+
+const APRON_JOB = '0198a000-de00-7000-8000-000000000020';
+
+/** A hundred findings and two thousand readings on one element: how soon it opens, and what a move of a corner costs, at 4x. */
+async function survey(browser, base) {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  await context.request.post(`${base}/api/v1/session`, SIGN_IN);
+  const id = (n) => `0198a000-be0c-7000-8000-${String(n).padStart(12, '0')}`;
+  const typed = (value) => ({ value, source: 'typed' });
+  let seq = 0;
+  const add = (name, n, change) => ({
+    id: id(100_000 + (seq += 1)),
+    v: 1,
+    device: SIGN_IN.data.device.id,
+    seq,
+    person: SIGN_IN.data.personId,
+    madeAt: new Date().toISOString(),
+    kind: `${name}.add`,
+    target: id(n),
+    base: null,
+    change,
+  });
+  const own = { jobId: APRON_JOB, elementId: id(1) };
+  const square = (x, y, w, h) => [
+    [x, y],
+    [x + w, y],
+    [x + w, y + h],
+    [x, y + h],
+  ];
+  const properties = { suspended: false, exposures: [], moisture: 'damp', opens: null };
+  const stops = { rust: 'no', stepOrSettlement: 'no', movement: 'no', carriesBuilding: 'no', tooDeep: 'no' };
+  const commands = [
+    add('element', 1, {
+      jobId: APRON_JOB,
+      name: 'Large yard',
+      kind: 'slab',
+      geometry: { outline: square(0, 0, 30, 20), thickness: typed(0.15), shape: 'rectangle' },
+      properties,
+      stops,
+    }),
+  ];
+  for (let i = 0; i < 100; i += 1) {
+    const outline = { points: square((i % 10) * 2.9 + 0.2, Math.floor(i / 10) * 1.9 + 0.2, 1.5, 1) };
+    commands.push(add('finding', 10 + i, { ...own, label: `S${i}`, kind: 'spall', outline, properties: { deepest: typed(0.03), shape: 'dish', edge: 'cut' } }));
+  }
+  for (let i = 0; i < 2000; i += 1) {
+    const depth = i < 500;
+    const f = i % 100;
+    const at = depth
+      ? [(f % 10) * 2.9 + 0.5 + (Math.floor(i / 100) % 3) * 0.3, Math.floor(f / 10) * 1.9 + 0.4 + Math.floor(i / 300) * 0.2]
+      : [((i % 60) + 0.5) / 2, (Math.floor(i / 60) + 0.5) / 1.8];
+    commands.push(
+      add('reading', 1000 + i, {
+        ...own,
+        findingId: depth ? id(10 + f) : null,
+        kind: depth ? 'depth' : 'sounding',
+        value: typed(depth ? 0.01 + (i % 7) / 400 : i % 6 === 0 ? 1 : 0),
+        at,
+        takenAt: new Date().toISOString(),
+        subject: null,
+      }),
+    );
+  }
+  for (let i = 0; i < commands.length; i += 100) {
+    const answer = await context.request.post(`${base}/api/v1/commands`, { data: commands.slice(i, i + 100) });
+    const bad = (await answer.json()).results?.find(({ result, problem }) => result !== 'done' && problem?.code !== 'alreadyThere');
+    if (bad) throw new Error(JSON.stringify(bad));
+  }
+  const page = await context.newPage();
+  // The firm is on the phone already: what is measured is the opening of the survey.
+  await page.goto(`${base}/jobs/${APRON_JOB}/record`);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.waitForTimeout(4000);
+  const cdp = await context.newCDPSession(page);
+  await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  const begun = await page.evaluate(() => performance.now());
+  await page
+    .getByRole('link', { name: 'Walk' })
+    .or(page.getByRole('tab', { name: 'Walk' }))
+    .or(page.getByRole('button', { name: 'Walk' }))
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Large yard' }).first().click();
+  await page.getByRole('button', { name: 'Edit S0', exact: true }).waitFor();
+  line(
+    'survey of 100 findings and 2,000 readings, opened at 4x, s (1)',
+    ((await page.evaluate(() => performance.now())) - begun < 0 ? NaN : ((await page.evaluate(() => performance.now())) - begun) / 1000).toFixed(2),
+  );
+  await page.getByRole('button', { name: 'Edit S0', exact: true }).first().click();
+  await page.getByTestId('plan').evaluate((plan) => plan.scrollIntoView({ block: 'center' }));
+  const handle = await page.getByTestId('plan').boundingBox();
+  await cdp.send('Performance.enable');
+  const total = async () => {
+    const { metrics } = await cdp.send('Performance.getMetrics');
+    return ['ScriptDuration', 'LayoutDuration', 'RecalcStyleDuration'].reduce(
+      (sum, name) => sum + (metrics.find((one) => one.name === name)?.value ?? 0) * 1000,
+      0,
+    );
+  };
+  const scale = (handle.width - 28) / 30;
+  const [x, y] = [handle.x + 14 + 1.7 * scale, handle.y + 14 + 1.2 * scale];
+  await cdp.send('Input.dispatchMouseEvent', { type: 'mousePressed', button: 'left', buttons: 1, clickCount: 1, x, y });
+  const moves = [];
+  let before = await total();
+  for (let i = 0; i < 120; i += 1) {
+    await cdp.send('Input.dispatchMouseEvent', { type: 'mouseMoved', button: 'left', buttons: 1, x: x + 12 + (i % 20), y: y + 10 + (i % 9) });
+    await new Promise((done) => setTimeout(done, 34));
+    const after = await total();
+    moves.push(after - before);
+    before = after;
+  }
+  await cdp.send('Input.dispatchMouseEvent', { type: 'mouseReleased', button: 'left', x, y });
+  line(
+    'a corner dragged with its volume, script + layout a move at 4x, p50 / p95 ms (8)',
+    `${percentile(moves.slice(5), 0.5).toFixed(2)} / ${percentile(moves.slice(5), 0.95).toFixed(2)}`,
+  );
   await context.close();
 }
 

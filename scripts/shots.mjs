@@ -6,6 +6,7 @@ import { ensureChromium, ensurePackages } from './lib/packages.mjs';
 import { ensureCluster, freePort } from './lib/cluster.mjs';
 import { main, root, run } from './lib/run.mjs';
 
+const WALL = '/jobs/0198a000-de00-7000-8000-000000000040';
 const DOCK = '/jobs/0198a000-de00-7000-8000-000000000001';
 /** The demonstration's morning; the phone's clock is held at it and the data anchored to it. */
 const MORNING = '2026-05-12T12:20:00Z';
@@ -77,6 +78,24 @@ main(async () => {
     await phone.page.mouse.click(strip.x + (strip.width * 5) / 16, strip.y + 30);
     await phone.page.screenshot({ path: join(folder, 'keypad.png') });
     await phone.page.evaluate(() => localStorage.removeItem(Object.keys(localStorage).find((key) => key.startsWith('tufa-draft finding')) ?? ''));
+    await phone.page.goto(`http://127.0.0.1:${port}${DOCK}/walk`);
+    await phone.page.getByRole('button', { name: 'Add a finding' }).click();
+    await phone.page.getByRole('radio', { name: 'Crack' }).click();
+    const plan = phone.page.getByTestId('plan');
+    const at = await plan.boundingBox();
+    for (const [x, y] of [
+      [0.62, 0.5],
+      [0.72, 0.58],
+      [0.84, 0.55],
+    ])
+      await plan.click({ position: { x: at.width * x, y: at.height * y } });
+    await phone.page.getByTestId('plan').evaluate((one) => one.scrollIntoView({ block: 'center' }));
+    await phone.page.screenshot({ path: join(folder, 'walk-draw.png') });
+    await phone.page.evaluate(() => localStorage.removeItem(Object.keys(localStorage).find((key) => key.startsWith('tufa-draft finding')) ?? ''));
+    await phone.page.goto(`http://127.0.0.1:${port}${DOCK}/walk`);
+    await phone.page.getByRole('button', { name: 'Measure' }).click();
+    await phone.page.getByRole('radio', { name: 'B', exact: true }).click();
+    await phone.page.screenshot({ path: join(folder, 'walk-measure.png') });
     await phone.page.goto(`http://127.0.0.1:${port}${DOCK}/pour`);
     for (let left = await phone.page.getByRole('button', { name: /^Understood:/ }).count(); ;) {
       await phone.page.getByTestId('start-batch').waitFor();
@@ -104,6 +123,7 @@ main(async () => {
     await phone.page.clock.runFor(9000);
     await phone.page.screenshot({ path: join(folder, 'record.png') });
     const wide = await open({ width: 1280, height: 800 });
+    await wide.shot(`${WALL}/walk`, 'wide-walk');
     await wide.shot(`${DOCK}/day`, 'wide-day');
     await wide.shot(`${DOCK}/fix`, 'wide-fix');
     await browser.close();

@@ -327,6 +327,8 @@ export const rest = {
     moreReasons_one: '{{count}} more reason',
     moreReasons_other: '{{count}} more reasons',
     fewerReasons: 'Fewer',
+    showMore_one: 'Show {{count}} more',
+    showMore_other: 'Show {{count}} more',
     measure: 'Measure',
     photos: 'Pictures',
     files: 'Sheet and files',

@@ -23,10 +23,11 @@ export interface StepParts {
 /** What every step of a job shares: the job from the address, or why it is not here. */
 export function StepScreen({ step, children }: { step: Step; children: (view: JobView) => ReactNode }) {
   const { job: jobId = '' } = useLocalSearchParams<{ job: string }>();
-  const { view, firm } = useJob(jobId);
+  const { view, firm, planning } = useJob(jobId);
   const online = useOnline();
-  if (!view) {
-    const why = firm.ready ? 'state.notFound' : firm.failed ? 'state.failed' : online ? 'state.loading' : 'state.offline';
+  // A walk goes on while its plan is made; the other steps have nothing to say before.
+  if (!view || (planning && step !== 'walk')) {
+    const why = view ? 'mix.working' : firm.ready ? 'state.notFound' : firm.failed ? 'state.failed' : online ? 'state.loading' : 'state.offline';
     return (
       <View className="h-full w-full flex-1 bg-ground" role="main">
         <View className="flex-1 justify-center gap-2 p-4">

@@ -6,7 +6,6 @@ import { inUnits } from '@tufa/words/survey';
 import { entryFor, type Typed } from '../keypad/entries';
 import { FieldProblem, sayQuantityProblem } from './useWireForm';
 
-
 interface Bounds {
   readonly least: number;
   readonly most: number;

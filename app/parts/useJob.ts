@@ -5,8 +5,9 @@ import { computePlan, surveyOf, type FindingPlan, type Plan, type PlanInput, typ
 import { fold, type BatchState, type PourEvent } from '@tufa/core/pour';
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useFirm, type Firm } from '../outbox/useFirm';
+import { planWorker } from '../workers/planWorker';
 import type { Step, StepState } from './Bars';
 
 export interface JobView extends Firm {
@@ -25,24 +26,51 @@ export interface JobView extends Firm {
   readonly steps: Readonly<Record<Step, StepState>>;
 }
 
-const planOf = (input: PlanInput): { survey: Survey | null; plan: Plan | null; problem: Problem | null } => {
-  let survey: Survey | null = null;
+interface Planned {
+  readonly survey: Survey | null;
+  readonly plan: Plan | null;
+  readonly problem: Problem | null;
+}
+
+const attempt = <T>(compute: () => T): { value: T | null; problem: Problem | null } => {
   try {
-    survey = surveyOf(input);
-    return { survey, plan: computePlan(input), problem: null };
+    return { value: compute(), problem: null };
   } catch (error) {
-    if (error instanceof Problem) return { survey, plan: null, problem: error };
+    if (error instanceof Problem) return { value: null, problem: error };
     throw error;
   }
 };
 
+const surveys = new WeakMap<PlanInput, { value: Survey | null; problem: Problem | null }>();
+
+/** A survey is computed once for each job file, whoever asks. */
+function surveyed(input: PlanInput): { value: Survey | null; problem: Problem | null } {
+  const held = surveys.get(input) ?? attempt(() => surveyOf(input));
+  surveys.set(input, held);
+  return held;
+}
+
+const planOf = (input: PlanInput): Planned => {
+  const { value: survey, problem: unseen } = surveyed(input);
+  if (!survey) return { survey, plan: null, problem: unseen };
+  const { value: plan, problem } = attempt(() => computePlan(input));
+  return { survey, plan, problem };
+};
+
+/** More findings than this are planned in the worker, so that a large survey opens at once. */
+const MANY = 20;
+
 /** Where a job stands, from its rows alone. */
-export function jobView(firm: Firm, jobId: string): JobView | null {
+export function jobView(
+  firm: Firm,
+  jobId: string,
+  input: PlanInput | null = assemblePlanInput(firm.data, jobId),
+  planned: (input: PlanInput) => Planned = planOf,
+): JobView | null {
   const { data } = firm;
   const job = data.job[jobId];
-  const input = assemblePlanInput(data, jobId);
   if (!job || !input) return null;
-  const { survey, plan, problem } = planOf(input);
+  const { survey, plan, problem } = planned(input);
   const events = pourEventsOf(data, jobId);
   const batches = fold(events);
   const finding = plan?.findings.find(({ chosen }) => chosen) ?? plan?.findings[0] ?? null;
@@ -99,9 +127,41 @@ function stepsOf({
 }
 
 /** The job of the address with its plan, recomputed only when its rows change. Null while it is not on the phone. */
-export function useJob(jobId: string): { view: JobView | null; firm: Firm } {
+export function useJob(jobId: string): { view: JobView | null; firm: Firm; planning: boolean } {
   const firm = useFirm();
   const { data, records, ready, failed, clockOffset, unsent } = firm;
-  const view = useMemo(() => jobView({ data, records, ready, failed, clockOffset, unsent }, jobId), [data, records, ready, failed, clockOffset, unsent, jobId]);
-  return { view, firm };
+  const input = useMemo(() => assemblePlanInput(data, jobId), [data, jobId]);
+  const large = (input?.findings.length ?? 0) > MANY;
+  const [far, setFar] = useState<{ input: PlanInput; planned: Planned } | null>(null);
+  useEffect(() => {
+    if (!large || !input) return;
+    let gone = false;
+    const { value: survey, problem } = surveyed(input);
+    const keep = (planned: Planned): void => {
+      if (!gone) setFar({ input, planned });
+    };
+    if (!survey) keep({ survey, plan: null, problem });
+    else
+      planWorker()
+        .compute(input)
+        .then((plan) => keep({ survey, plan, problem: null }))
+        // What the worker cannot say in full is asked again here.
+        .catch(() => keep(planOf(input)));
+    return () => {
+      gone = true;
+    };
+  }, [large, input]);
+  const planning = large && far?.input !== input;
+  const held = far?.input === input ? far : null;
+  const view = useMemo(
+    () =>
+      jobView(
+        { data, records, ready, failed, clockOffset, unsent },
+        jobId,
+        input,
+        large ? (present) => held?.planned ?? { survey: surveyed(present).value, plan: null, problem: null } : planOf,
+      ),
+    [data, records, ready, failed, clockOffset, unsent, jobId, input, large, held],
+  );
+  return { view, firm, planning };
 }

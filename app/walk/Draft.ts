@@ -15,10 +15,21 @@ export class Draft {
   private past: DraftState[] = [];
   private future: DraftState[] = [];
   private listeners = new Set<() => void>();
+  private atRest: DraftState;
+  private restListeners = new Set<() => void>();
 
   constructor(points: readonly Point[]) {
     this.state = { points, chosen: null };
+    this.atRest = this.state;
   }
+
+  /** What lists and fields follow: the draft as the finger last left it. */
+  subscribeRest = (listener: () => void): (() => void) => {
+    this.restListeners.add(listener);
+    return () => this.restListeners.delete(listener);
+  };
+
+  rest = (): DraftState => this.atRest;
 
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -42,9 +53,22 @@ export class Draft {
     this.show({ points, chosen });
   }
 
+  /** The first move of a finger: a step of its own, which goes on until it is lifted. */
+  begin(points: readonly Point[]): void {
+    this.past.push(this.state);
+    this.future = [];
+    this.move(points);
+  }
+
   /** The finger moves on: the same step, further. */
   move(points: readonly Point[]): void {
-    this.show({ points, chosen: this.state.chosen });
+    this.state = { points, chosen: this.state.chosen };
+    for (const listener of this.listeners) listener();
+  }
+
+  /** The finger is lifted. */
+  settle(): void {
+    this.show(this.state);
   }
 
   choose(chosen: number | null): void {
@@ -67,6 +91,7 @@ export class Draft {
 
   private show(state: DraftState): void {
     this.state = state;
-    for (const listener of this.listeners) listener();
+    this.atRest = state;
+    for (const listener of [...this.listeners, ...this.restListeners]) listener();
   }
 }

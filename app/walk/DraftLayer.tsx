@@ -70,7 +70,7 @@ export function draftTouch({
   const snapping = (layer: PlanLayer): Snapping => ({ corners: others, outline, grid_m, reach_m: SNAP / layer.scale.perMetre });
   const step = (points: readonly Point[]): void => {
     if (stepped) draft.move(points);
-    else draft.do(points);
+    else draft.begin(points);
     stepped = true;
   };
   return {
@@ -108,6 +108,7 @@ export function draftTouch({
       const { points } = draft.snapshot();
       if (held === null && stepped) draft.move(points.map((point) => snap(point, { ...snapping(layer), grid_m: 0, corners: [] })));
       if (held === null) draft.choose(null);
+      draft.settle();
       held = null;
       trail = [];
       begun = null;

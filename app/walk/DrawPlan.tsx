@@ -79,7 +79,7 @@ function DraftTools({
   pen: Pen;
   answer?: (points: readonly Point[]) => ReactNode;
 }) {
-  const { points, chosen } = useSyncExternalStore(draft.subscribe, draft.snapshot, draft.snapshot);
+  const { points, chosen } = useSyncExternalStore(draft.subscribeRest, draft.rest, draft.rest);
   const crosses = !line && points.length > 3 && crossesItself(points);
   const out = outsiders(points, outline);
   const help = points.length > 0 ? say('walk.corners', { count: points.length }) : say(pen === 'corners' ? 'walk.cornersHelp' : `walk.penHelp.${pen}`);
@@ -91,7 +91,7 @@ function DraftTools({
     <View className="gap-2">
       <View className="flex-row items-center justify-between">
         <View className="flex-1" aria-live="polite">
-          {answer && points.length > (line ? 1 : 2) && !crosses ? answer(points) : <T as="faint">{help}</T>}
+          <LiveAnswer draft={draft} line={line} help={help} {...(answer ? { answer } : {})} />
         </View>
         <View className="flex-row">
           <Word label={say('walk.undo')} onPress={draft.undo} tone={draft.canUndo ? 'text-ink' : 'text-disabled'} />
@@ -125,6 +125,13 @@ function DraftTools({
       {chosen !== null && points[chosen] ? <CornerFields key={`${chosen} ${points[chosen].join()}`} draft={draft} chosen={chosen} outline={outline} /> : null}
     </View>
   );
+}
+
+/** The figures of what is drawn, following the finger. */
+function LiveAnswer({ draft, line, help, answer }: { draft: Draft; line: boolean; help: string; answer?: (points: readonly Point[]) => ReactNode }) {
+  const { points } = useSyncExternalStore(draft.subscribe, draft.snapshot, draft.snapshot);
+  const told = answer !== undefined && points.length > (line ? 1 : 2) && (line || points.length < 4 || !crossesItself(points));
+  return told ? answer(points) : <T as="faint">{help}</T>;
 }
 
 /** The held corner as distances from the element's left and top edges. */

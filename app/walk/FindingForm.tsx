@@ -58,7 +58,7 @@ export function FindingForm({
   // The form follows what is drawn once the finger rests: it is written down at every change of it.
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
-    const unsubscribe = draft.subscribe(() => {
+    const unsubscribe = draft.subscribeRest(() => {
       clearTimeout(timer);
       timer = setTimeout(() => {
         setValue('corners', [...draft.snapshot().points], { shouldDirty: true });
@@ -98,6 +98,7 @@ export function FindingForm({
     () => [element.geometry.outline, ...(element.geometry.openings ?? []), ...around.map(({ outline }) => outline.points)].flat(),
     [element, around],
   );
+  const ownReadings = useMemo(() => readings.filter(({ findingId }) => finding !== undefined && findingId === finding.id), [readings, finding]);
   const own = useMemo(
     () =>
       finding
@@ -106,7 +107,7 @@ export function FindingForm({
             element.id,
           )
         : [],
-    [readings, finding, element.id],
+    [ownReadings, element.id],
   );
 
   /** Area and volume of what is drawn, as the core takes it off with what is typed so far. */
@@ -114,7 +115,7 @@ export function FindingForm({
     try {
       const values = { ...getValues(), corners: [...points], by: 'corners' as const };
       const row = { ...wireOfFinding(values, { element, jobId: view.job.id, label }), id: finding?.id ?? 'drawn', version: 0, changed: 0, removed: false };
-      const [input] = findingInputOf(row as RowOf<'finding'>, readings);
+      const [input] = findingInputOf(row as RowOf<'finding'>, ownReadings);
       if (!input) return <T as="strong">{say(`walk.kinds.${kind}`)}</T>;
       const { area_m2, volume, length_m } = takeOffOf(input);
       const { text: much, range } = volumeText(volume);

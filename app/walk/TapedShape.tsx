@@ -24,7 +24,7 @@ export function TapedShape({ form }: { form: UseFormReturn<ElementText> }) {
   const [draft] = useState(() => new Draft(getValues('corners')));
   useEffect(
     () =>
-      draft.subscribe(() => {
+      draft.subscribeRest(() => {
         const corners = [...draft.snapshot().points];
         const before = getValues('corners').length;
         setValue('corners', corners, { shouldDirty: true });

@@ -41,6 +41,9 @@ type Doing =
 
 export const WalkScreen = () => <StepScreen step="walk">{(view) => <Walk key={view.job.id} view={view} />}</StepScreen>;
 
+/** Findings listed at once; the plan shows all. */
+const SHOWN = 12;
+
 const nextLabel = (findings: readonly RowOf<'finding'>[]): string => {
   const used = new Set(findings.map(({ label }) => label));
   for (let round = 0; ; round += 1)
@@ -55,6 +58,7 @@ function Walk({ view }: { view: JobView }) {
   const [doing, setDoing] = useState<Doing>({ what: 'looking' });
   const [removed, setRemoved] = useState<RowOf<'finding'> | null>(null);
   const [elementAt, setElementAt] = useState(0);
+  const [whole, setWhole] = useState(false);
   const elements = Object.values(view.data.element)
     .filter(({ jobId, removed: gone }) => jobId === view.job.id && !gone)
     .sort((a, b) => (a.id < b.id ? -1 : 1));
@@ -161,7 +165,7 @@ function Walk({ view }: { view: JobView }) {
                 ))}
               </View>
             ) : null}
-            {findings.map((finding) => (
+            {findings.slice(0, whole ? Infinity : SHOWN).map((finding) => (
               <FindingRow
                 key={finding.id}
                 finding={finding}
@@ -172,6 +176,9 @@ function Walk({ view }: { view: JobView }) {
                 onRemove={() => void write(change('finding', 'remove', finding.id)).then(() => setRemoved(finding))}
               />
             ))}
+            {findings.length > SHOWN && !whole ? (
+              <Button label={say('walk.showMore', { count: findings.length - SHOWN })} onPress={() => setWhole(true)} />
+            ) : null}
             {survey ? <WaitingLines survey={survey} /> : null}
             <StalePlan view={view} />
             {view.plan ? <Cautions screen="walk" input={view.input} plan={view.plan} data={view.data} /> : null}

@@ -2,7 +2,7 @@ import { Delaunay } from 'd3-delaunay';
 import polygonClipping from 'polygon-clipping';
 import { inRange, Problem } from '../quantity';
 import { TAKEOFF } from './constants';
-import { polygonArea, type Point } from './polygonArea';
+import { inside, polygonArea, type Point } from './polygonArea';
 
 export interface Interval {
   readonly low: number;
@@ -51,6 +51,22 @@ export function hollowInterval({ areas_m2, hollow }: { areas_m2: readonly number
   return wilson({ share: Math.min(1, rang / all), n });
 }
 
+/** Whether the box around a cell touches the box around any side of an outline. */
+function nearSide(cell: readonly Point[], outline: readonly Point[]): boolean {
+  const box = (ends: readonly Point[]) => ({ left: low(ends, 0), right: -low(ends, 0, -1), top: low(ends, 1), bottom: -low(ends, 1, -1) });
+  const own = box(cell);
+  return outline.some((a, i) => {
+    const side = box([a, outline[(i + 1) % outline.length] as Point]);
+    return side.left <= own.right && own.left <= side.right && side.top <= own.bottom && own.top <= side.bottom;
+  });
+}
+
+/** A closed ring by the shoelace: cells on a regular grid have corners that nearly coincide, and cross by a rounding. */
+const ringArea = (ring: readonly Point[]): number =>
+  Math.abs(ring.slice(1).reduce((sum, [x, y], i) => sum + (ring[i] as Point)[0] * y - x * (ring[i] as Point)[1], 0)) / 2;
+
+const low = (ends: readonly Point[], axis: 0 | 1, sign = 1): number => ends.reduce((least, end) => Math.min(least, sign * end[axis]), Infinity);
+
 /**
  * Share of an element that rings hollow: each tap stands for the part of the element nearest to it.
  *
@@ -75,6 +91,8 @@ export function hollowShare(input: { element: readonly Point[]; points: readonly
     const cell = cells.cellPolygon(i);
     // Two taps on one spot share a cell: the later one stands for nothing of its own.
     if (!cell) return 0;
+    // Away from every side a cell lies wholly inside or outside: most of a large grid needs no clipping.
+    if (!nearSide(cell as [number, number][], element)) return inside(points[i] as Point, element) ? ringArea(cell as [number, number][]) : 0;
     return polygonClipping
       .intersection([ring], [cell as [number, number][]])
       .reduce(
