@@ -154,8 +154,8 @@ export function planScene(input: PlanSceneInput): Scene {
     taken.push(box);
     labels.push({ type: 'label', x: x + 7, y: y - 3, label: { text }, size: 14 });
   }
-  for (const place of wanted) shapes.push({ ...circle(at(place), 10), stroke: 'act', width: 3, dash: '4 3' } as Shape);
   shapes.push(...labels);
+  for (const place of wanted) shapes.push({ ...circle(at(place), 10), stroke: 'act', width: 3, dash: '4 3' } as Shape);
   if (next) {
     shapes.push({ ...dot(at(next), 12, 'sheet'), stroke: 'act', width: 4 } as Shape);
     shapes.push(dot(at(next), 4, 'act'));

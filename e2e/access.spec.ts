@@ -1,5 +1,4 @@
 import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
 import { faultsOf, unreadable } from './looks';
 import { acknowledgeAll, APRON, DOCK, expect, signIn, test } from './server';
 

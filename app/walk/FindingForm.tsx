@@ -98,7 +98,8 @@ export function FindingForm({
     () => [element.geometry.outline, ...(element.geometry.openings ?? []), ...around.map(({ outline }) => outline.points)].flat(),
     [element, around],
   );
-  const ownReadings = useMemo(() => readings.filter(({ findingId }) => finding !== undefined && findingId === finding.id), [readings, finding]);
+  const ownId = finding?.id ?? 'none';
+  const ownReadings = useMemo(() => readings.filter(({ findingId }) => findingId === ownId), [readings, ownId]);
   const own = useMemo(
     () =>
       finding

@@ -57,7 +57,7 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
     [view.data, view.job.id, findingId],
   );
   const readings = useMemo(() => planReadings(rows, element.id), [rows, element.id]);
-  const drawn = useMemo(() => findings.map((one) => planFinding(one, one.id === findingId)), [findings, findingId]);
+  const drawn = useMemo(() => findings.map((one) => ({ ...planFinding(one, one.id === findingId), depth: '' })), [findings, findingId]);
   const next = useMemo(() => (finding ? nextOf(finding, rows) : null), [finding, rows]);
   const outline = element.geometry.outline;
   const origin: Point = [Math.min(...outline.map(([x]) => x)), Math.min(...outline.map(([, y]) => y))];
