@@ -100,16 +100,7 @@ export function FindingForm({
   );
   const ownId = finding?.id ?? 'none';
   const ownReadings = useMemo(() => readings.filter(({ findingId }) => findingId === ownId), [readings, ownId]);
-  const own = useMemo(
-    () =>
-      finding
-        ? planReadings(
-            readings.filter(({ findingId }) => findingId === finding.id),
-            element.id,
-          )
-        : [],
-    [ownReadings, element.id],
-  );
+  const own = useMemo(() => planReadings(ownReadings, element.id), [ownReadings, element.id]);
 
   /** Area and volume of what is drawn, as the core takes it off with what is typed so far. */
   const answer = (points: readonly Point[]) => {
