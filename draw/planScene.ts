@@ -88,7 +88,7 @@ const STYLE: Record<PlanKind, { readonly pattern?: Pattern; readonly stroke: Pai
   fall: { stroke: 'ink', width: 2.5 },
 };
 
-const LABEL_MOST = 60;
+const LABEL_MOST = 40;
 const ASIDE = [0, 22, -22, 44, -44];
 
 /** The plan of an element with its findings, to scale. */
@@ -108,6 +108,8 @@ export function planScene(input: PlanSceneInput): Scene {
       width: 1.5,
     });
   }
+  const paths = new Map<string, { kind: PlanKind; chosen: boolean; d: string }>();
+  const handles: Shape[] = [];
   const labels: Shape[] = [];
   const taken: Box[] = [];
   findings.forEach((finding, i) => {
@@ -117,16 +119,10 @@ export function planScene(input: PlanSceneInput): Scene {
       if (corners[0]) shapes.push(dot(corners[0], 6, 'act'));
       return;
     }
-    const { pattern, stroke, width: line, dash } = STYLE[kind];
-    shapes.push({
-      type: 'path',
-      d: pathOf(corners, !isLine(kind) && corners.length > 2) + (kind === 'fall' ? arrow(corners) : ''),
-      ...(pattern && corners.length > 2 ? { pattern, grain: small ? 0.7 : 1 } : {}),
-      stroke: chosen ? 'act' : stroke,
-      width: small ? line * 0.6 : chosen ? line + 1.5 : line,
-      ...(dash ? { dash } : {}),
-    });
-    if (chosen) for (const corner of corners) shapes.push(dot(corner, 6, 'act'));
+    const d = pathOf(corners, !isLine(kind) && corners.length > 2) + (kind === 'fall' ? arrow(corners) : '');
+    const look = `${kind} ${chosen}`;
+    paths.set(look, { kind, chosen, d: (paths.get(look)?.d ?? '') + d });
+    if (chosen) for (const corner of corners) handles.push(dot(corner, 6, 'act'));
     if (small || (!label && !depth) || i >= LABEL_MOST) return;
     const [cx, cy] = middleOf(kind, corners);
     // The figure stands on the plan where the finding itself has room for it; else the letter alone, and the list says the rest.
@@ -138,6 +134,19 @@ export function planScene(input: PlanSceneInput): Scene {
     labels.push({ type: 'label', x: cx, y: cy + aside + 6, label: { text }, size: 16, weight: 700, anchor: 'middle', plate: true });
     taken.push(boxOf(cx, cy + aside, room));
   });
+  // One path for all that look alike: a hundred spalls are drawn as quickly as one.
+  for (const { kind, chosen, d } of [...paths.values()].sort((a, b) => PLAN_KINDS.indexOf(a.kind) - PLAN_KINDS.indexOf(b.kind))) {
+    const { pattern, stroke, width: line, dash } = STYLE[kind];
+    shapes.push({
+      type: 'path',
+      d,
+      ...(pattern ? { pattern, grain: small ? 0.7 : 1 } : {}),
+      stroke: chosen ? 'act' : stroke,
+      width: small ? line * 0.6 : chosen ? line + 1.5 : line,
+      ...(dash ? { dash } : {}),
+    });
+  }
+  shapes.push(...handles);
   shapes.push(
     ...tapShapes(
       taps.map((tap) => ({ at: at(tap.at), hollow: tap.hollow })),
@@ -146,7 +155,8 @@ export function planScene(input: PlanSceneInput): Scene {
   );
   if (readings.length > 0) shapes.push({ type: 'path', d: readings.map((reading) => cross(at(reading.at))).join(''), stroke: 'ink', width: 2 });
   // Words only where there is room for them: looked at closer, each reading says its figure.
-  for (const { at: place, text } of readings) {
+  const close = (input.look?.zoom ?? 1) > 2;
+  for (const { at: place, text } of readings.length <= LABEL_MOST || close ? readings : []) {
     const [x, y] = at(place);
     const room = roomFor(text, 14);
     const box = boxOf(x + 7 + room / 2, y - 8, room);

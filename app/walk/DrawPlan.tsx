@@ -2,7 +2,7 @@ import type { RowOf } from '@tufa/contract/entities';
 import { crossesItself, outsiders, pulledInside, uncrossed, type Point } from '@tufa/core/takeoff';
 import { isLine, type PlanFinding, type PlanKind } from '@tufa/draw';
 import { printFigure, say, unitSystem } from '@tufa/words';
-import { useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { useMemo, useState, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 import { Button, Word } from '../parts/Button';
 import { Choice } from '../parts/Choice';
@@ -17,6 +17,9 @@ import { PlanView } from './PlanView';
 
 const GRIDS = { us: [0, 0.0254, 0.0762, 0.1524, 0.3048], metric: [0, 0.01, 0.05, 0.1, 0.5] } as const;
 
+/** Made for a draft at rest, it tells a moved one. */
+type Prepare = (rested: readonly Point[]) => (points: readonly Point[]) => string;
+
 /** A finding drawn on its element: by tap, by finger or by typed distances, with what is wrong named where it is. */
 export function DrawPlan({
   element,
@@ -25,7 +28,7 @@ export function DrawPlan({
   others,
   corners,
   readings,
-  answer,
+  prepare,
 }: {
   element: Pick<RowOf<'element'>, 'geometry'>;
   draft: Draft;
@@ -34,8 +37,8 @@ export function DrawPlan({
   /** what a place may snap to */
   corners: readonly Point[];
   readings?: readonly { readonly at: Point; readonly text: string }[];
-  /** the live figures of what is drawn */
-  answer?: (points: readonly Point[]) => ReactNode;
+  /** the live figures of what is drawn, made ready for where the finger last rested */
+  prepare?: Prepare;
 }) {
   const line = isLine(kind);
   const [pen, setPen] = useState<Pen>('corners');
@@ -54,7 +57,7 @@ export function DrawPlan({
           {(layer) => <DraftLayer draft={draft} kind={kind} layer={layer} />}
         </PlanView>
       </View>
-      <DraftTools draft={draft} outline={outline} line={line} pen={pen} {...(answer ? { answer } : {})} />
+      <DraftTools draft={draft} outline={outline} line={line} pen={pen} {...(prepare ? { prepare } : {})} />
       <Choice
         label={say('walk.grid')}
         options={GRIDS[unitSystem()].map((value) => ({ value: String(value), label: value === 0 ? say('walk.noGrid') : printFigure('grid_m', value) }))}
@@ -66,19 +69,7 @@ export function DrawPlan({
 }
 
 /** Undo, redo, what is wrong with its mend, and the held corner by its distances. */
-function DraftTools({
-  draft,
-  outline,
-  line,
-  pen,
-  answer,
-}: {
-  draft: Draft;
-  outline: readonly Point[];
-  line: boolean;
-  pen: Pen;
-  answer?: (points: readonly Point[]) => ReactNode;
-}) {
+function DraftTools({ draft, outline, line, pen, prepare }: { draft: Draft; outline: readonly Point[]; line: boolean; pen: Pen; prepare?: Prepare }) {
   const { points, chosen } = useSyncExternalStore(draft.subscribeRest, draft.rest, draft.rest);
   const crosses = !line && points.length > 3 && crossesItself(points);
   const out = outsiders(points, outline);
@@ -91,7 +82,7 @@ function DraftTools({
     <View className="gap-2">
       <View className="flex-row items-center justify-between">
         <View className="flex-1" aria-live="polite">
-          <LiveAnswer draft={draft} line={line} help={help} {...(answer ? { answer } : {})} />
+          <LiveAnswer draft={draft} line={line} help={help} {...(prepare ? { prepare } : {})} />
         </View>
         <View className="flex-row">
           <Word label={say('walk.undo')} onPress={draft.undo} tone={draft.canUndo ? 'text-ink' : 'text-disabled'} />
@@ -128,10 +119,12 @@ function DraftTools({
 }
 
 /** The figures of what is drawn, following the finger. */
-function LiveAnswer({ draft, line, help, answer }: { draft: Draft; line: boolean; help: string; answer?: (points: readonly Point[]) => ReactNode }) {
+function LiveAnswer({ draft, line, help, prepare }: { draft: Draft; line: boolean; help: string; prepare?: Prepare }) {
   const { points } = useSyncExternalStore(draft.subscribe, draft.snapshot, draft.snapshot);
-  const told = answer !== undefined && points.length > (line ? 1 : 2) && (line || points.length < 4 || !crossesItself(points));
-  return told ? answer(points) : <T as="faint">{help}</T>;
+  const rested = useSyncExternalStore(draft.subscribeRest, draft.rest, draft.rest);
+  const tell = useMemo(() => prepare?.(rested.points), [prepare, rested]);
+  const told = tell !== undefined && points.length > (line ? 1 : 2) && (line || points.length < 4 || !crossesItself(points));
+  return <T as={told ? 'strong' : 'faint'}>{told ? tell(points) : help}</T>;
 }
 
 /** The held corner as distances from the element's left and top edges. */

@@ -4,8 +4,8 @@ import { findingInputOf } from '@tufa/contract/findingInputOf';
 import { FIELDS } from '@tufa/contract/schemas';
 import { takeOffOf } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
-import { ANSWERS, PHASES } from '@tufa/core/survey';
-import { CRACK_PROFILES, SECTIONS, SHAPES, type Point } from '@tufa/core/takeoff';
+import { ANSWERS, PHASES, type FindingInput } from '@tufa/core/survey';
+import { CRACK_PROFILES, lineLength, outsiders, SECTIONS, SHAPES, type Point } from '@tufa/core/takeoff';
 import { isLine, PLAN_KINDS } from '@tufa/draw';
 import { printFigure, say } from '@tufa/words';
 import { useEffect, useMemo, useState } from 'react';
@@ -102,21 +102,32 @@ export function FindingForm({
   const ownReadings = useMemo(() => readings.filter(({ findingId }) => findingId === ownId), [readings, ownId]);
   const own = useMemo(() => planReadings(ownReadings, element.id), [ownReadings, element.id]);
 
-  /** Area and volume of what is drawn, as the core takes it off with what is typed so far. */
-  const answer = (points: readonly Point[]) => {
+  /** What is drawn as the core measures it, with what is typed so far; null until that can be read. */
+  const inputFor = (points: readonly Point[]): FindingInput | null => {
     try {
       const values = { ...getValues(), corners: [...points], by: 'corners' as const };
       const row = { ...wireOfFinding(values, { element, jobId: view.job.id, label }), id: finding?.id ?? 'drawn', version: 0, changed: 0, removed: false };
-      const [input] = findingInputOf(row as RowOf<'finding'>, ownReadings);
-      if (!input) return <T as="strong">{say(`walk.kinds.${kind}`)}</T>;
-      const { area_m2, volume, length_m } = takeOffOf(input);
-      const { text: much, range } = volumeText(volume);
-      return <T as="strong">{`${length_m === null ? printFigure('area_m2', area_m2) : printFigure('length_m', length_m)}, ${much} (${range})`}</T>;
+      return findingInputOf(row as RowOf<'finding'>, ownReadings)[0] ?? null;
     } catch (error) {
-      // Depths not typed yet: the outline alone can be told.
-      if (error instanceof FieldProblem || error instanceof Problem) return <T as="faint">{say('walk.corners', { count: points.length })}</T>;
+      if (error instanceof FieldProblem) return null;
       throw error;
     }
+  };
+  /** The figures of a draft: what is typed is read once for each rest of the finger, the take-off at every move. */
+  const prepare = (rested: readonly Point[]) => {
+    const base = inputFor(rested);
+    return (points: readonly Point[]): string => {
+      const input = base ? movedTo(base, points) : inputFor(points);
+      if (!input) return say('walk.corners', { count: points.length });
+      try {
+        const { area_m2, volume, length_m } = takeOffOf(input);
+        const { text: much, range } = volumeText(volume);
+        return `${length_m === null ? printFigure('area_m2', area_m2) : printFigure('length_m', length_m)}, ${much} (${range})`;
+      } catch (error) {
+        if (error instanceof Problem) return say('walk.corners', { count: points.length });
+        throw error;
+      }
+    };
   };
 
   const text = (name: (typeof SIZES)[number] | 'deepest' | 'opening' | 'depth' | 'lip' | 'between' | 'across' | 'down', key: string, placeholder = '') => {
@@ -165,7 +176,7 @@ export function FindingForm({
             )}
             {kind === 'spall' ? choice('by', 'walk.byHow', ['sizes', 'corners'], 'walk.by', true) : null}
             {drawn ? (
-              <DrawPlan key={kind} element={element} draft={draft} kind={kind} others={others} corners={corners} readings={own} answer={answer} />
+              <DrawPlan key={kind} element={element} draft={draft} kind={kind} others={others} corners={corners} readings={own} prepare={prepare} />
             ) : (
               <>
                 <View className="flex-row gap-2">
@@ -235,6 +246,14 @@ export function FindingForm({
       }}
     />
   );
+}
+
+/** The same finding with its corners elsewhere; readings that are then outside do not count. */
+function movedTo(input: FindingInput, points: readonly Point[]): FindingInput {
+  if (input.kind === 'spall')
+    return { ...input, outline: points, readings: input.readings?.filter(([x, y]) => outsiders([[x, y]], points).length === 0) ?? [] };
+  if (input.kind === 'edge') return { ...input, length: { ...input.length, value: lineLength(points) } };
+  return 'line' in input ? { ...input, line: points } : input;
 }
 
 /** Where each sent property is typed. */

@@ -234,7 +234,7 @@ function Moved({
         <Pressable
           role="button"
           onPress={() => onLook(WHOLE)}
-          className="absolute left-1 top-1 min-h-[48px] justify-center bg-selected px-3"
+          className="absolute left-1 top-1 min-h-[56px] lg:min-h-[48px] justify-center bg-selected px-3"
           testID="plan-whole"
         >
           <Text className="font-text text-[1rem] font-bold text-on-selected">{say('walk.whole')}</Text>

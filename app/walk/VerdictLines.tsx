@@ -20,7 +20,13 @@ export function VerdictLines({ view, survey, open }: { view: JobView; survey: El
       <T {...(tone ? { tone } : {})}>{`${say(`verdict.${verdict.code}`)} ${first ? sayReason(first) : ''}`}</T>
       {verdict.code === 'stop' && open < 5 ? <T as="strong">{say('verdict.ask')}</T> : null}
       {others.length > 0 ? (
-        <Pressable role="button" aria-expanded={shown} onPress={() => setShown(!shown)} className="min-h-[48px] justify-center" testID="verdict-more">
+        <Pressable
+          role="button"
+          aria-expanded={shown}
+          onPress={() => setShown(!shown)}
+          className="min-h-[56px] lg:min-h-[48px] justify-center"
+          testID="verdict-more"
+        >
           <T as="faint" className="underline">
             {shown ? say('walk.fewerReasons') : say('walk.moreReasons', { count: others.length })}
           </T>

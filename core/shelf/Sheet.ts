@@ -22,7 +22,7 @@ export const MOISTURES = ['dry', 'damp', 'wet'] as const;
 /** State of the substrate: damp is saturated surface-dry, wet has free water. */
 export type Moisture = (typeof MOISTURES)[number];
 
-export const EXPOSURES = ['frost', 'deicer', 'abrasion', 'immersion', 'wheels', 'sunlight'] as const;
+export const EXPOSURES = ['frost', 'deicer', 'abrasion', 'immersion', 'wheels', 'sunlight', 'heat'] as const;
 export type Exposure = (typeof EXPOSURES)[number];
 
 export const TASKS = ['pour', 'brush', 'spread', 'hang', 'ball', 'screed'] as const;

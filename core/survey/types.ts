@@ -4,7 +4,7 @@ import type { Exposure, Moisture, Orientation } from '../shelf';
 import type { WidthVisit } from './crackMovement';
 import type { CrackProfile, DepthReading, Point, Section, SpallShape } from '../takeoff';
 
-export const ELEMENT_KINDS = ['slab', 'wall', 'step', 'counter', 'soffit'] as const;
+export const ELEMENT_KINDS = ['slab', 'wall', 'step', 'counter', 'soffit', 'kerb', 'joint'] as const;
 export type ElementKind = (typeof ELEMENT_KINDS)[number];
 
 /** The five questions whose yes, or don't know, stops the plan and sends the user to a licensed engineer. */
