@@ -65,7 +65,7 @@ export class Site {
     this.place = { latitude_deg, longitude_deg, from_ms: instantOf('weather.from', weather.from), hours: weather.hours };
     const surface: SurfaceSite = {
       kind: element.kind === 'wall' ? 'wall' : 'slab',
-      onGround: !element.suspended && (element.kind !== 'wall' && element.kind !== 'soffit' && element.kind !== 'counter'),
+      onGround: !element.suspended && element.kind !== 'wall' && element.kind !== 'soffit' && element.kind !== 'counter',
       thickness_m: element.thickness.value,
       exposure: element.sun?.exposure ?? 'sun',
       faces_deg: element.sun?.faces_deg ?? 180,
