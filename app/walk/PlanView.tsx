@@ -154,8 +154,11 @@ function Moved({
   const moving = useRef<PlanLook | null>(null);
   const taken = useRef(false);
   const element = (): HTMLElement => box.current as unknown as HTMLElement;
-  const placeOf = (x: number, y: number): Point => {
-    const rect = element().getBoundingClientRect();
+  // Asked once for each press: asked at a move it would lay the page out again before its time.
+  const place = useRef<DOMRect | null>(null);
+  const placeOf = (x: number, y: number, afresh = true): Point => {
+    if (afresh || !place.current) place.current = element().getBoundingClientRect();
+    const rect = place.current;
     return [layer.scale.fromX(x - rect.left), layer.scale.fromY(y - rect.top)];
   };
   const carry = (to: PlanLook): void => {
@@ -188,10 +191,10 @@ function Moved({
           return;
         }
         if (first) taken.current = touch?.onDown?.(placeOf(ix, iy), layer) ?? false;
-        if (taken.current) touch?.onMove?.(placeOf(x, y), layer);
+        if (taken.current) touch?.onMove?.(placeOf(x, y, false), layer);
         else carry({ zoom: look.zoom, x: look.x + mx, y: look.y + my });
         if (!last) return;
-        if (taken.current) touch?.onUp?.(placeOf(x, y), layer);
+        if (taken.current) touch?.onUp?.(placeOf(x, y, false), layer);
         else rest();
         taken.current = false;
       },
