@@ -422,6 +422,7 @@ test('readings go out as rows and come back as they were; each bad row is named 
     { ...row, finding: 'Z' },
     { ...row, x_m: '' },
     { ...row, taken_at: 'today' },
+    { ...row, x_m: '7' },
     row,
   ];
   const read = readingsFromRows(bad, data, id(1));
@@ -432,6 +433,7 @@ test('readings go out as rows and come back as they were; each bad row is named 
     [4, 'finding', 'unknownName'],
     [5, 'x_m', 'any.required'],
     [6, 'taken_at', 'string.isoDate'],
+    [7, 'x_m', 'outsideElement'],
   ]);
   expect(read.readings).toHaveLength(1);
   const file = surveyFileOf(data, id(1));
@@ -454,5 +456,9 @@ test('readings go out as rows and come back as they were; each bad row is named 
     ],
   };
   expect(readSurveyFile(JSON.stringify(crossed)).fault).toMatchObject({ field: 'findings.0.outline.points', code: 'outlineCrosses' });
-  expect(readSurveyFile(JSON.stringify({ ...file, readings: [{ ...file.readings[0]!, kind: 'mood' }] })).fault).toMatchObject({ field: 'readings.0.kind' });
+  const withReading = (more: object) => readSurveyFile(JSON.stringify({ ...file, readings: [{ ...file.readings[0]!, ...more }] })).fault;
+  // Nobody's *understood* comes in with a file.
+  for (const kind of ['mood', 'acknowledged', 'removal']) expect(withReading({ kind })).toMatchObject({ field: 'readings.0.kind' });
+  expect(withReading({ value: typed(3) })).toMatchObject({ field: 'readings.0.value.value', code: 'number.max' });
+  expect(withReading({ elementId: id(9) })).toMatchObject({ field: 'readings.0.elementId', code: 'refersToUnknown' });
 });

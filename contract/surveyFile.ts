@@ -1,6 +1,7 @@
+import { outsiders } from '@tufa/core/takeoff';
 import Joi from 'joi';
 import { readingsOf } from './assemble';
-import { id, LIMITS, optionalText, text, type Limit } from './common';
+import { exactly, id, LIMITS, optionalText, text, type Limit } from './common';
 import type { ElementFields, FindingFields, FirmData, ReadingFields, ReadingKind, Row, RowOf } from './entities';
 import { FIELDS } from './schemas';
 import { senseOf } from './sense';
@@ -76,6 +77,8 @@ export function readingsFromRows(rows: readonly ReadingRow[], data: FirmData, jo
     const placed = good.x_m !== undefined && good.y_m !== undefined;
     if (!placed && (good.kind === 'sounding' || good.kind === 'depth' || good.kind === 'width'))
       return fail({ field: 'x_m', code: 'any.required', figures: {} });
+    if (placed && outsiders([[good.x_m as number, good.y_m as number]], element.geometry.outline).length > 0)
+      return fail({ field: 'x_m', code: 'outsideElement', figures: { name: element.name } });
     readings.push({
       jobId,
       elementId: element.id,
@@ -106,7 +109,11 @@ export const surveyFile = Joi.object({
   v: Joi.number().valid(1).required(),
   elements: Joi.array().items(item(FIELDS.element)).max(200).required(),
   findings: Joi.array().items(item(FIELDS.finding)).max(1000).required(),
-  readings: Joi.array().items(item(FIELDS.reading)).max(20_000).required(),
+  // What was understood or taken back belongs to the job it was said in.
+  readings: Joi.array()
+    .items(item(FIELDS.reading).keys({ kind: exactly(FILED).required() }))
+    .max(20_000)
+    .required(),
 });
 
 const bare = <R extends Row & { jobId: string }>({ version: _v, changed: _c, removed: _r, jobId: _j, ...rest }: R) => rest;
@@ -129,13 +136,21 @@ export function readSurveyFile(content: string): { file: SurveyFile; fault: null
   }
   const { value, fault } = check<SurveyFile>(surveyFile, parsed);
   if (fault) return { file: null, fault };
-  for (const [list, rows] of [
-    ['elements', value.elements],
-    ['findings', value.findings],
-  ] as const)
+  const nonsense = senseOfFile(value);
+  return nonsense ? { file: null, fault: nonsense } : { file: value, fault: null };
+}
+
+/** What the schema cannot see: outlines that cross, readings past their kind's limits, and what refers to nothing in the file. */
+function senseOfFile({ elements, findings, readings }: SurveyFile): Fault | null {
+  const held = new Set<string | null>([...elements, ...findings].map((one) => one.id));
+  for (const [list, rows] of Object.entries({ elements, findings, readings }))
     for (const [i, one] of rows.entries()) {
-      const nonsense = senseOf(one as unknown as Record<string, unknown>);
-      if (nonsense) return { file: null, fault: { ...nonsense, field: `${list}.${i}.${nonsense.field}` } };
+      const fault = senseOf(one as unknown as Record<string, unknown>);
+      if (fault) return { ...fault, field: `${list}.${i}.${fault.field}` };
+      for (const field of ['elementId', 'findingId'] as const) {
+        const refers = (one as { elementId?: string | null; findingId?: string | null })[field] ?? null;
+        if (refers !== null && !held.has(refers)) return { field: `${list}.${i}.${field}`, code: 'refersToUnknown', figures: {} };
+      }
     }
-  return { file: value, fault: null };
+  return null;
 }

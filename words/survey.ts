@@ -95,3 +95,14 @@ export function findingText(finding: Finding): string {
       return finding.properties.note ?? '';
   }
 }
+
+export const TESTS = ['scratch', 'drop_s', 'pull_Pa', 'strength_Pa', 'moisture'] as const;
+export type Test = (typeof TESTS)[number];
+export const isTest = (kind: string): kind is Test => (TESTS as readonly string[]).includes(kind);
+
+/** What a test of a surface read, as it would be said. */
+export function testText(test: Test, { value, typed }: Measured): string {
+  if (test === 'scratch') return say(`walk.scratch.${value}`);
+  if (typed !== undefined) return typed;
+  return test === 'moisture' ? `${Math.round(value * 1000) / 10} %` : inUnits(test === 'drop_s' ? 'duration' : 'pressure', value);
+}

@@ -17,6 +17,7 @@ import type { JobView } from '../parts/useJob';
 import { Warnings } from '../parts/Warnings';
 import { Levers } from './Levers';
 import { dontKnow, Quantities } from './Quantities';
+import { StalePlan } from '../pour/StalePlan';
 import { StrataView } from './StrataView';
 import { Needs, WindowAnswerLine } from './WindowAnswerLine';
 
@@ -109,6 +110,7 @@ function Day({ view }: { view: JobView }) {
         head: <WindowAnswerLine answer={answer} sheet={sheet} chance={view.input.firm.acceptedChance} />,
         body: (
           <View className="gap-3">
+            <StalePlan view={view} />
             {domain ? (
               <StrataView
                 question={question}

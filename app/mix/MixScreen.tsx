@@ -21,6 +21,7 @@ import { usePhone } from '../parts/useSettings';
 import { vessel } from '../parts/vessel';
 import { bagsText } from './bagsText';
 import { StalePlan } from '../pour/StalePlan';
+import { inUse } from '../pour/storedPlan';
 import { PlanFile } from './PlanFile';
 
 export const MixScreen = () => <StepScreen step="mix">{(view) => <Mix key={view.job.id} view={view} />}</StepScreen>;
@@ -35,8 +36,9 @@ function limitText({ batches }: ChosenPlan): string {
   return batches.limit === null ? say('mix.whole') : say('mix.limitLine', { limit: batches.limit });
 }
 
-/** Bags and batches; one ticket at the pail; what to buy. */
-function Mix({ view }: { view: JobView }) {
+/** Bags and batches; one ticket at the pail; what to buy: of the plan that is poured by. */
+function Mix({ view: present }: { view: JobView }) {
+  const view = inUse(present);
   const router = useRouter();
   const go = (step: string) => (): void => router.replace(`/jobs/${view.job.id}/${step}` as Href);
   const stop = stopOf('mix', view, go('walk'));
@@ -76,7 +78,7 @@ function Mix({ view }: { view: JobView }) {
         ),
         body: (
           <View className="gap-4">
-            <StalePlan view={view} />
+            <StalePlan view={present} />
             <Warnings plan={view.plan} />
             <TicketView view={view} finding={finding} chosen={chosen} sheet={sheet} />
             <Cautions screen="mix" input={view.input} plan={view.plan} data={view.data} />

@@ -51,20 +51,20 @@ export async function keepPhoto(file: Blob, about: Pick<PhotographFields, 'jobId
   return id;
 }
 
-async function put(id: string, size: 'full' | 'thumb', body: Blob): Promise<void> {
+/** @returns whether the firm took it; what it refuses it would refuse again, so it is not asked for ever */
+async function put(id: string, size: 'full' | 'thumb', body: Blob): Promise<boolean> {
   const answer = await fetch(`/api/v1/photographs/${id}/${size}`, { method: 'PUT', body, headers: { 'content-type': 'image/jpeg' } });
-  // What the firm refuses it refuses again: it stays on this phone and is not asked for ever.
   if (!answer.ok && answer.status !== 422 && answer.status !== 413) throw new Error(String(answer.status));
+  return answer.ok;
 }
 
-/** Sends the pictures that wait, one after the other; the small ones stay for days without signal. */
+/** Sends the pictures that wait, one after the other. The small ones stay for days without signal; a refused one stays whole. */
 async function sendPhotos(): Promise<void> {
   const db = await database();
   for (const photo of await db.getAll('photo')) {
     if (photo.sent || !photo.full) continue;
-    await put(photo.id, 'thumb', photo.thumb);
-    await put(photo.id, 'full', photo.full);
-    await db.put('photo', { ...photo, full: null, sent: true });
+    const taken = (await put(photo.id, 'thumb', photo.thumb)) && (await put(photo.id, 'full', photo.full));
+    await db.put('photo', { ...photo, full: taken ? null : photo.full, sent: true });
   }
 }
 alsoSend.add(() => sendPhotos().catch(() => undefined));

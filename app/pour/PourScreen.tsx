@@ -17,7 +17,7 @@ import { ring, unlockSound } from './alarm';
 import { log, startBatch } from './log';
 import { RunningBatch } from './RunningBatch';
 import { StalePlan } from './StalePlan';
-import { staleOf } from './storedPlan';
+import { inUse } from './storedPlan';
 import { useBattery } from './useBattery';
 import { UndoBand, type Did } from './UndoBand';
 
@@ -45,14 +45,7 @@ function Pour({ view }: { view: JobView }) {
 
   const stop = stopOf('pour', view, go('walk'));
   if (stop) return stop;
-  const { sheet } = view;
-  // What is in use goes on until the new one is asked for; what it never held can only be poured by the new one.
-  const stale = staleOf(view);
-  const planned = stale?.plan.findings.find(({ findingId }) => findingId === view.finding?.findingId);
-  const old = stale && planned?.chosen ? stale : null;
-  const finding = old ? planned : view.finding;
-  const plan = old?.plan ?? view.plan;
-  const input = old?.row.input ?? view.input;
+  const { finding, sheet, plan, input, planId } = inUse(view);
   if (!finding?.chosen || !sheet || !plan)
     return (
       <StepLayout
@@ -73,7 +66,7 @@ function Pour({ view }: { view: JobView }) {
     unlockSound();
     setStarting(true);
     try {
-      const eventId = await startBatch({ view, plan, input, inUse: old?.row.id ?? null, person: person.id, batch: next, findingId: finding.findingId });
+      const eventId = await startBatch({ view, plan, input, inUse: planId, person: person.id, batch: next, findingId: finding.findingId });
       setDid({ what: 'start', eventId, batch: { batch: next, findingId: finding.findingId, planId: '' }, until: Date.now() + 8000 });
       setChoosing(false);
     } finally {

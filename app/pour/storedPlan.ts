@@ -45,6 +45,16 @@ export function staleOf(view: JobView): Stale | null {
   return plan ? { row, plan, difference: differenceOf({ before: plan, after: view.plan }) } : null;
 }
 
+/** The job as its plan in use sees it: what was found since waits until the new plan is asked for. What the old plan never held is seen by the new one. */
+export function inUse(view: JobView): JobView & { readonly planId: string | null } {
+  const stale = staleOf(view);
+  const finding = stale?.plan.findings.find(({ findingId }) => findingId === view.finding?.findingId);
+  if (!stale || !finding?.chosen) return { ...view, planId: null };
+  const { input } = stale.row;
+  const sheet = input.sheets.find(({ id }) => id === finding.chosen?.sheetId) ?? null;
+  return { ...view, input, plan: stale.plan, finding, sheet, planId: stale.row.id };
+}
+
 /** Takes the present plan into use. */
 export const takeNewPlan = async (view: JobView): Promise<void> => {
   if (view.plan) await write(planAdd(view, uuid(), { plan: view.plan, input: view.input }));

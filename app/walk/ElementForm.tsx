@@ -36,7 +36,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
       fieldOf: (path) => fieldOf(path),
     },
   });
-  const { control, setValue } = form;
+  const { control } = form;
   const openings = useFieldArray({ control, name: 'openings' });
   const save = form.submit(async (wire) => {
     const { name, kind, geometry, properties, ...rest } = wire as ElementFields;
@@ -202,7 +202,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
             )}
           </View>
         ),
-        foot: <SaveOrCancel onSave={() => (setValue('corners', form.getValues('corners')), void save())} onCancel={() => (form.clear(), onDone())} />,
+        foot: <SaveOrCancel onSave={() => void save()} onCancel={() => (form.clear(), onDone())} />,
       }}
     />
   );

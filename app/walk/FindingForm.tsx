@@ -6,7 +6,7 @@ import { takeOffOf } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import { ANSWERS, PHASES, type FindingInput } from '@tufa/core/survey';
 import { CRACK_PROFILES, lineLength, outsiders, SECTIONS, SHAPES, type Point } from '@tufa/core/takeoff';
-import { isLine, PLAN_KINDS } from '@tufa/draw';
+import { PLAN_KINDS, type PlanKind } from '@tufa/draw';
 import { printFigure, say } from '@tufa/words';
 import { useEffect, useMemo, useState } from 'react';
 import { Controller } from 'react-hook-form';
@@ -56,20 +56,14 @@ export function FindingForm({
   const { control, setValue, getValues, clearErrors } = form;
   const [draft] = useState(() => new Draft(getValues('corners')));
   // The form follows what is drawn once the finger rests: it is written down at every change of it.
-  useEffect(() => {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const unsubscribe = draft.subscribeRest(() => {
-      clearTimeout(timer);
-      timer = setTimeout(() => {
-        setValue('corners', [...draft.snapshot().points], { shouldDirty: true });
+  useEffect(
+    () =>
+      draft.subscribeRest(() => {
+        setValue('corners', [...draft.rest().points], { shouldDirty: true });
         clearErrors('corners');
-      }, 150);
-    });
-    return () => {
-      clearTimeout(timer);
-      unsubscribe();
-    };
-  }, [draft, setValue, clearErrors]);
+      }),
+    [draft, setValue, clearErrors],
+  );
   const submit = form.submit(async (wire) => {
     const fields = wire as FindingFields;
     const { kind, outline, properties } = fields;
@@ -80,13 +74,10 @@ export function FindingForm({
     );
     onDone();
   });
-  const save = (): void => {
-    setValue('corners', [...draft.snapshot().points]);
-    void submit();
-  };
+  const save = (): void => void submit();
   const kind = form.watch('kind');
   const by = form.watch('by');
-  const line = isLine(kind);
+  const edge = form.watch('edge');
   const cornerFault = form.formState.errors.corners?.message as string | undefined;
   const readings = useMemo(() => readingsOf(view.data, view.job.id), [view.data, view.job.id]);
   const around = useMemo(
@@ -130,7 +121,11 @@ export function FindingForm({
     };
   };
 
-  const text = (name: (typeof SIZES)[number] | 'deepest' | 'opening' | 'depth' | 'lip' | 'between' | 'across' | 'down', key: string, placeholder = '') => {
+  const text = (
+    name: (typeof SIZES)[number] | 'deepest' | 'cutDepth' | 'opening' | 'depth' | 'lip' | 'between' | 'across' | 'down',
+    key: string,
+    placeholder = '',
+  ) => {
     const unknown = name === 'deepest' ? UNKNOWN.deepest : name === 'opening' ? UNKNOWN.crackWidth : name === 'depth' ? UNKNOWN.crackDepth : undefined;
     const as = (SIZES as readonly string[]).includes(name) || name === 'between' ? 'side' : 'depth';
     return <TextOf control={control} name={name} label={say(key)} placeholder={placeholder} as={as} {...(unknown ? { unknown } : {})} onSubmit={save} />;
@@ -199,6 +194,7 @@ export function FindingForm({
                 <View className="flex-row">{text('deepest', 'walk.deepest')}</View>
                 {choice('shape', 'walk.shape', SHAPES, 'word.shape')}
                 {choice('edge', 'walk.edge', ['cut', 'feathered'], 'word.edge')}
+                {edge === 'cut' ? <View className="flex-row">{text('cutDepth', 'walk.cutDepth', say('walk.shallowest'))}</View> : null}
               </>
             ) : null}
             {kind === 'crack' || kind === 'joint' ? (
@@ -227,7 +223,7 @@ export function FindingForm({
                 {choice('section', 'walk.section', SECTIONS, 'word.section')}
               </>
             ) : null}
-            {line || kind === 'spall' || kind === 'hollow' ? choice('phase', 'walk.phase', PHASES, 'walk.phases') : null}
+            {isRepaired(kind) ? choice('phase', 'walk.phase', PHASES, 'walk.phases') : null}
             <View className="flex-row">
               <TextOf control={control} name="note" label={say('walk.note')} onSubmit={save} />
             </View>
@@ -248,6 +244,9 @@ export function FindingForm({
   );
 }
 
+/** What is repaired has its time; a mark is only seen. */
+const isRepaired = (kind: PlanKind): boolean => kind === 'spall' || kind === 'crack' || kind === 'joint' || kind === 'edge';
+
 /** The same finding with its corners elsewhere; readings that are then outside do not count. */
 function movedTo(input: FindingInput, points: readonly Point[]): FindingInput {
   if (input.kind === 'spall')
@@ -259,6 +258,7 @@ function movedTo(input: FindingInput, points: readonly Point[]): FindingInput {
 /** Where each sent property is typed. */
 const FIELD_OF: Readonly<Record<string, keyof FindingText>> = {
   deepest: 'deepest',
+  cutDepth: 'cutDepth',
   width: 'opening',
   depth: 'depth',
   lip: 'lip',

@@ -1,17 +1,15 @@
 import { readingsOf } from '@tufa/contract/assemble';
-import type { ReadingFields, ReadingKind, Row, RowOf } from '@tufa/contract/entities';
+import type { ReadingFields, ReadingKind, RowOf } from '@tufa/contract/entities';
 import { visitsOf } from '@tufa/contract/findingInputOf';
-import { Problem, type Measured } from '@tufa/core/quantity';
-import { crackMovement, readingsToHalve } from '@tufa/core/survey';
+import { crackMovement, readingsToHalve, type FindingInput } from '@tufa/core/survey';
+import { spallReadings } from '@tufa/core/plan';
 import { nearestOnLine, outsiders, stringLine, type Point } from '@tufa/core/takeoff';
 import { printFigure, say, unitSystem } from '@tufa/words';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { v7 as uuid } from 'uuid';
-import { change, write, type Change } from '../outbox/useFirm';
+import { write } from '../outbox/useFirm';
 import { Button, Word } from '../parts/Button';
 import { Choice } from '../parts/Choice';
-import { now } from '../parts/clock';
 import { QuantityField } from '../parts/QuantityField';
 import { textOf, planFinding, planReadings, volumeText } from '@tufa/words/survey';
 import { measuredOf, readWithin } from '../parts/quantityText';
@@ -21,19 +19,15 @@ import { FieldProblem } from '../parts/useWireForm';
 import type { JobView } from '../parts/useJob';
 import { GaugeCard } from './GaugeCard';
 import { PlanView } from './PlanView';
+import { readingAdd, readingRemoval } from './reading';
+import { millimetre } from './snap';
 
 const SPACINGS = { us: [0, 0.1524, 0.3048, 0.6096], metric: [0, 0.15, 0.3, 0.5] } as const;
 
+/** More readings than this are not tried one place after the other. */
+const MOST_TRIED = 60;
+
 type Finding = RowOf<'finding'>;
-
-export const readingAdd = (
-  view: JobView,
-  fields: Pick<ReadingFields, 'kind' | 'at' | 'elementId' | 'findingId'> & { value: Measured; subject?: string | null },
-): Change => change('reading', 'add', uuid(), { jobId: view.job.id, takenAt: new Date(now()).toISOString(), subject: null, ...fields });
-
-/** Takes a reading back: a row of its own, as every reading is. */
-export const readingRemoval = (view: JobView, { id, elementId }: ReadingFields & Row): Change =>
-  readingAdd(view, { kind: 'removal', at: null, elementId, findingId: null, value: { value: 0, source: 'typed' }, subject: id });
 
 /** Depths in a spall or widths along a crack: by tap, along a string line at a fixed spacing, or by typed distances. */
 export function Measure({ view, element, onDone }: { view: JobView; element: RowOf<'element'>; onDone: () => void }) {
@@ -58,7 +52,8 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
   );
   const readings = useMemo(() => planReadings(rows, element.id), [rows, element.id]);
   const drawn = useMemo(() => findings.map((one) => ({ ...planFinding(one, one.id === findingId), depth: '' })), [findings, findingId]);
-  const next = useMemo(() => (finding ? nextOf(finding, rows) : null), [finding, rows]);
+  const measured = view.input.findings.find(({ id }) => id === findingId);
+  const next = useMemo(() => nextOf(measured), [measured]);
   const outline = element.geometry.outline;
   const origin: Point = [Math.min(...outline.map(([x]) => x)), Math.min(...outline.map(([, y]) => y))];
   const station = string.stations[string.at];
@@ -79,15 +74,15 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
   };
   const onTap = (at: Point): void => {
     if (!finding) return;
-    const millimetre: Point = [Math.round(at[0] * 1000) / 1000, Math.round(at[1] * 1000) / 1000];
+    const tapped: Point = [millimetre(at[0]), millimetre(at[1])];
     if (spacing_m > 0 && string.stations.length === 0) {
-      if (!string.from) return setString({ from: millimetre, stations: [], at: 0 });
-      const stations = stringLine({ from: string.from, to: millimetre, spacing_m }).filter((one) => outsiders([one], finding.outline.points).length === 0);
+      if (!string.from) return setString({ from: tapped, stations: [], at: 0 });
+      const stations = stringLine({ from: string.from, to: tapped, spacing_m }).filter((one) => outsiders([one], finding.outline.points).length === 0);
       setString({ from: null, stations, at: 0 });
       if (stations[0]) placeAt(stations[0]);
       return;
     }
-    placeAt(finding.kind === 'crack' ? nearestOnLine(millimetre, finding.outline.points).at : millimetre);
+    placeAt(finding.kind === 'crack' ? nearestOnLine(tapped, finding.outline.points).at : tapped);
   };
   const save = async (): Promise<void> => {
     if (!finding) return;
@@ -245,21 +240,11 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
   );
 }
 
-/** Where the next depths would narrow a spall's volume most. */
-function nextOf(finding: Finding, rows: readonly ReadingFields[]): { at: readonly Point[] } | null {
-  if (finding.kind !== 'spall' || rows.length < 3 || rows.length > 60) return null;
-  const { edge, cutDepth } = finding.properties;
-  try {
-    return readingsToHalve({
-      outline: finding.outline.points,
-      readings: rows.flatMap(({ at, value }) => (at ? [[at[0], at[1], value.value] as const] : [])),
-      edge: edge === 'cut' ? 'square' : 'feathered',
-      ...(cutDepth ? { cutDepth_m: cutDepth.value } : {}),
-    });
-  } catch (error) {
-    if (error instanceof Problem) return null;
-    throw error;
-  }
+/** Where the next depths would narrow a spall's volume most; asked only where that follows a finger. */
+function nextOf(input: FindingInput | undefined): { at: readonly Point[] } | null {
+  if (input?.kind !== 'spall' || (input.readings?.length ?? 0) > MOST_TRIED) return null;
+  const { readings } = spallReadings(input);
+  return readings.length < 3 ? null : readingsToHalve(spallReadings(input));
 }
 
 /** A width nobody can have meant, read in the unit that makes sense: thousandths of an inch, else hundredths of a millimetre. */

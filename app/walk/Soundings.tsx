@@ -6,15 +6,14 @@ import type { Point } from '@tufa/core/takeoff';
 import { printFigure, say, unitSystem } from '@tufa/words';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { v7 as uuid } from 'uuid';
-import { change, write } from '../outbox/useFirm';
+import { write } from '../outbox/useFirm';
 import { Button, Word } from '../parts/Button';
 import { Choice } from '../parts/Choice';
-import { now } from '../parts/clock';
 import { StepLayout } from '../parts/StepScreen';
 import { Answer, T } from '../parts/T';
 import type { JobView } from '../parts/useJob';
 import { PlanView } from './PlanView';
+import { readingAdd, readingRemoval } from './reading';
 
 /** Spacings a crew walks at, m. */
 const SPACINGS = { us: [0.3048, 0.6096, 0.9144], metric: [0.3, 0.5, 1] } as const;
@@ -22,7 +21,7 @@ const SPACINGS = { us: [0.3048, 0.6096, 0.9144], metric: [0.3, 0.5, 1] } as cons
 /** The places to tap, or why there are none: the widest slabs want a wider spacing. */
 function gridOf({ geometry }: RowOf<'element'>, spacing_m: number): { grid: readonly Point[]; problem: Problem | null } {
   try {
-    return { grid: soundingGrid({ outline: geometry.outline, spacing_m }), problem: null };
+    return { grid: soundingGrid({ outline: geometry.outline, openings: geometry.openings ?? [], spacing_m }), problem: null };
   } catch (error) {
     if (error instanceof Problem) return { grid: [], problem: error };
     throw error;
@@ -44,17 +43,8 @@ export function Soundings({ view, element, onDone }: { view: JobView; element: R
     [grid, taps, spacing_m],
   );
   const hollow = view.plan?.elements.find(({ elementId }) => elementId === element.id)?.hollow;
-  const reading = (fields: { kind: 'sounding' | 'removal'; value: number; at: Point | null; subject: string | null }) =>
-    change('reading', 'add', uuid(), {
-      jobId: view.job.id,
-      elementId: element.id,
-      findingId: null,
-      takenAt: new Date(now()).toISOString(),
-      ...fields,
-      value: { value: fields.value, source: 'typed' },
-    });
   const tap = (value: 0 | 1): void => {
-    if (next) void write(reading({ kind: 'sounding', value, at: next, subject: null }));
+    if (next) void write(readingAdd(view, { kind: 'sounding', at: next, elementId: element.id, findingId: null, value: { value, source: 'typed' } }));
   };
   const last = rows.at(-1);
   const percent = (share: number): string => String(Math.round(share * 100));
@@ -99,9 +89,7 @@ export function Soundings({ view, element, onDone }: { view: JobView; element: R
           <View className="gap-2">
             <View className="flex-row justify-between">
               <Word label={say('walk.done')} onPress={onDone} />
-              {last ? (
-                <Word label={say('walk.undoTap')} onPress={() => void write(reading({ kind: 'removal', value: 0, at: null, subject: last.id }))} />
-              ) : null}
+              {last ? <Word label={say('walk.undoTap')} onPress={() => void write(readingRemoval(view, last))} /> : null}
             </View>
             <View className="flex-row gap-4">
               <Button label={say('walk.solid')} big grow disabled={!next} onPress={() => tap(0)} />

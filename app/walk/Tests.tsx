@@ -1,7 +1,8 @@
 import { readingsOf } from '@tufa/contract/assemble';
 import type { RowOf } from '@tufa/contract/entities';
-import { print, typeset, type Measured } from '@tufa/core/quantity';
-import { say, unitSystem } from '@tufa/words';
+import type { Measured } from '@tufa/core/quantity';
+import { say } from '@tufa/words';
+import { isTest, TESTS, testText, type Test } from '@tufa/words/survey';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { write } from '../outbox/useFirm';
@@ -14,19 +15,9 @@ import { StepLayout } from '../parts/StepScreen';
 import { Answer, T } from '../parts/T';
 import { FieldProblem } from '../parts/useWireForm';
 import type { JobView } from '../parts/useJob';
-import { readingAdd, readingRemoval } from './Measure';
+import { readingAdd, readingRemoval } from './reading';
 
-const TESTS = ['scratch', 'drop_s', 'pull_Pa', 'strength_Pa', 'moisture'] as const;
-type Test = (typeof TESTS)[number];
 const HARDNESS = ['0', '1', '2'] as const;
-
-const shown = (test: Test, { value, typed }: Measured): string => {
-  if (test === 'scratch') return say(`walk.scratch.${value}`);
-  if (typed !== undefined) return typed;
-  if (test === 'moisture') return `${Math.round(value * 1000) / 10} %`;
-  const { digits, unit } = print({ kind: test === 'drop_s' ? 'duration' : 'pressure', value, system: unitSystem() });
-  return typeset(`${digits} ${unit}`);
-};
 
 /** What the surface says of itself: a scratch, a drop of water, a pull, strength where it is known, moisture. */
 export function Tests({ view, element, onDone }: { view: JobView; element: RowOf<'element'>; onDone: () => void }) {
@@ -34,7 +25,7 @@ export function Tests({ view, element, onDone }: { view: JobView; element: RowOf
   const [hardness, setHardness] = useState<(typeof HARDNESS)[number] | null>(null);
   const [text, setText] = useState('');
   const [fault, setFault] = useState<string | undefined>();
-  const rows = readingsOf(view.data, view.job.id).filter(({ kind, elementId }) => elementId === element.id && (TESTS as readonly string[]).includes(kind));
+  const rows = readingsOf(view.data, view.job.id).filter(({ kind, elementId }) => elementId === element.id && isTest(kind));
   const valueOf = (): Measured => {
     if (test === 'scratch') {
       if (hardness === null) throw new FieldProblem('text', say('field.required'));
@@ -88,7 +79,7 @@ export function Tests({ view, element, onDone }: { view: JobView; element: RowOf
             {test === 'scratch' && fault ? <T tone="stop">{fault}</T> : null}
             {rows.map((row) => (
               <View key={row.id} className="flex-row items-center justify-between border-b border-line">
-                <T>{`${say(`walk.test.${row.kind}`)}: ${shown(row.kind as Test, row.value)}`}</T>
+                <T>{`${say(`walk.test.${row.kind}`)}: ${testText(row.kind as Test, row.value)}`}</T>
                 <Word
                   label={say('walk.remove')}
                   hint={`${say('walk.remove')} ${say(`walk.test.${row.kind}`)}`}

@@ -20,6 +20,7 @@ export interface FindingText {
   deepest: string;
   shape: SpallShape;
   edge: 'cut' | 'feathered';
+  cutDepth: string;
   opening: string;
   depth: string;
   profile: CrackProfile;
@@ -44,6 +45,7 @@ const EMPTY: FindingText = {
   deepest: '',
   shape: 'dish',
   edge: 'cut',
+  cutDepth: '',
   opening: '',
   depth: '',
   profile: 'slot',
@@ -73,8 +75,8 @@ export function textOfFinding(finding: RowOf<'finding'> | undefined): FindingTex
   };
   switch (finding.kind) {
     case 'spall': {
-      const { deepest, shape, edge } = finding.properties;
-      return { ...text, deepest: textOf(deepest, 'length'), shape, edge };
+      const { deepest, shape, edge, cutDepth } = finding.properties;
+      return { ...text, deepest: textOf(deepest, 'length'), shape, edge, cutDepth: cutDepth ? textOf(cutDepth, 'length') : '' };
     }
     case 'crack': {
       const { width, depth, profile, moves, lip } = finding.properties;
@@ -133,7 +135,7 @@ const typedOf = ({ length, width, fromLeft, fromTop }: FindingText): Record<stri
 /** The kind of row a kind of drawing is kept as, with what it says. @throws FieldProblem */
 function saidOf(values: FindingText, thickness_m: number): Pick<FindingFields, 'kind' | 'properties'> {
   const said = { ...(values.phase === 'now' ? {} : { phase: values.phase }), ...(values.note.trim() ? { note: values.note.trim() } : {}) };
-  const depth = (field: 'deepest' | 'across' | 'down', text: string) => {
+  const depth = (field: 'deepest' | 'cutDepth' | 'across' | 'down', text: string) => {
     const value = measuredOf({ field, text, as: 'depth', limit: 'depth_m', ...(field === 'deepest' ? { unknown: UNKNOWN.deepest } : {}) });
     if (field !== 'across' && value.source === 'typed' && value.value > thickness_m) throw new FieldProblem(field, say('walk.tooDeep', { thickness_m }));
     return value;
@@ -141,8 +143,10 @@ function saidOf(values: FindingText, thickness_m: number): Pick<FindingFields, '
   const opening = () => measuredOf({ field: 'opening', text: values.opening, as: 'depth', limit: 'crack_m', unknown: UNKNOWN.crackWidth });
   const down = () => measuredOf({ field: 'depth', text: values.depth, as: 'depth', limit: 'crackDepth_m', unknown: UNKNOWN.crackDepth });
   switch (values.kind) {
-    case 'spall':
-      return { kind: 'spall', properties: { deepest: depth('deepest', values.deepest), shape: values.shape, edge: values.edge, ...said } };
+    case 'spall': {
+      const cut = values.edge === 'cut' && values.cutDepth.trim() !== '' ? { cutDepth: depth('cutDepth', values.cutDepth) } : {};
+      return { kind: 'spall', properties: { deepest: depth('deepest', values.deepest), shape: values.shape, edge: values.edge, ...cut, ...said } };
+    }
     case 'crack': {
       const lip = values.lip.trim() === '' || values.lip.trim() === '0' ? null : measuredOf({ field: 'lip', text: values.lip, as: 'depth', limit: 'lip_m' });
       return { kind: 'crack', properties: { profile: values.profile, width: opening(), depth: down(), moves: values.moves, lip, ...said } };

@@ -12,7 +12,8 @@ export interface Snapping {
   readonly reach_m: number;
 }
 
-const millimetre = (value: number): number => Math.round(value * 1000) / 1000;
+/** A thumb is no finer. */
+export const millimetre = (value: number): number => Math.round(value * 1000) / 1000;
 
 /** The nearest corner, else the edge, else the grid, else the place itself to the millimetre: a thumb is no finer. */
 export function snap(at: Point, { corners, outline, grid_m, reach_m }: Snapping): Point {

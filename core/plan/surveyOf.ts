@@ -1,5 +1,5 @@
-import { PHASES, phaseOf, tapsToHalve, verdictOf, type ElementInput, type FindingInput, type Phase, Verdict } from '../survey';
-import { effectiveTaps, hollowInterval, hollowShare, maskingOf, polygonArea, TAKEOFF } from '../takeoff';
+import { netArea, PHASES, phaseOf, tapsToHalve, verdictOf, type ElementInput, type FindingInput, type Phase, type Verdict } from '../survey';
+import { effectiveTaps, hollowInterval, hollowShare, maskingOf, TAKEOFF } from '../takeoff';
 import type { Reason } from '../choose';
 import { Problem, rangedSum, type Ranged } from '../quantity';
 import { ownFigure, withOwnFigures } from './ownFigures';
@@ -73,7 +73,7 @@ function elementSurvey(element: ElementInput, own: Own): ElementSurvey {
   const carried = now.flatMap(({ takeOff }) => (takeOff.debris ? [takeOff.debris] : []));
   return {
     elementId: element.id,
-    area_m2: (element.openings ?? []).reduce((sum, hole) => sum - polygonArea(hole), polygonArea(element.outline)),
+    area_m2: netArea(element),
     verdict: verdictOf({ element, findings: own.map(({ finding }) => finding), hollow }),
     bad_m2: areaOf(now),
     volume: now.length === 0 ? null : volumeOf(now),
@@ -114,9 +114,9 @@ function risksOf(element: ElementInput, later: Own): Reason[] {
 }
 
 /** Share of an element that rings hollow, from its soundings. */
-function hollowOf({ outline, soundings }: ElementInput): ElementSurvey['hollow'] {
+function hollowOf({ outline, openings = [], soundings }: ElementInput): ElementSurvey['hollow'] {
   if (!soundings || soundings.points.length === 0) return null;
-  const { share, areas_m2 } = hollowShare({ element: outline, ...soundings });
+  const { share, areas_m2 } = hollowShare({ element: outline, openings, ...soundings });
   const { more } = tapsToHalve({ share, n: effectiveTaps(areas_m2) });
   return { share, ...hollowInterval({ areas_m2, hollow: soundings.hollow }), taps: soundings.points.length, moreToHalve: more };
 }

@@ -56,6 +56,12 @@ interface Learned {
 const sigmaOfSizes = (sizes: readonly Measured[], least: number): number =>
   Math.max(sigmaOf(least), Math.hypot(...sizes.map(({ spread }) => sigmaOf(spread ?? 0))));
 
+/** The depths of a spall as its volume is taken from them. A shoulder nobody measured is at least as deep as the shallowest reading. */
+export function spallReadings({ outline, readings = [], edge, cutDepth_m }: SpallInput): Parameters<typeof volumeFromReadings>[0] {
+  const shallowest_m = readings.reduce((least, [, , depth_m]) => Math.min(least, depth_m), Infinity);
+  return { outline, readings, edge: edge === 'cut' ? 'square' : 'feathered', cutDepth_m: cutDepth_m ?? (readings.length > 0 ? shallowest_m : 0) };
+}
+
 function spallOf(finding: SpallInput): Taken {
   const area_m2 = polygonArea(finding.outline);
   const base = { area_m2, edge_m: perimeter(finding.outline), rough_m2: area_m2 };
@@ -64,14 +70,7 @@ function spallOf(finding: SpallInput): Taken {
     const volume_m3 = volumeFromShape({ area_m2, deepest_m: deepestOf(finding), shape: finding.shape });
     return { ...base, volume_m3, removed_m3: volume_m3, sigma: sigmaOf(Math.max(TAKEOFF.shapeSpread, finding.deepest.spread ?? 0)) };
   }
-  const least = Math.min(...readings.map(([, , depth_m]) => depth_m));
-  const { volume_m3, range } = volumeFromReadings({
-    outline: finding.outline,
-    readings,
-    edge: finding.edge === 'cut' ? 'square' : 'feathered',
-    // A shoulder nobody measured is at least as deep as the shallowest reading.
-    cutDepth_m: finding.cutDepth_m ?? least,
-  });
+  const { volume_m3, range } = volumeFromReadings(spallReadings(finding));
   return { ...base, volume_m3, removed_m3: volume_m3, sigma: sigmaOf(range) };
 }
 

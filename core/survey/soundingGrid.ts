@@ -6,13 +6,21 @@ const MOST = 2000;
 
 /**
  * Where to tap an element, row after row and back again as one walks it: the middles of squares of the spacing that lie
- * inside the outline.
+ * inside the outline and outside its openings.
  *
  * @param spacing_m 0.05 to 5
  * @throws Problem `outOfRange`; `tooManyTaps` where the spacing is too fine for the element
  * @example soundingGrid({ outline: rectangle({ length_m: 2, width_m: 1 }), spacing_m: 0.5 }).length // 8
  */
-export function soundingGrid({ outline, spacing_m }: { outline: readonly Point[]; spacing_m: number }): Point[] {
+export function soundingGrid({
+  outline,
+  openings = [],
+  spacing_m,
+}: {
+  outline: readonly Point[];
+  openings?: readonly (readonly Point[])[];
+  spacing_m: number;
+}): Point[] {
   inRange({ quantity: 'spacing_m', value: spacing_m, least: 0.05, most: 5 });
   const [xs, ys] = [outline.map(([x]) => x), outline.map(([, y]) => y)];
   const [left, top] = [Math.min(...xs), Math.min(...ys)];
@@ -25,7 +33,7 @@ export function soundingGrid({ outline, spacing_m }: { outline: readonly Point[]
     for (let step = 0; step < columns; step += 1) {
       const column = row % 2 === 0 ? step : columns - 1 - step;
       const at: Point = [left + (column + 0.5) * dx, top + (row + 0.5) * dy];
-      if (strictlyInside(at, outline)) points.push(at);
+      if (strictlyInside(at, outline) && !openings.some((opening) => strictlyInside(at, opening))) points.push(at);
     }
   if (points.length > MOST) throw new Problem('tooManyTaps', { spacing_m, most: MOST });
   return points;

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
-import { computePlan, differenceOf, isStale, surveyOf, type ElementSurvey } from '../plan';
+import { computePlan, differenceOf, isStale, spallReadings, surveyOf, takeOffOf, type ElementSurvey } from '../plan';
 import {
   distanceToOutline,
   ellipse,
+  hollowShare,
+  volumeFromReadings,
   lineLength,
   nearestOnLine,
   outsiders,
@@ -16,7 +18,18 @@ import {
 import { flipsAt } from '../testing/flipsAt';
 import { crack, element, finding, input } from '../testing/job';
 import { problemOf } from '../testing/problemOf';
-import { crackMovement, fitOutline, jointsWork, verdictOf, type CrackInput, type ElementInput, type FindingInput } from './index';
+import {
+  crackMovement,
+  fitOutline,
+  jointsWork,
+  netArea,
+  readingsToHalve,
+  soundingGrid,
+  verdictOf,
+  type CrackInput,
+  type ElementInput,
+  type FindingInput,
+} from './index';
 
 const codes = (one: Partial<ElementInput>, findings: readonly FindingInput[] = [], hollow: number | null = null): string[] =>
   verdictOf({
@@ -279,4 +292,50 @@ test('what is found later makes a plan stale, and says what it costs; the weathe
   const waiting = computePlan({ ...more, findings: more.findings.map((one) => ({ ...one, phase: 'season' as const })) });
   expect(waiting.orders).toEqual([]);
   expect(waiting.findings.every(({ chosen }) => chosen === null)).toBe(true);
+});
+
+test('an opening is not walked, not counted, and belongs to no tap', () => {
+  const outline = rectangle({ length_m: 4, width_m: 2 });
+  const openings = [rectangle({ length_m: 1, width_m: 2, at: [1, 0] })];
+  const grid = soundingGrid({ outline, openings, spacing_m: 0.5 });
+  expect(grid).toHaveLength(24);
+  expect(grid.every(([x]) => x < 1 || x > 2)).toBe(true);
+  const { share, areas_m2 } = hollowShare({ element: outline, openings, points: grid, hollow: grid.flatMap(([x], i) => (x < 1 ? [i] : [])) });
+  expect(areas_m2.reduce((sum, area) => sum + area, 0)).toBeCloseTo(6, 9);
+  expect(share).toBeCloseTo(1 / 3, 9);
+  expect(netArea({ outline, openings })).toBeCloseTo(6, 12);
+});
+
+test('far from every side a cell is taken whole: as much as clipping it gives', () => {
+  const outline: Point[] = [
+    [0, 0],
+    [6, 0],
+    [6, 3],
+    [3, 3],
+    [3, 6],
+    [0, 6],
+  ];
+  const points = soundingGrid({ outline, spacing_m: 0.3 });
+  const { areas_m2 } = hollowShare({ element: outline, points, hollow: [] });
+  expect(areas_m2.reduce((sum, area) => sum + area, 0)).toBeCloseTo(27, 9);
+  for (const area of areas_m2) expect(area).toBeCloseTo(0.09, 9);
+});
+
+test('where the next depths go and what the volume is come from the same depths', () => {
+  const spall = {
+    ...finding,
+    outline: rectangle({ length_m: 2, width_m: 1 }),
+    readings: [
+      [0.3, 0.3, 0.02],
+      [1.7, 0.5, 0.05],
+      [0.4, 0.8, 0.03],
+      [1, 0.5, 0.04],
+    ] as [number, number, number][],
+  };
+  expect(spallReadings(spall)).toMatchObject({ edge: 'square', cutDepth_m: 0.02 });
+  expect(spallReadings({ ...spall, cutDepth_m: 0.03 }).cutDepth_m).toBe(0.03);
+  expect(spallReadings({ ...spall, edge: 'feathered', readings: [] })).toMatchObject({ edge: 'feathered', cutDepth_m: 0 });
+  const { volume_m3, range } = volumeFromReadings(spallReadings(spall));
+  expect(takeOffOf(spall).volume.p50).toBeCloseTo(volume_m3, 12);
+  expect(readingsToHalve(spallReadings(spall)).range).toBe(range);
 });

@@ -2,6 +2,7 @@ import type { Measured } from '../quantity';
 import type { SurfaceSite } from '../weather';
 import type { Exposure, Moisture, Orientation } from '../shelf';
 import type { WidthVisit } from './crackMovement';
+import { polygonArea } from '../takeoff';
 import type { CrackProfile, DepthReading, Point, Section, SpallShape } from '../takeoff';
 
 export const ELEMENT_KINDS = ['slab', 'wall', 'step', 'counter', 'soffit', 'kerb', 'joint'] as const;
@@ -198,6 +199,10 @@ export function deepestOf(finding: FindingInput): number {
       return finding.thickness.value;
   }
 }
+
+/** Area of an element without its openings, m2. */
+export const netArea = ({ outline, openings = [] }: Pick<ElementInput, 'outline' | 'openings'>): number =>
+  openings.reduce((sum, opening) => sum - polygonArea(opening), polygonArea(outline));
 
 export const phaseOf = ({ phase }: FindingInput): Phase => phase ?? 'now';
 

@@ -3,7 +3,7 @@ import { polygonArea } from '../takeoff';
 import { crackMovement } from './crackMovement';
 import { SURVEY } from './constants';
 import { jointsWork } from './jointsWork';
-import { deepestOf, STOP_QUESTIONS, type CrackInput, type ElementInput, type FindingInput } from './types';
+import { deepestOf, netArea, STOP_QUESTIONS, type CrackInput, type ElementInput, type FindingInput } from './types';
 
 export interface Verdict {
   readonly code: 'repairable' | 'borderline' | 'stop';
@@ -42,7 +42,7 @@ const depthRule: Rule = ({ element, findings }) =>
 /** How much of it rings hollow; outlined hollow areas count where nobody sounded a grid. */
 const hollowRule: Rule = ({ element, hollow }) => {
   const outlined = (element.marks ?? []).filter(({ what }) => what === 'hollow');
-  const drawn = outlined.reduce((sum, { points }) => sum + polygonArea(points), 0) / polygonArea(element.outline);
+  const drawn = outlined.reduce((sum, { points }) => sum + polygonArea(points), 0) / netArea(element);
   const share = hollow?.share ?? drawn;
   const figures = { hollow_share: share, low_share: hollow?.low ?? share, high_share: hollow?.high ?? share };
   if (share >= SURVEY.hollowMost) return [{ code: 'verdict.hollowMost', verdict: 'caution', figures }];

@@ -71,15 +71,21 @@ const low = (ends: readonly Point[], axis: 0 | 1, sign = 1): number => ends.redu
  * Share of an element that rings hollow: each tap stands for the part of the element nearest to it.
  *
  * @param element outline, m
+ * @param openings holes in it, m: they belong to no tap
  * @param points where it was tapped, m
  * @param hollow which taps rang hollow, counted from 0
  * @returns the share, and the area each tap stands for, m2
  * @throws Problem `tooFew` without a tap
  */
-export function hollowShare(input: { element: readonly Point[]; points: readonly Point[]; hollow: readonly number[] }): { share: number; areas_m2: number[] } {
-  const { element, points, hollow } = input;
+export function hollowShare(input: {
+  element: readonly Point[];
+  openings?: readonly (readonly Point[])[];
+  points: readonly Point[];
+  hollow: readonly number[];
+}): { share: number; areas_m2: number[] } {
+  const { element, openings = [], points, hollow } = input;
   if (points.length === 0) throw new Problem('tooFew', { quantity: 'points', value: 0, least: 1 });
-  const ring = element.map(([x, y]): [number, number] => [x, y]);
+  const rings = [element, ...openings].map((ring) => ring.map(([x, y]): [number, number] => [x, y]));
   const [xs, ys] = [[...element, ...points].map(([x]) => x), [...element, ...points].map(([, y]) => y)];
   const cells = Delaunay.from(points.map(([x, y]): [number, number] => [x, y])).voronoi([
     Math.min(...xs) - 1,
@@ -92,9 +98,12 @@ export function hollowShare(input: { element: readonly Point[]; points: readonly
     // Two taps on one spot share a cell: the later one stands for nothing of its own.
     if (!cell) return 0;
     // Away from every side a cell lies wholly inside or outside: most of a large grid needs no clipping.
-    if (!nearSide(cell as [number, number][], element)) return inside(points[i] as Point, element) ? ringArea(cell as [number, number][]) : 0;
+    if (!rings.some((ring) => nearSide(cell as [number, number][], ring))) {
+      const at = points[i] as Point;
+      return inside(at, element) && !openings.some((opening) => inside(at, opening)) ? ringArea(cell as [number, number][]) : 0;
+    }
     return polygonClipping
-      .intersection([ring], [cell as [number, number][]])
+      .intersection(rings, [cell as [number, number][]])
       .reduce(
         (sum, [outer, ...holes]) => sum + (outer ? polygonArea(outer.slice(0, -1)) : 0) - holes.reduce((cut, hole) => cut + polygonArea(hole.slice(0, -1)), 0),
         0,

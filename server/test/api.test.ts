@@ -9,6 +9,7 @@ import { v7 as uuid } from 'uuid';
 import { withFirm } from '../src/data/withFirm';
 import { makeSource } from '../src/data/source';
 import { refusePower } from '../src/data/refusePower';
+import { withStrokes } from '../src/documents/withStrokes';
 import { seed } from '../src/services/seed';
 import { DOCK, LEAD, makeDatabase, makeServer, OTHER_PHONE, PHONE, SLAB, SPALL, type TestDatabase, type TestServer } from './harness';
 
@@ -361,6 +362,21 @@ test('a picture is kept in both sizes and comes back byte for byte; what is none
   };
   expect((await send(command('photograph.add', id, fields)))[0].result).toBe('done');
   expect((await job()).photograph[id].sha256).toBe(body.sha256);
+});
+
+test('lines drawn on a picture lie on it in the sheet', async () => {
+  const plain = await jpeg(800);
+  expect(await withStrokes(plain, [])).toBe(plain);
+  const drawn = await withStrokes(plain, [
+    [
+      [0, 0.5],
+      [1, 0.5],
+    ],
+  ]);
+  const at = async (y: number): Promise<number[]> => [...(await sharp(drawn).extract({ left: 400, top: y, width: 1, height: 1 }).raw().toBuffer())];
+  const [red, green] = await at(200);
+  expect(red! - green!).toBeGreaterThan(70);
+  expect(Math.abs((await at(10))[0]! - 0x77)).toBeLessThan(12);
 });
 
 test('the survey sheet is a document, with its pictures, and of nothing it is a 404', async () => {

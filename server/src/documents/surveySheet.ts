@@ -3,7 +3,7 @@ import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { cautionsOn, type Plan, type PlanInput, type Survey } from '@tufa/core/plan';
 import { legendScene, planScene, toSvg, type Label, type Scene } from '@tufa/draw';
 import { printFigure, say, sayReason, speakIn, unitSystem } from '@tufa/words';
-import { findingText, planFinding, planKind, planReadings, planTaps, volumeText } from '@tufa/words/survey';
+import { findingText, isTest, planFinding, planKind, planReadings, planTaps, testText, volumeText } from '@tufa/words/survey';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 
 /** Ink on paper: the light look without its tints, so that it copies and prints. */
@@ -80,6 +80,17 @@ export function surveySheet(sheet: SurveySheetInput): TDocumentDefinitions {
   };
 }
 
+/** What only people read of an element. */
+function elementFacts({ properties: { material, age_y, earlier, neighbours, fall } }: RowOf<'element'>): string[] {
+  return [
+    ...(material ? [`${say('walk.material')}: ${say(`walk.materials.${material}`)}`] : []),
+    ...(typeof age_y === 'number' ? [`${say('walk.age')}: ${age_y}`] : []),
+    ...(earlier && earlier !== 'none' ? [`${say('walk.earlier')}: ${say(`walk.earlierIs.${earlier}`)}`] : []),
+    ...(fall ? [`${say('walk.fallSlope')}: ${Math.round(fall.slope * 1000) / 10}`] : []),
+    ...(neighbours ? [`${say('walk.neighbours')}: ${neighbours}`] : []),
+  ];
+}
+
 function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; element: RowOf<'element'>; pageBreak: boolean }): Content[] {
   const { data, input, photos } = sheet;
   const survey = sheet.survey.elements.find(({ elementId }) => elementId === element.id)!;
@@ -105,10 +116,14 @@ function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; e
   const { verdict, volume, hollow, debris, waiting } = survey;
   const facts = [
     `${say(`word.kind.${element.kind}`)}, ${printFigure('area_m2', survey.area_m2)}, ${printFigure('thickness_m', thickness.value)}`,
+    ...elementFacts(element),
     ...(volume ? [`${printFigure('a_m2', survey.bad_m2)} ${say('walk.bad')}, ${volumeText(volume).text} (${volumeText(volume).range})`] : []),
     ...(survey.length_m > 0 ? [say('walk.lines', { length_m: survey.length_m })] : []),
     ...(hollow ? [say('sheetDoc.hollow', { hollow_share: hollow.share, low_share: hollow.low, high_share: hollow.high, count: hollow.taps })] : []),
     ...(debris ? [say('walk.debris', { mass_kg: debris.mass_kg, count: debris.bags })] : []),
+    ...readings
+      .filter(({ elementId }) => elementId === element.id)
+      .flatMap(({ kind, value }) => (isTest(kind) ? [`${say(`walk.test.${kind}`)}: ${testText(kind, value)}`] : [])),
   ];
   const own = photos.filter(({ elementId, findingId }) => elementId === element.id || findings.some(({ id }) => id === findingId));
   return [
@@ -129,23 +144,26 @@ function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; e
       { text: say('walk.waits', { phase: say(`walk.phases.${phase}`), labels: labels.join(', '), v_m3: later.p50 }), bold: true, margin: [0, 6, 0, 0] },
       { ul: risks.map(({ code, figures }) => say(`reason.${code}`, figures)) },
     ]),
-    ...(own.length > 0
-      ? [
-          {
-            columns: own.slice(0, 6).map(({ image, takenAt }) => ({
-              stack: [
-                { image, fit: [160, 140] as [number, number] },
-                { text: takenAt.slice(0, 10), style: 'small' },
-              ],
-              width: 'auto' as const,
-            })),
-            columnGap: 8,
-            margin: [0, 8, 0, 0],
-          } as Content,
-        ]
-      : []),
+    ...rowsOf(own).map((three): Content => photoRow(three)),
   ];
 }
+
+/** As many pictures side by side as the page has room for. */
+const ACROSS = 3;
+
+const rowsOf = <T>(list: readonly T[]): T[][] => Array.from({ length: Math.ceil(list.length / ACROSS) }, (_, i) => list.slice(i * ACROSS, (i + 1) * ACROSS));
+
+const photoRow = (photos: readonly SheetPhoto[]): Content => ({
+  columns: photos.map(({ image, takenAt }) => ({
+    stack: [
+      { image, fit: [165, 150] as [number, number] },
+      { text: takenAt.slice(0, 10), style: 'small' },
+    ],
+    width: 170,
+  })),
+  columnGap: 8,
+  margin: [0, 8, 0, 0],
+});
 
 function findingsTable(findings: readonly RowOf<'finding'>[], survey: Survey): Content {
   const head: TableCell[] = ['label', 'kind', 'size', 'volume', 'says', 'when'].map((column) => ({ text: say(`sheetDoc.column.${column}`), bold: true }));

@@ -9,6 +9,7 @@ import type { AppContext } from '../app';
 import { withFirm } from '../data/withFirm';
 import { renderPdf } from '../documents/renderPdf';
 import { surveySheet, type SheetPhoto } from '../documents/surveySheet';
+import { withStrokes } from '../documents/withStrokes';
 import { PhotographFile } from '../entities';
 import { checked } from '../http/checked';
 import { HttpProblem } from '../http/HttpProblem';
@@ -32,10 +33,13 @@ export function documentRoutes({ source, clock }: AppContext): Router {
     });
     const input = assemblePlanInput(data, job);
     if (!input) throw new HttpProblem({ status: 404, code: 'notFound', field: 'job' });
-    const photos = files.map(({ photographId, bytes }): SheetPhoto => {
-      const { elementId, findingId, takenAt } = data.photograph[photographId]!;
-      return { elementId, findingId, takenAt, image: `data:image/jpeg;base64,${bytes.toString('base64')}` };
-    });
+    const photos = await Promise.all(
+      files.map(async ({ photographId, bytes }): Promise<SheetPhoto> => {
+        const { elementId, findingId, takenAt, strokes } = data.photograph[photographId]!;
+        const drawn = await withStrokes(bytes, strokes);
+        return { elementId, findingId, takenAt, image: `data:image/jpeg;base64,${drawn.toString('base64')}` };
+      }),
+    );
     const plan = planned(input);
     const bytes = await renderPdf(surveySheet({ data, input, survey: surveyOf(input), plan, photos, at: clock() }));
     response.type('application/pdf').set('content-disposition', 'inline; filename="survey.pdf"').send(bytes);
