@@ -1,3 +1,4 @@
+import { extent } from '@tufa/core/takeoff';
 import { nicePace } from './ruler';
 import { pathOf, roomFor, round, type Paint, type Pattern, type Scene, type Shape } from './scene';
 
@@ -57,12 +58,10 @@ const MARGIN = 14;
 
 /** Where metres on the element fall in the drawing, and back. */
 export function planScale({ outline, width, height, small = false, look = WHOLE }: Pick<PlanSceneInput, 'outline' | 'width' | 'height' | 'small' | 'look'>) {
-  const xs = outline.map(([x]) => x);
-  const ys = outline.map(([, y]) => y);
-  const [left, top, right, bottom] = [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)];
+  const { left_m: left, top_m: top, length_m, width_m } = extent(outline);
   const margin = small ? 4 : MARGIN;
   const foot = small ? 0 : 26;
-  const whole = Math.min((width - 2 * margin) / Math.max(right - left, 1e-6), (height - 2 * margin - foot) / Math.max(bottom - top, 1e-6));
+  const whole = Math.min((width - 2 * margin) / Math.max(length_m, 1e-6), (height - 2 * margin - foot) / Math.max(width_m, 1e-6));
   const perMetre = whole * look.zoom;
   const [fromLeft, fromTop] = [margin * look.zoom + look.x, margin * look.zoom + look.y];
   return {
@@ -127,7 +126,7 @@ export function planScene(input: PlanSceneInput): Scene {
     const [cx, cy] = middleOf(kind, corners);
     // The figure stands on the plan where the finding itself has room for it; else the letter alone, and the list says the rest.
     const both = depth ? `${label}  ${depth}` : label;
-    const text = roomFor(both, 16) < 1.6 * spanOf(corners) ? both : label;
+    const text = roomFor(both, 16) < 1.6 * extent(corners).length_m ? both : label;
     // Two things in one place: the second letter steps aside.
     const room = roomFor(text, 16);
     const aside = ASIDE.find((by) => !taken.some((other) => overlap(boxOf(cx, cy + by, room), other))) ?? 0;
@@ -225,7 +224,6 @@ interface Box {
 
 const boxOf = (x: number, y: number, room: number): Box => ({ left: x - room / 2, right: x + room / 2, top: y - 9, bottom: y + 9 });
 const overlap = (a: Box, b: Box): boolean => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
-const spanOf = (corners: readonly [number, number][]): number => Math.max(...corners.map(([x]) => x)) - Math.min(...corners.map(([x]) => x));
 
 /** Where a label stands: in the middle of an area, at the middle of a line. */
 function middleOf(kind: PlanKind, corners: readonly [number, number][]): [number, number] {

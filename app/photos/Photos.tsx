@@ -1,10 +1,11 @@
 import type { RowOf } from '@tufa/contract/entities';
 import { say } from '@tufa/words';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
 import { Button, Word } from '../parts/Button';
 import { Choice } from '../parts/Choice';
+import { PickFile } from '../parts/PickFile';
 import { Sheet } from '../parts/Sheet';
 import { StepLayout } from '../parts/StepScreen';
 import { Answer, T } from '../parts/T';
@@ -17,7 +18,6 @@ const WHOLE = 'element';
 
 /** The pictures of an element and its findings: taken or chosen, drawn on, taken again from the same place. */
 export function Photos({ view, element, onDone }: { view: JobView; element: RowOf<'element'>; onDone: () => void }) {
-  const file = useRef<HTMLInputElement>(null);
   const [subject, setSubject] = useState(WHOLE);
   const [fault, setFault] = useState<string | null>(null);
   const [working, setWorking] = useState(false);
@@ -91,25 +91,12 @@ export function Photos({ view, element, onDone }: { view: JobView; element: RowO
                 onClose={() => setCamera(null)}
               />
             ) : null}
-            <input
-              ref={file}
-              type="file"
-              accept="image/*"
-              aria-label={say('photo.file')}
-              data-testid="photo-file"
-              style={{ display: 'none' }}
-              onChange={(event) => {
-                const [picked] = [...(event.target.files ?? [])];
-                event.target.value = '';
-                if (picked) void keep(picked, null);
-              }}
-            />
           </View>
         ),
         foot: (
           <View className="flex-row gap-3">
             <Button label={say('walk.done')} onPress={onDone} />
-            <Button label={say('photo.file')} grow onPress={() => file.current?.click()} />
+            <PickFile label={say('photo.file')} grow accept="image/*" testID="photo-file" onPick={(picked) => void keep(picked, null)} />
             <Button label={say('photo.camera')} tone="act" grow onPress={() => setCamera({ before: null, ghost: null })} />
           </View>
         ),

@@ -1,5 +1,5 @@
 import type { RowOf } from '@tufa/contract/entities';
-import { crossesItself, outsiders, pulledInside, uncrossed, type Point } from '@tufa/core/takeoff';
+import { crossesItself, extent, outsiders, pulledInside, uncrossed, type Point } from '@tufa/core/takeoff';
 import { isLine, type PlanFinding, type PlanKind } from '@tufa/draw';
 import { printFigure, say, unitSystem } from '@tufa/words';
 import { useMemo, useState, useSyncExternalStore } from 'react';
@@ -16,6 +16,8 @@ import { DraftLayer, draftTouch, type Pen } from './DraftLayer';
 import { PlanView } from './PlanView';
 
 const GRIDS = { us: [0, 0.0254, 0.0762, 0.1524, 0.3048], metric: [0, 0.01, 0.05, 0.1, 0.5] } as const;
+
+const NONE: readonly (readonly Point[])[] = [];
 
 /** Made for a draft at rest, it tells a moved one. */
 type Prepare = (rested: readonly Point[]) => (points: readonly Point[]) => string;
@@ -43,7 +45,7 @@ export function DrawPlan({
   const line = isLine(kind);
   const [pen, setPen] = useState<Pen>('corners');
   const [grid_m, setGrid] = useState(0);
-  const { outline } = element.geometry;
+  const { outline, openings = NONE } = element.geometry;
   const touch = useMemo(
     () => draftTouch({ draft, pen, outline, others: corners, grid_m, label: say('walk.drawHelp') }),
     [draft, pen, outline, corners, grid_m],
@@ -57,7 +59,7 @@ export function DrawPlan({
           {(layer) => <DraftLayer draft={draft} kind={kind} layer={layer} />}
         </PlanView>
       </View>
-      <DraftTools draft={draft} outline={outline} line={line} pen={pen} {...(prepare ? { prepare } : {})} />
+      <DraftTools draft={draft} outline={outline} openings={openings} line={line} pen={pen} {...(prepare ? { prepare } : {})} />
       <Choice
         label={say('walk.grid')}
         options={GRIDS[unitSystem()].map((value) => ({ value: String(value), label: value === 0 ? say('walk.noGrid') : printFigure('grid_m', value) }))}
@@ -69,10 +71,24 @@ export function DrawPlan({
 }
 
 /** Undo, redo, what is wrong with its mend, and the held corner by its distances. */
-function DraftTools({ draft, outline, line, pen, prepare }: { draft: Draft; outline: readonly Point[]; line: boolean; pen: Pen; prepare?: Prepare }) {
+function DraftTools({
+  draft,
+  outline,
+  openings,
+  line,
+  pen,
+  prepare,
+}: {
+  draft: Draft;
+  outline: readonly Point[];
+  openings: readonly (readonly Point[])[];
+  line: boolean;
+  pen: Pen;
+  prepare?: Prepare;
+}) {
   const { points, chosen } = useSyncExternalStore(draft.subscribeRest, draft.rest, draft.rest);
   const crosses = !line && points.length > 3 && crossesItself(points);
-  const out = outsiders(points, outline);
+  const out = outsiders(points, outline, openings);
   const help = points.length > 0 ? say('walk.corners', { count: points.length }) : say(pen === 'corners' ? 'walk.cornersHelp' : `walk.penHelp.${pen}`);
   const add = (): void => {
     const [x, y] = points.at(-1) ?? outline[0]!;
@@ -98,7 +114,7 @@ function DraftTools({ draft, outline, line, pen, prepare }: { draft: Draft; outl
       {out.length > 0 ? (
         <View role="alert" className="gap-2">
           <T tone="stop">{say('walk.outsiders', { count: out.length, corners: out.map((i) => i + 1).join(', ') })}</T>
-          <Button label={say('walk.pullInside')} onPress={() => draft.do(pulledInside(points, outline), null)} />
+          <Button label={say('walk.pullInside')} onPress={() => draft.do(pulledInside(points, outline, openings), null)} />
         </View>
       ) : null}
       <View className="flex-row flex-wrap items-center gap-2" role="group" aria-label={say('walk.cornersList')}>
@@ -130,7 +146,8 @@ function LiveAnswer({ draft, line, help, prepare }: { draft: Draft; line: boolea
 /** The held corner as distances from the element's left and top edges. */
 function CornerFields({ draft, chosen, outline }: { draft: Draft; chosen: number; outline: readonly Point[] }) {
   const { points } = draft.snapshot();
-  const origin: Point = [Math.min(...outline.map(([x]) => x)), Math.min(...outline.map(([, y]) => y))];
+  const { left_m, top_m } = extent(outline);
+  const origin: Point = [left_m, top_m];
   const point = points[chosen]!;
   const [texts, setTexts] = useState(() => point.map((value, axis) => textOf({ value: value - origin[axis]!, source: 'typed' }, 'length')));
   const [fault, setFault] = useState<{ axis: number; text: string } | null>(null);

@@ -3,7 +3,7 @@ import type { ReadingFields, ReadingKind, RowOf } from '@tufa/contract/entities'
 import { visitsOf } from '@tufa/contract/findingInputOf';
 import { crackMovement, readingsToHalve, type FindingInput } from '@tufa/core/survey';
 import { spallReadings } from '@tufa/core/plan';
-import { nearestOnLine, outsiders, stringLine, type Point } from '@tufa/core/takeoff';
+import { extent, nearestOnLine, outsiders, stringLine, type Point } from '@tufa/core/takeoff';
 import { printFigure, say, unitSystem } from '@tufa/words';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -55,7 +55,8 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
   const measured = view.input.findings.find(({ id }) => id === findingId);
   const next = useMemo(() => nextOf(measured), [measured]);
   const outline = element.geometry.outline;
-  const origin: Point = [Math.min(...outline.map(([x]) => x)), Math.min(...outline.map(([, y]) => y))];
+  const { left_m, top_m } = extent(outline);
+  const origin: Point = [left_m, top_m];
   const station = string.stations[string.at];
   const kind: ReadingKind = finding?.kind === 'crack' ? 'width' : 'depth';
 

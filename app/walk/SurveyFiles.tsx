@@ -5,11 +5,12 @@ import { planScene } from '@tufa/draw';
 import { say, unitSystem } from '@tufa/words';
 import { planFinding, planReadings, planTaps } from '@tufa/words/survey';
 import Papa from 'papaparse';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
 import { Button } from '../parts/Button';
+import { PickFile } from '../parts/PickFile';
 import { saveFile } from '../parts/saveFile';
 import { saveSvg } from '../parts/saveSvg';
 import { StepLayout } from '../parts/StepScreen';
@@ -31,7 +32,6 @@ const FAULTS_SHOWN = 12;
 
 /** The survey out and in: sheet, plan, readings, everything. */
 export function SurveyFiles({ view, element, onDone }: { view: JobView; element: RowOf<'element'>; onDone: () => void }) {
-  const file = useRef<HTMLInputElement>(null);
   const online = useOnline();
   const [preview, setPreview] = useState<Preview | null>(null);
   const { data, job } = view;
@@ -92,20 +92,7 @@ export function SurveyFiles({ view, element, onDone }: { view: JobView; element:
               <Button label={say('files.csv')} grow onPress={csv} />
               <Button label={say('files.json')} grow onPress={json} />
             </View>
-            <Button label={say('files.bring')} onPress={() => file.current?.click()} />
-            <input
-              ref={file}
-              type="file"
-              accept=".csv,.json,text/csv,application/json"
-              aria-label={say('files.bring')}
-              data-testid="survey-file"
-              style={{ display: 'none' }}
-              onChange={(event) => {
-                const [picked] = [...(event.target.files ?? [])];
-                event.target.value = '';
-                if (picked) void take(picked);
-              }}
-            />
+            <PickFile label={say('files.bring')} accept=".csv,.json,text/csv,application/json" testID="survey-file" onPick={(picked) => void take(picked)} />
             {preview ? (
               <View className="gap-2" aria-live="polite">
                 {preview.lines.map((line) => (

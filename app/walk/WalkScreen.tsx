@@ -1,7 +1,7 @@
 import { readingsOf } from '@tufa/contract/assemble';
 import type { RowOf } from '@tufa/contract/entities';
 import type { ElementSurvey } from '@tufa/core/plan';
-import { inside, nearestOnLine, type Point } from '@tufa/core/takeoff';
+import { extent, inside, nearestOnLine, type Point } from '@tufa/core/takeoff';
 import { isLine, type PlanKind } from '@tufa/draw';
 import { printFigure, say } from '@tufa/words';
 import { useMemo, useState } from 'react';
@@ -234,9 +234,9 @@ function Walk({ view }: { view: JobView }) {
 
 /** As much height as the element needs at the width there is, never so much that the list under it is out of sight. */
 function heightOf({ geometry: { outline } }: RowOf<'element'>, width: number, wide: boolean): number {
-  const span = (axis: 0 | 1): number => Math.max(...outline.map((p) => p[axis])) - Math.min(...outline.map((p) => p[axis]));
+  const { length_m, width_m } = extent(outline);
   const room = wide ? width - 340 : width - 116;
-  return Math.round(Math.min(wide ? 380 : 260, Math.max(200, (room * span(1)) / span(0) + 60)));
+  return Math.round(Math.min(wide ? 380 : 260, Math.max(200, (room * width_m) / length_m + 60)));
 }
 
 /** What else is measured: lines, what rings hollow, what is carried away. */

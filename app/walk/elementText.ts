@@ -2,7 +2,7 @@ import { UNKNOWN } from '@tufa/contract/assemble';
 import type { ElementFields, ElementGeometry, Material, RowOf } from '@tufa/contract/entities';
 import type { Exposure, Moisture } from '@tufa/core/shelf';
 import { fitOutline, type Answer, type Earlier, type ElementKind, type FittedOutline, type TapedLength } from '@tufa/core/survey';
-import { outsiders, rectangle, type Point } from '@tufa/core/takeoff';
+import { extent, outsiders, rectangle, type Point } from '@tufa/core/takeoff';
 import { Problem } from '@tufa/core/quantity';
 import { WEATHER } from '@tufa/core/weather';
 import { say } from '@tufa/words';
@@ -101,15 +101,14 @@ export function textOfElement(element: RowOf<'element'> | undefined): ElementTex
 }
 
 function openingText(opening: readonly Point[], outline: readonly Point[], typed: Readonly<Record<string, string>>, i: number): OpeningText {
-  const low = (points: readonly Point[], axis: 0 | 1): number => Math.min(...points.map((p) => p[axis]));
-  const high = (axis: 0 | 1): number => Math.max(...opening.map((p) => p[axis]));
+  const [own, whole] = [extent(opening), extent(outline)];
   const text = (name: string, value: number): string =>
     typed[`opening${name}${'abcdefghijklmnopqrstuvwxyz'[i]}`] ?? textOf({ value, source: 'typed' }, 'length');
   return {
-    left: text('Left', low(opening, 0) - low(outline, 0)),
-    top: text('Top', low(opening, 1) - low(outline, 1)),
-    width: text('Width', high(0) - low(opening, 0)),
-    height: text('Height', high(1) - low(opening, 1)),
+    left: text('Left', own.left_m - whole.left_m),
+    top: text('Top', own.top_m - whole.top_m),
+    width: text('Width', own.length_m),
+    height: text('Height', own.width_m),
   };
 }
 
@@ -200,7 +199,8 @@ function shapeOf(values: ElementText): Pick<ElementGeometry, 'outline' | 'typed'
 
 /** Openings as outlines inside the element. @throws FieldProblem */
 function openingsOf(openings: readonly OpeningText[], outline: readonly Point[]): { openings: Point[][]; typed: Record<string, string> } {
-  const origin: Point = [Math.min(...outline.map(([x]) => x)), Math.min(...outline.map(([, y]) => y))];
+  const { left_m, top_m } = extent(outline);
+  const origin: Point = [left_m, top_m];
   const typed: Record<string, string> = {};
   const made = openings.map((one, i) => {
     const read = (name: keyof OpeningText, least = 0.01): number => {

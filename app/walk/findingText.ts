@@ -1,7 +1,7 @@
 import { UNKNOWN } from '@tufa/contract/assemble';
 import type { FindingFields, RowOf } from '@tufa/contract/entities';
 import type { Answer, Phase } from '@tufa/core/survey';
-import { outsiders, rectangle, type CrackProfile, type Point, type Section, type SpallShape } from '@tufa/core/takeoff';
+import { extent, outsiders, rectangle, type CrackProfile, type Point, type Section, type SpallShape } from '@tufa/core/takeoff';
 import { isLine, type PlanKind } from '@tufa/draw';
 import { printFigure, say } from '@tufa/words';
 import { textOf, planKind } from '@tufa/words/survey';
@@ -95,18 +95,12 @@ export function textOfFinding(finding: RowOf<'finding'> | undefined): FindingTex
   }
 }
 
-const extent = (outline: readonly Point[]): { length_m: number; width_m: number } => {
-  const xs = outline.map(([x]) => x);
-  const ys = outline.map(([, y]) => y);
-  return { length_m: Math.max(...xs) - Math.min(...xs), width_m: Math.max(...ys) - Math.min(...ys) };
-};
-
 /** The outline as drawn, or as typed by sizes and a place, in the middle where none is given. @throws FieldProblem */
 function outlineOf(values: FindingText, element: RowOf<'element'>): readonly Point[] {
   if (values.kind !== 'spall' || values.by === 'corners') {
     const line = isLine(values.kind);
     if (values.corners.length < (line ? 2 : 3)) throw new FieldProblem('corners', say(line ? 'field.lineTooShort' : 'field.outlineTooShort'));
-    const out = outsiders(values.corners, element.geometry.outline);
+    const out = outsiders(values.corners, element.geometry.outline, element.geometry.openings);
     if (out.length > 0) throw new FieldProblem('corners', say('walk.outsiders', { count: out.length, corners: out.map((i) => i + 1).join(', ') }));
     return values.corners;
   }

@@ -1,4 +1,4 @@
-import { distanceToOutline, type Point } from '../takeoff';
+import { distanceToOutline, extent, type Point } from '../takeoff';
 import { SURVEY } from './constants';
 
 /**
@@ -13,7 +13,7 @@ export function jointsWork({ line, outline, thickness_m }: { line: readonly Poin
   // One that runs along an edge crosses nothing.
   const middle: Point = [(ends[0]![0] + ends[1]![0]) / 2, (ends[0]![1] + ends[1]![1]) / 2];
   if (distanceToOutline(middle, outline) <= SURVEY.atEdge_m) return null;
-  const span = (axis: 0 | 1): number => Math.max(...outline.map((p) => p[axis])) - Math.min(...outline.map((p) => p[axis]));
-  const ratio = Math.max(span(0), span(1)) / thickness_m;
+  const { length_m, width_m } = extent(outline);
+  const ratio = Math.max(length_m, width_m) / thickness_m;
   return ratio > SURVEY.panelOverThickness ? ratio : null;
 }

@@ -1,5 +1,5 @@
 import { inRange, Problem } from '../quantity';
-import { strictlyInside, type Point } from '../takeoff';
+import { extent, strictlyInside, type Point } from '../takeoff';
 
 /** More taps than anybody makes. */
 const MOST = 2000;
@@ -22,12 +22,11 @@ export function soundingGrid({
   spacing_m: number;
 }): Point[] {
   inRange({ quantity: 'spacing_m', value: spacing_m, least: 0.05, most: 5 });
-  const [xs, ys] = [outline.map(([x]) => x), outline.map(([, y]) => y)];
-  const [left, top] = [Math.min(...xs), Math.min(...ys)];
-  const span = (all: number[]): number => Math.max(1, Math.round((Math.max(...all) - Math.min(...all)) / spacing_m));
-  const [columns, rows] = [span(xs), span(ys)];
+  const { left_m: left, top_m: top, length_m, width_m } = extent(outline);
+  const squares = (along_m: number): number => Math.max(1, Math.round(along_m / spacing_m));
+  const [columns, rows] = [squares(length_m), squares(width_m)];
   if (columns * rows > MOST * 4) throw new Problem('tooManyTaps', { spacing_m, most: MOST });
-  const [dx, dy] = [(Math.max(...xs) - left) / columns, (Math.max(...ys) - top) / rows];
+  const [dx, dy] = [length_m / columns, width_m / rows];
   const points: Point[] = [];
   for (let row = 0; row < rows; row += 1)
     for (let step = 0; step < columns; step += 1) {

@@ -304,6 +304,19 @@ test('an opening is not walked, not counted, and belongs to no tap', () => {
   expect(areas_m2.reduce((sum, area) => sum + area, 0)).toBeCloseTo(6, 9);
   expect(share).toBeCloseTo(1 / 3, 9);
   expect(netArea({ outline, openings })).toBeCloseTo(6, 12);
+  const corners: Point[] = [
+    [0.5, 1],
+    [1.2, 1],
+    [2, 1],
+    [5, 1],
+  ];
+  expect(outsiders(corners, outline, openings)).toEqual([1, 3]);
+  expect(pulledInside(corners, outline, openings)).toEqual([
+    [0.5, 1],
+    [1, 1],
+    [2, 1],
+    [4, 1],
+  ]);
 });
 
 test('far from every side a cell is taken whole: as much as clipping it gives', () => {

@@ -17,3 +17,4 @@ export * from './debris';
 export * from './masking';
 export * from './place';
 export * from './mend';
+export * from './extent';

@@ -33,12 +33,24 @@ function reverse(points: Point[], from: number, to: number): void {
   for (let [i, j] = [from, to]; i < j; i += 1, j -= 1) [points[i], points[j]] = [points[j]!, points[i]!];
 }
 
-/** Which of the points lie outside an element, counted from 0. */
-export const outsiders = (points: readonly Point[], outline: readonly Point[]): number[] =>
-  points.flatMap((point, i) => (inside(point, outline) || nearestOnLine(point, outline, true).off_m < 1e-4 ? [] : [i]));
+/** A tape is no finer, m. */
+const ON_EDGE_M = 1e-4;
+const onEdgeOf = (point: Point, outline: readonly Point[]): boolean => nearestOnLine(point, outline, true).off_m < ON_EDGE_M;
 
-/** The points with those outside an element moved to its nearest edge. */
-export const pulledInside = (points: readonly Point[], outline: readonly Point[]): Point[] => {
-  const out = new Set(outsiders(points, outline));
-  return points.map((point, i) => (out.has(i) ? nearestOnLine(point, outline, true).at : point));
-};
+/** Which of the points lie outside an element or in one of its openings, counted from 0; its edges are its own. */
+export const outsiders = (points: readonly Point[], outline: readonly Point[], openings: readonly (readonly Point[])[] = []): number[] =>
+  points.flatMap((point, i) => {
+    const off = !inside(point, outline) && !onEdgeOf(point, outline);
+    return off || openings.some((opening) => inside(point, opening) && !onEdgeOf(point, opening)) ? [i] : [];
+  });
+
+/** The points with those outside an element or in an opening moved to the nearest edge. */
+export function pulledInside(points: readonly Point[], outline: readonly Point[], openings: readonly (readonly Point[])[] = []): Point[] {
+  const out = new Set(outsiders(points, outline, openings));
+  const nearest = (point: Point): Point => {
+    // Inside the outline only an opening's edge is the way out; outside it, its own.
+    const edges = inside(point, outline) ? openings.filter((opening) => inside(point, opening)) : [outline];
+    return edges.map((edge) => nearestOnLine(point, edge, true)).sort((a, b) => a.off_m - b.off_m)[0]!.at;
+  };
+  return points.map((point, i) => (out.has(i) ? nearest(point) : point));
+}
