@@ -39,8 +39,7 @@ export function readingsOf(data: Pick<FirmData, 'reading'>, jobId: string): (Rea
 }
 
 /** The newest reading of each kind, or what is assumed. */
-export function conditionsOf(data: Pick<FirmData, 'reading'>, jobId: string): Conditions {
-  const readings = readingsOf(data, jobId);
+function conditionsOf(readings: readonly ReadingFields[]): Conditions {
   const latest = (kind: ConditionKind): Measured => {
     const reading = readings.filter((one) => one.kind === kind).at(-1);
     return reading ? { ...reading.value, at: reading.takenAt } : assumed(ASSUMED[kind]);
@@ -92,6 +91,13 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
     .sort(byId);
   const chosen = treatments.map(({ sheetId }) => data.sheet[sheetId]).filter((row): row is RowOf<'sheet'> => row !== undefined);
   const readings = readingsOf(data, jobId);
+  const readOf = new Map<string | null, ReadingFields[]>();
+  for (const reading of readings) {
+    const own = readOf.get(reading.findingId);
+    if (own) own.push(reading);
+    else readOf.set(reading.findingId, [reading]);
+  }
+  const marks = findings.flatMap(marksOf);
   // A plan keeps the revision it was made from, so a chosen sheet stays beside the shelf's newest.
   const sheets = new Map([...shelfOf(data), ...chosen].map((row) => [row.id, row.sheet]));
   return {
@@ -103,7 +109,7 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
       .sort(byId)
       .map(({ id, name, kind, geometry, properties, stops }) => {
         const { suspended, exposures, moisture, opens, earlier, causeGoesOn, sun } = properties;
-        const marks = findings.flatMap(marksOf).filter(({ elementId }) => elementId === id);
+        const own = marks.filter(({ elementId }) => elementId === id);
         return {
           id,
           name,
@@ -119,14 +125,14 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
           ...(causeGoesOn ? { causeGoesOn } : {}),
           ...(sun ? { sun } : {}),
           ...(geometry.openings?.length ? { openings: geometry.openings } : {}),
-          ...(marks.length > 0 ? { marks: marks.map(({ elementId: _element, ...mark }) => mark) } : {}),
+          ...(own.length > 0 ? { marks: own.map(({ elementId: _element, ...mark }) => mark) } : {}),
           ...soundingsOf(readings, id),
         };
       }),
-    findings: findings.flatMap((finding) => findingInputOf(finding, readings)),
+    findings: findings.flatMap((finding) => findingInputOf(finding, readOf.get(finding.id) ?? [])),
     sheets: [...sheets.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
     treatments: treatments.map(({ findingId, sheetId }) => ({ findingId, sheetId })),
-    conditions: conditionsOf(data, jobId),
+    conditions: conditionsOf(readings),
     crew: job.crew,
     batch: job.batch,
   };

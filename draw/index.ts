@@ -1,5 +1,6 @@
 export * from './scene';
 export * from './ruler';
+export * from './planKinds';
 export * from './planScene';
 export * from './sectionScene';
 export * from './strataScene';

@@ -1,5 +1,5 @@
 import { Colors, DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
-import { isLine, PLAN_KINDS, type PlanFinding } from './planScene';
+import { isLine, PLAN_KINDS, type PlanFinding } from './planKinds';
 
 /**
  * The plan of an element as DXF, metres, y upwards as a drawing program has it: a layer for the element, one for each

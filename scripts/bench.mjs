@@ -223,7 +223,35 @@ async function taps(browser, base) {
   await context.close();
 }
 
-const APRON_JOB = '0198a000-de00-7000-8000-000000000020';
+/** From the finger on Walk to its painted list, by the page's own clock. The firm is on the phone already. @returns ms; leaves the page slowed */
+async function openedIn(page, cdp, address, first) {
+  await cdp.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+  await page.goto(`${address}/record`);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.waitForTimeout(4000);
+  await page.evaluate((name) => {
+    let begun;
+    addEventListener('pointerdown', () => (begun ??= performance.now()), true);
+    const watch = new MutationObserver(() => {
+      if (!document.querySelector(`[aria-label="${name}"]`) || !document.querySelector('[data-testid=plan] svg')) return;
+      watch.disconnect();
+      requestAnimationFrame(() => setTimeout(() => (window.opened = performance.now() - begun)));
+    });
+    watch.observe(document.body, { childList: true, subtree: true });
+  }, first);
+  const walk = await page
+    .getByRole('link', { name: 'Walk' })
+    .or(page.getByRole('tab', { name: 'Walk' }))
+    .or(page.getByRole('button', { name: 'Walk' }))
+    .first()
+    .boundingBox();
+  await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  const press = { button: 'left', clickCount: 1, x: walk.x + walk.width / 2, y: walk.y + walk.height / 2 };
+  await cdp.send('Input.dispatchMouseEvent', { ...press, type: 'mousePressed', buttons: 1 });
+  await cdp.send('Input.dispatchMouseEvent', { ...press, type: 'mouseReleased' });
+  await page.waitForFunction(() => window.opened !== undefined, null, { polling: 1000 });
+  return page.evaluate(() => window.opened);
+}
 
 /** A hundred findings and two thousand readings on one element: how soon it opens, and what a move of a corner costs, at 4x. */
 async function survey(browser, base) {
@@ -244,7 +272,8 @@ async function survey(browser, base) {
     base: null,
     change,
   });
-  const own = { jobId: APRON_JOB, elementId: id(1) };
+  const job = id(0);
+  const own = { jobId: job, elementId: id(1) };
   const square = (x, y, w, h) => [
     [x, y],
     [x + w, y],
@@ -253,9 +282,12 @@ async function survey(browser, base) {
   ];
   const properties = { suspended: false, exposures: [], moisture: 'damp', opens: null };
   const stops = { rust: 'no', stepOrSettlement: 'no', movement: 'no', carriesBuilding: 'no', tooDeep: 'no' };
+  const apron = await (await context.request.get(`${base}/api/v1/jobs/0198a000-de00-7000-8000-000000000020`)).json();
+  const { zone, crew, batch } = apron.job;
   const commands = [
+    add('job', 0, { name: 'Large yard', customer: '', address: '', accessNote: '', zone, pourOn: null, crew, batch, demonstration: false }),
     add('element', 1, {
-      jobId: APRON_JOB,
+      jobId: job,
       name: 'Large yard',
       kind: 'slab',
       geometry: { outline: square(0, 0, 30, 20), thickness: typed(0.15), shape: 'rectangle' },
@@ -291,25 +323,10 @@ async function survey(browser, base) {
     if (bad) throw new Error(JSON.stringify(bad));
   }
   const page = await context.newPage();
-  // The firm is on the phone already: what is measured is the opening of the survey.
-  await page.goto(`${base}/jobs/${APRON_JOB}/record`);
-  await page.getByRole('heading', { level: 1 }).waitFor();
-  await page.waitForTimeout(4000);
   const cdp = await context.newCDPSession(page);
-  await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
-  const begun = await page.evaluate(() => performance.now());
-  await page
-    .getByRole('link', { name: 'Walk' })
-    .or(page.getByRole('tab', { name: 'Walk' }))
-    .or(page.getByRole('button', { name: 'Walk' }))
-    .first()
-    .click();
-  await page.getByRole('button', { name: 'Large yard' }).first().click();
-  await page.getByRole('button', { name: 'Edit S0', exact: true }).waitFor();
-  line(
-    'survey of 100 findings and 2,000 readings, opened at 4x, s (1)',
-    ((await page.evaluate(() => performance.now())) - begun < 0 ? NaN : ((await page.evaluate(() => performance.now())) - begun) / 1000).toFixed(2),
-  );
+  line('survey of 6 findings, opened at 4x, s', ((await openedIn(page, cdp, `${base}/jobs/${DOCK}`, 'Edit A')) / 1000).toFixed(2));
+  const opened = await openedIn(page, cdp, `${base}/jobs/${job}`, 'Edit S0');
+  line('survey of 100 findings and 2,000 readings, opened at 4x, s (1)', (opened / 1000).toFixed(2));
   await page.getByRole('button', { name: 'Edit S0', exact: true }).first().click();
   await page.getByTestId('plan').evaluate((plan) => plan.scrollIntoView({ block: 'center' }));
   const handle = await page.getByTestId('plan').boundingBox();

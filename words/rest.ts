@@ -243,6 +243,7 @@ export const rest = {
   walk: {
     bad: 'bad',
     nothing: 'Nothing measured yet',
+    measuring: 'Measuring it up ...',
     nothingLead: 'Start with the element: what it is and how big.',
     element: 'Element',
     addElement: 'Add an element',

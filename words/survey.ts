@@ -48,11 +48,18 @@ export const planFinding = (finding: Finding, chosen = false) => ({
   chosen,
 });
 
-/** Depths and widths where they were read, printed for the plan. */
+/** Depths and widths where they were read; each is printed when the plan has room for it. */
 export const planReadings = (readings: readonly ReadingFields[], elementId: string): { at: Point; text: string }[] =>
   readings.flatMap(({ kind, elementId: of, at, value }) =>
     (kind === 'depth' || kind === 'width') && of === elementId && at
-      ? [{ at, text: value.typed ?? printFigure(kind === 'depth' ? 'depth_m' : 'width_m', value.value) }]
+      ? [
+          {
+            at,
+            get text() {
+              return value.typed ?? printFigure(kind === 'depth' ? 'depth_m' : 'width_m', value.value);
+            },
+          },
+        ]
       : [],
   );
 

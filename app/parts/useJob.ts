@@ -13,7 +13,7 @@ import type { Step, StepState } from './Bars';
 export interface JobView extends Firm {
   readonly job: RowOf<'job'>;
   readonly input: PlanInput;
-  /** take-off and verdicts alone, where they can be told */
+  /** take-off and verdicts alone; null while they are worked out or where they cannot be told */
   readonly survey: Survey | null;
   readonly plan: Plan | null;
   readonly problem: Problem | null;
@@ -136,22 +136,21 @@ export function useJob(jobId: string): { view: JobView | null; firm: Firm; plann
   useEffect(() => {
     if (!large || !input) return;
     let gone = false;
-    const { value: survey, problem } = surveyed(input);
     const keep = (planned: Planned): void => {
       if (!gone) setFar({ input, planned });
     };
-    if (!survey) keep({ survey, plan: null, problem });
-    else
-      planWorker()
-        .compute(input)
-        .then((plan) => keep({ survey, plan, problem: null }))
-        // What the worker cannot say in full is asked again here.
-        .catch(() => keep(planOf(input)));
+    const work = async (): Promise<void> => {
+      const survey = await planWorker().survey(input);
+      keep({ survey, plan: null, problem: null });
+      keep({ survey, plan: await planWorker().compute(input), problem: null });
+    };
+    // What the worker cannot say in full is asked again here.
+    work().catch(() => keep(planOf(input)));
     return () => {
       gone = true;
     };
   }, [large, input]);
-  const planning = large && far?.input !== input;
+  const planning = large && (far?.input !== input || (!far.planned.plan && !far.planned.problem));
   const held = far?.input === input ? far : null;
   const view = useMemo(
     () =>
@@ -159,7 +158,7 @@ export function useJob(jobId: string): { view: JobView | null; firm: Firm; plann
         { data, records, ready, failed, clockOffset, unsent },
         jobId,
         input,
-        large ? (present) => held?.planned ?? { survey: surveyed(present).value, plan: null, problem: null } : planOf,
+        large ? () => held?.planned ?? { survey: null, plan: null, problem: null } : planOf,
       ),
     [data, records, ready, failed, clockOffset, unsent, jobId, input, large, held],
   );

@@ -2,7 +2,7 @@ import type { RowOf } from '@tufa/contract/entities';
 import { crossesItself, extent, outsiders, pulledInside, uncrossed, type Point } from '@tufa/core/takeoff';
 import { isLine, type PlanFinding, type PlanKind } from '@tufa/draw';
 import { printFigure, say, unitSystem } from '@tufa/words';
-import { useMemo, useState, useSyncExternalStore } from 'react';
+import { useCallback, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 import { Button, Word } from '../parts/Button';
 import { Choice } from '../parts/Choice';
@@ -97,9 +97,7 @@ function DraftTools({
   return (
     <View className="gap-2">
       <View className="flex-row items-center justify-between">
-        <View className="flex-1" aria-live="polite">
-          <LiveAnswer draft={draft} line={line} help={help} {...(prepare ? { prepare } : {})} />
-        </View>
+        <LiveAnswer draft={draft} line={line} help={help} {...(prepare ? { prepare } : {})} />
         <View className="flex-row">
           <Word label={say('walk.undo')} onPress={draft.undo} tone={draft.canUndo ? 'text-ink' : 'text-disabled'} />
           <Word label={say('walk.redo')} onPress={draft.redo} tone={draft.canRedo ? 'text-ink' : 'text-disabled'} />
@@ -134,13 +132,41 @@ function DraftTools({
   );
 }
 
-/** The figures of what is drawn, following the finger. */
+/** Over the figures of the rested draft: laid out by itself, so that a move of the finger lays out nothing else. */
+const OVER = { position: 'absolute', inset: 0, contain: 'strict' } as object;
+
+/** The figures of what is drawn. They follow the finger as text alone, without rendering the screen. */
 function LiveAnswer({ draft, line, help, prepare }: { draft: Draft; line: boolean; help: string; prepare?: Prepare }) {
-  const { points } = useSyncExternalStore(draft.subscribe, draft.snapshot, draft.snapshot);
   const rested = useSyncExternalStore(draft.subscribeRest, draft.rest, draft.rest);
+  const over = useRef<View>(null);
   const tell = useMemo(() => prepare?.(rested.points), [prepare, rested]);
-  const told = tell !== undefined && points.length > (line ? 1 : 2) && (line || points.length < 4 || !crossesItself(points));
-  return <T as={told ? 'strong' : 'faint'}>{told ? tell(points) : help}</T>;
+  const toldOf = useCallback(
+    (points: readonly Point[]): string => {
+      const told = points.length > (line ? 1 : 2) && (line || points.length < 4 || !crossesItself(points));
+      return told && tell ? tell(points) : help;
+    },
+    [line, tell, help],
+  );
+  useLayoutEffect(() => {
+    const show = (): void => {
+      const box = over.current as unknown as HTMLElement;
+      const moving = draft.snapshot() !== draft.rest();
+      box.style.visibility = moving ? 'visible' : 'hidden';
+      if (moving) box.firstElementChild!.textContent = toldOf(draft.snapshot().points);
+    };
+    show();
+    return draft.subscribe(show);
+  }, [draft, toldOf]);
+  return (
+    <View className="flex-1">
+      <View aria-live="polite">
+        <T as="strong">{toldOf(rested.points)}</T>
+      </View>
+      <View ref={over} aria-hidden className="bg-ground" style={OVER}>
+        <T as="strong">{null}</T>
+      </View>
+    </View>
+  );
 }
 
 /** The held corner as distances from the element's left and top edges. */

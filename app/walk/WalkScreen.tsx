@@ -4,7 +4,7 @@ import type { ElementSurvey } from '@tufa/core/plan';
 import { extent, inside, nearestOnLine, type Point } from '@tufa/core/takeoff';
 import { isLine, type PlanKind } from '@tufa/draw';
 import { printFigure, say } from '@tufa/words';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
 import { Button, Word } from '../parts/Button';
@@ -41,8 +41,10 @@ type Doing =
 
 export const WalkScreen = () => <StepScreen step="walk">{(view) => <Walk key={view.job.id} view={view} />}</StepScreen>;
 
-/** Findings listed at once; the plan shows all. */
+/** Findings listed until asked for more, and as many as the first look has room for; the plan shows all. */
 const SHOWN = 12;
+const FIRST = 4;
+const NO_TAPS: ReturnType<typeof planTaps> = [];
 
 const nextLabel = (findings: readonly RowOf<'finding'>[]): string => {
   const used = new Set(findings.map(({ label }) => label));
@@ -59,6 +61,7 @@ function Walk({ view }: { view: JobView }) {
   const [removed, setRemoved] = useState<RowOf<'finding'> | null>(null);
   const [elementAt, setElementAt] = useState(0);
   const [whole, setWhole] = useState(false);
+  const listed = useDeferredValue(whole ? Infinity : SHOWN, FIRST);
   const elements = Object.values(view.data.element)
     .filter(({ jobId, removed: gone }) => jobId === view.job.id && !gone)
     .sort((a, b) => (a.id < b.id ? -1 : 1));
@@ -78,6 +81,8 @@ function Walk({ view }: { view: JobView }) {
     }),
     [findings, readings, element],
   );
+  // Two thousand taps come onto the plan right after it is seen.
+  const taps = useDeferredValue(plan.taps, NO_TAPS);
   const window = useWindowDimensions();
   const wide = useWide();
   const look = (): void => setDoing({ what: 'looking' });
@@ -146,7 +151,7 @@ function Walk({ view }: { view: JobView }) {
                 {volumeText(survey.volume).text}
               </Answer>
             ) : (
-              <Answer size="number">{element.name}</Answer>
+              <Answer size="number">{view.survey || view.problem ? element.name : say('walk.measuring')}</Answer>
             )}
             {survey ? <MoreFigures survey={survey} /> : null}
             <VerdictLines view={view} survey={survey} open={open} />
@@ -155,7 +160,7 @@ function Walk({ view }: { view: JobView }) {
         body: (
           <View className="gap-3">
             <View style={{ height: planHeight }}>
-              <PlanView element={element} findings={plan.findings} taps={plan.taps} readings={plan.readings} touch={{ label: say('walk.planHelp'), onTap }} />
+              <PlanView element={element} findings={plan.findings} taps={taps} readings={plan.readings} touch={{ label: say('walk.planHelp'), onTap }} />
             </View>
             <PlanLegend kinds={plan.kinds} />
             {elements.length > 1 ? (
@@ -165,7 +170,7 @@ function Walk({ view }: { view: JobView }) {
                 ))}
               </View>
             ) : null}
-            {findings.slice(0, whole ? Infinity : SHOWN).map((finding) => (
+            {findings.slice(0, listed).map((finding) => (
               <FindingRow
                 key={finding.id}
                 finding={finding}

@@ -1,8 +1,8 @@
-import { computePlan, type Plan, type PlanInput } from '@tufa/core/plan';
+import { computePlan, surveyOf, type Plan, type PlanInput, type Survey } from '@tufa/core/plan';
 import { expose } from 'comlink';
 
-/** The plan off the main thread: the same function, the same figures. */
-const worker = { compute: (input: PlanInput): Plan => computePlan(input) };
+/** Survey and plan off the main thread: the same functions, the same figures. */
+const worker = { survey: (input: PlanInput): Survey => surveyOf(input), compute: (input: PlanInput): Plan => computePlan(input) };
 
 export type PlanWorker = typeof worker;
 
