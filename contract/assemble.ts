@@ -1,9 +1,11 @@
 import { type Conditions, type PlanInput } from '@tufa/core/plan';
 import { assumed, type Measured } from '@tufa/core/quantity';
 import type { ElementInput } from '@tufa/core/survey';
+import type { Sheet } from '@tufa/core/shelf';
 import type { Point } from '@tufa/core/takeoff';
 import type { FirmData, ReadingFields, Row, RowOf } from './entities';
 import { findingInputOf, marksOf } from './findingInputOf';
+import { isMaterial, upgradeSheet } from './upgradeSheet';
 
 const present = <R extends Row>(table: Readonly<Record<string, R>>): R[] => Object.values(table).filter(({ removed }) => !removed);
 
@@ -55,15 +57,34 @@ function conditionsOf(readings: readonly ReadingFields[]): Conditions {
   };
 }
 
-/** The newest revision of every product on the shelf, by name. */
-export function shelfOf(data: Pick<FirmData, 'sheet'>): RowOf<'sheet'>[] {
+/** The newest revision of every product on the shelf, by name: materials and what goes with them. */
+export function wholeShelfOf(data: Pick<FirmData, 'sheet' | 'product'>): RowOf<'sheet'>[] {
   const newest = new Map<string, RowOf<'sheet'>>();
   for (const row of present(data.sheet)) {
+    if (data.product[row.productId]?.removed) continue;
     const held = newest.get(row.productId);
-    if (!held || row.revision > held.revision) newest.set(row.productId, row);
+    // Two phones may write the same revision: the later of the two stands.
+    if (!held || row.revision > held.revision || (row.revision === held.revision && row.id > held.id)) newest.set(row.productId, row);
   }
   return [...newest.values()].sort((a, b) => (a.sheet.name < b.sheet.name ? -1 : 1));
 }
+
+/** A row whose sheet is of a repair material. */
+export type MaterialRow = Omit<RowOf<'sheet'>, 'sheet'> & { readonly sheet: Sheet };
+
+const asMaterial = (row: RowOf<'sheet'> | undefined): MaterialRow[] => (row && isMaterial(row.sheet) ? [{ ...row, sheet: upgradeSheet(row.sheet) }] : []);
+
+/** The repair materials of the shelf, newest revisions, by name. */
+export const shelfOf = (data: Pick<FirmData, 'sheet' | 'product'>): MaterialRow[] => wholeShelfOf(data).flatMap(asMaterial);
+
+/** The sheet of a material by its id, whichever revision it is; null where it is not here. */
+export const materialOf = (data: Pick<FirmData, 'sheet'>, sheetId: string): Sheet | null => asMaterial(data.sheet[sheetId])[0]?.sheet ?? null;
+
+/** What of a product lies on the shelf, part packs first. */
+export const stockOf = (data: Pick<FirmData, 'stockLot'>, productId: string): RowOf<'stockLot'>[] =>
+  present(data.stockLot)
+    .filter((lot) => lot.productId === productId)
+    .sort((a, b) => a.amount - b.amount || byId(a, b));
 
 /** Where an element was tapped, and which taps rang hollow. */
 function soundingsOf(readings: readonly ReadingFields[], elementId: string): Pick<ElementInput, 'soundings'> {
@@ -89,7 +110,7 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
   const treatments = present(data.treatment)
     .filter((one) => one.jobId === jobId && findings.some(({ id }) => id === one.findingId))
     .sort(byId);
-  const chosen = treatments.map(({ sheetId }) => data.sheet[sheetId]).filter((row): row is RowOf<'sheet'> => row !== undefined);
+  const chosen = treatments.flatMap(({ sheetId }) => asMaterial(data.sheet[sheetId]));
   const readings = readingsOf(data, jobId);
   const readOf = new Map<string | null, ReadingFields[]>();
   for (const reading of readings) {
@@ -99,7 +120,11 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
   }
   const marks = findings.flatMap(marksOf);
   // A plan keeps the revision it was made from, so a chosen sheet stays beside the shelf's newest.
-  const sheets = new Map([...shelfOf(data), ...chosen].map((row) => [row.id, row.sheet]));
+  const shelf = [...shelfOf(data), ...chosen];
+  const sheets = new Map(shelf.map((row) => [row.id, row.sheet]));
+  const stock = [...new Map(shelf.map((row) => [row.id, row])).values()].flatMap(({ id, productId }) =>
+    stockOf(data, productId).map(({ amount, useBy }) => ({ sheetId: id, mass_kg: amount, ...(useBy ? { useBy } : {}) })),
+  );
   return {
     v: 1,
     job: { id: job.id, name: job.name },
@@ -135,5 +160,6 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
     conditions: conditionsOf(readings),
     crew: job.crew,
     batch: job.batch,
+    ...(stock.length > 0 ? { stock } : {}),
   };
 }

@@ -2,7 +2,7 @@ import Ajv from 'ajv';
 import addFormats from 'ajv-formats';
 import parseJoi from 'joi-to-json';
 import { DEFAULT_BATCH, DEFAULT_CREW, DEFAULT_FIRM } from '@tufa/core/plan';
-import { catalogue } from '@tufa/core/shelf/catalogue';
+import { aids, catalogue } from '@tufa/core/shelf/catalogue';
 import {
   applyCommand,
   assemblePlanInput,
@@ -114,6 +114,22 @@ const SAMPLES: Record<keyof typeof FIELDS, { good: object; bad: object[] }> = {
     ],
   },
   treatment: { good: { jobId: id(1), findingId: id(2), sheetId: id(3), layers: [], edge: null, bond: null, cure: null }, bad: [{ jobId: 'x' }] },
+  product: { good: { name: 'Bag in hand', class: 'fineRapid' }, bad: [{ name: 'Bag in hand', class: 'elastic' }] },
+  sheet: {
+    good: { productId: catalogue[0]!.productId, revision: 1, sheet: catalogue[0]! },
+    bad: [
+      { productId: catalogue[0]!.productId, revision: 1, sheet: { ...catalogue[0]!, class: 'latex' } },
+      { productId: catalogue[0]!.productId, revision: 1, sheet: { ...aids[0]!, unit: 'gallon' } },
+      { productId: catalogue[0]!.productId, revision: 1, sheet: { ...catalogue[0]!, movement: 2 } },
+    ],
+  },
+  stockLot: {
+    good: { productId: id(1), amount: 11.3, lot: null, openedOn: '2026-05-01', useBy: '2026-09-01' },
+    bad: [
+      { productId: id(1), amount: -1, lot: null, openedOn: null, useBy: null },
+      { productId: id(1), amount: 1, lot: null, openedOn: null, useBy: 'soon' },
+    ],
+  },
   plan: {
     good: {
       jobId: id(1),

@@ -1,7 +1,7 @@
 import type { FirmSettings, CrewInput, BatchInput, PlanInput, StageHashes } from '@tufa/core/plan';
 import type { EventKind } from '@tufa/core/pour';
 import type { Measured } from '@tufa/core/quantity';
-import type { Exposure, Moisture, Sheet } from '@tufa/core/shelf';
+import type { Aid, Exposure, Moisture, Sheet } from '@tufa/core/shelf';
 import type { Answer, Earlier, ElementInput, ElementKind, MarkKind, Phase, StopQuestion } from '@tufa/core/survey';
 import type { CrackProfile, Point, Section, SpallShape } from '@tufa/core/takeoff';
 
@@ -207,7 +207,18 @@ export interface ProductFields {
 export interface SheetFields {
   readonly productId: string;
   readonly revision: number;
-  readonly sheet: Sheet;
+  readonly sheet: Sheet | Aid;
+}
+
+/** Packs of one delivery on the firm's shelf, whole and part. */
+export interface StockLotFields {
+  readonly productId: string;
+  /** in what its packs are counted in: kg, m3 or pieces */
+  readonly amount: number;
+  readonly lot: string | null;
+  /** ISO days */
+  readonly openedOn: string | null;
+  readonly useBy: string | null;
 }
 
 export interface PlanFields {
@@ -248,6 +259,7 @@ export interface EntityFields {
   readonly treatment: TreatmentFields;
   readonly product: ProductFields;
   readonly sheet: SheetFields;
+  readonly stockLot: StockLotFields;
   readonly plan: PlanFields;
   readonly pourEvent: PourEventFields;
 }
@@ -263,6 +275,7 @@ export const ENTITY_NAMES = [
   'treatment',
   'product',
   'sheet',
+  'stockLot',
   'plan',
   'pourEvent',
 ] as const;
@@ -287,6 +300,7 @@ export const emptyFirmData = (): FirmData => ({
   treatment: {},
   product: {},
   sheet: {},
+  stockLot: {},
   plan: {},
   pourEvent: {},
 });

@@ -7,22 +7,24 @@ import { FOUND_KINDS, READING_KINDS, type EntityName } from './entities';
 import { propertiesOf } from './findingSchemas';
 import { planInput } from './jobFileSchema';
 import { batch, crew, firmSettings } from './settingsSchemas';
-import { sheet } from './sheetSchema';
+import { AID_CLASSES, SHEET_CLASSES } from '@tufa/core/shelf';
+import { aid, anySheet, sheet } from './sheetSchema';
 
 /** Sizes of a picture that is kept: longest sides in pixels, and bytes. */
 export const PHOTO = { side: 1600, thumbSide: 320, mostBytes: 500_000 } as const;
 
-export { planInput, sheet };
+export { aid, anySheet, planInput, sheet };
 
 const typed = Joi.object().pattern(/^[a-zA-Z]{1,30}$/, Joi.string().max(60));
 
 const zone = Joi.string()
   .pattern(/^[A-Za-z_+\-0-9]+(\/[A-Za-z_+\-0-9]+)*$/)
   .max(60);
+const day = Joi.string().pattern(/^\d{4}-\d\d-\d\d$/);
 const hash = Joi.string().hex().length(64);
 
 /** What each entity's fields may be. The same schema stands behind the form and the server. */
-export const FIELDS: Record<Exclude<EntityName, 'person' | 'product' | 'sheet'>, Joi.ObjectSchema> = {
+export const FIELDS: Record<Exclude<EntityName, 'person'>, Joi.ObjectSchema> = {
   firm: Joi.object({ name: text(80).required(), settings: firmSettings.required() }),
   job: Joi.object({
     name: text(80).required(),
@@ -103,6 +105,15 @@ export const FIELDS: Record<Exclude<EntityName, 'person' | 'product' | 'sheet'>,
     edge: exactly(['cut', 'feathered']).allow(null).required(),
     bond: Joi.string().max(40).allow(null).required(),
     cure: Joi.string().max(40).allow(null).required(),
+  }),
+  product: Joi.object({ name: text(80).required(), class: exactly([...SHEET_CLASSES, ...AID_CLASSES]).required() }),
+  sheet: Joi.object({ productId: id.required(), revision: Joi.number().integer().min(1).max(100_000).required(), sheet: anySheet.required() }),
+  stockLot: Joi.object({
+    productId: id.required(),
+    amount: Joi.number().min(0).max(1e5).required(),
+    lot: Joi.string().trim().max(40).allow(null).required(),
+    openedOn: day.allow(null).required(),
+    useBy: day.allow(null).required(),
   }),
   plan: Joi.object({
     jobId: id.required(),

@@ -1,6 +1,7 @@
 import { lineLength, polygonArea, type Point } from '@tufa/core/takeoff';
 import { Problem } from '@tufa/core/quantity';
 import { LIMITS, type Limit } from './common';
+import { AID_CLASSES, contradictions, type Sheet } from '@tufa/core/shelf';
 import type { Fault } from './validate';
 
 /** What a schema of one shape for every reading cannot see: each kind's own limits. */
@@ -12,9 +13,19 @@ function readingFault(change: Readonly<Record<string, unknown>>): Fault | null {
   return value > limit.most ? { field: 'value.value', code: 'number.max', figures: { limit: limit.most } } : null;
 }
 
+/** A sheet that contradicts itself, or is another's. */
+function sheetFault(change: Readonly<Record<string, unknown>>): Fault | null {
+  const sheet = change['sheet'] as Sheet | undefined;
+  if (!sheet || !('revision' in change)) return null;
+  if (sheet.productId !== change['productId']) return { field: 'sheet.productId', code: 'anotherProduct', figures: {} };
+  if ((AID_CLASSES as readonly string[]).includes(sheet.class)) return null;
+  const [first] = contradictions(sheet);
+  return first ? { field: `sheet.${first.field}`, code: first.code, figures: first.figures } : null;
+}
+
 /** What a schema cannot see: an outline that crosses itself or has no area, a reading outside its kind's limits. Form and server both ask. */
 export function senseOf(change: Readonly<Record<string, unknown>>): Fault | null {
-  const fault = readingFault(change);
+  const fault = readingFault(change) ?? sheetFault(change);
   if (fault) return fault;
   const geometry = change['geometry'] as { outline?: readonly Point[]; openings?: readonly (readonly Point[])[] } | undefined;
   const outline = change['outline'] as { points?: readonly Point[] } | undefined;

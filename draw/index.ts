@@ -8,3 +8,4 @@ export * from './vesselScene';
 export * from './marksOf';
 export * from './toSvg';
 export * from './lifeScene';
+export * from './impliedScene';

@@ -1,3 +1,4 @@
+import { materialOf } from '@tufa/contract/assemble';
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { planScene, sectionScene } from '@tufa/draw';
 import { useMemo } from 'react';
@@ -9,7 +10,7 @@ import { planFinding } from '@tufa/words/survey';
 export function SmallSection({ data, finding }: { data: FirmData; finding: RowOf<'finding'> }) {
   const element = data.element[finding.elementId];
   const chosen = Object.values(data.treatment).find((one) => one.findingId === finding.id && !one.removed);
-  const sheet = chosen ? (data.sheet[chosen.sheetId]?.sheet ?? null) : null;
+  const sheet = chosen ? materialOf(data, chosen.sheetId) : null;
   const scene = useMemo(() => {
     if (!element) return null;
     const size = { width: 64, height: 48, unit_m: 1, unit: '', small: true };

@@ -2,7 +2,7 @@ import { unitSystem } from '@tufa/words';
 import type { Entry } from './edit';
 
 /** What a typed figure is, by where it stands: a bare number means what a person of the trade means there. */
-export type Typed = 'side' | 'depth' | 'temperature' | 'opens' | 'volume' | 'mass' | 'pressure' | 'moment';
+export type Typed = 'side' | 'depth' | 'temperature' | 'opens' | 'volume' | 'mass' | 'pressure' | 'moment' | 'minutes';
 
 const ENTRIES: Readonly<Record<Typed, Record<'us' | 'metric', Entry>>> = {
   side: {
@@ -32,6 +32,10 @@ const ENTRIES: Readonly<Record<Typed, Record<'us' | 'metric', Entry>>> = {
   moment: {
     us: { kind: 'duration', own: 's', rail: ['s', 'min'] },
     metric: { kind: 'duration', own: 's', rail: ['s', 'min'] },
+  },
+  minutes: {
+    us: { kind: 'duration', own: 'min', rail: ['min', 'h', 's', 'd'] },
+    metric: { kind: 'duration', own: 'min', rail: ['min', 'h', 's', 'd'] },
   },
   opens: {
     us: { kind: 'duration', own: 'h', rail: ['h', 'min', 'd'] },

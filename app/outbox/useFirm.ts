@@ -118,7 +118,7 @@ const current = (): { data: FirmData; person: string } => {
   const data = outbox
     .snapshot()
     .filter(({ state }) => state !== 'parked' && state !== 'refused')
-    .reduce((held, { command }) => applyCommand(held, command), pulled?.data ?? emptyFirmData());
+    .reduce((held, { command }) => applyCommand(held, command), { ...emptyFirmData(), ...pulled?.data });
   return { data, person: queryClient.getQueryData<SignedInPerson>(SESSION)?.id ?? '' };
 };
 

@@ -1,87 +1,103 @@
-import { MILESTONES, type Sheet, type SheetTime } from '@tufa/core/shelf';
-import { say, printFigure } from '@tufa/words';
+import { wholeShelfOf } from '@tufa/contract/assemble';
+import { isMaterial } from '@tufa/contract/upgradeSheet';
+import { say } from '@tufa/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
-import { useFirm } from '../outbox/useFirm';
-import { Button } from '../parts/Button';
-import { Lines, type Line } from '../parts/Lines';
+import { change, useFirm, write } from '../outbox/useFirm';
+import { Button, Word } from '../parts/Button';
 import { Screen } from '../parts/Screen';
 import { Standing } from '../parts/Standing';
 import { Answer, T } from '../parts/T';
+import { ImpliedView } from './ImpliedView';
+import { linesOf, type SheetLine } from './linesOf';
+import { StockLots } from './StockLots';
 
-const span = (name: string, least: number, most: number): string =>
-  least === most ? printFigure(name, least) : say('shelf.range', { least: printFigure(name, least), most: printFigure(name, most) });
-
-const time = ({ least_s, most_s }: SheetTime): string => span('t_s', least_s, most_s);
-
-/** A sheet as lines of what it says, in the firm's units. */
-export function linesOf(sheet: Sheet): Line[] {
-  const { thickness, water, parts, limits, retarder } = sheet;
-  return [
-    [say('shelf.thickness'), span('d_m', thickness.least_m, thickness.most_m)],
-    [say('shelf.lift'), printFigure('d_m', thickness.liftMost_m)],
-    [say('shelf.feather'), say(thickness.feathers ? 'shelf.yes' : 'shelf.no')],
-    [say('shelf.grain'), printFigure('d_m', sheet.grain_m)],
-    ...(water ? [[say('shelf.water'), say('shelf.range', { least: water.least, most: water.most })] as Line] : []),
-    ...(parts ? [[say('shelf.parts'), parts.join(' : ')] as Line] : []),
-    [say('shelf.flow'), time(sheet.flow)],
-    [say('shelf.finish'), time(sheet.finish)],
-    [say('shelf.reference'), printFigure('t_C', sheet.reference_C)],
-    [
-      say('shelf.milestones'),
-      MILESTONES.flatMap((name) => (sheet.milestones[name] === undefined ? [] : [[name, sheet.milestones[name]] as const]))
-        .map(([name, after_s]) => say('strata.milestone', { milestone: name, after_s }))
-        .join(', '),
-    ],
-    [
-      say('shelf.strength'),
-      sheet.strengths.map(([after_s, strength_MPa]) => `${printFigure('t_s', after_s)} ${printFigure('s_MPa', strength_MPa)}`).join(', '),
-    ],
-    [say('shelf.moisture'), printFigure('wants', sheet.moisture)],
-    [say('shelf.profile'), say('shelf.csp', { profile: sheet.profile })],
-    [say('shelf.bond'), printFigure('bond', sheet.bond)],
-    [say('shelf.limits'), `${span('t_C', limits.airLeast_C, limits.airMost_C)}; ${span('t_C', limits.slabLeast_C, limits.slabMost_C)}`],
-    [say('shelf.exposures'), sheet.exposures.map((exposure) => printFigure('exposure', exposure)).join(', ')],
-    [
-      say('shelf.retarder'),
-      retarder.length === 0
-        ? say('shelf.noRetarder')
-        : retarder
-            .slice(1)
-            .map(([dose, factor]) => say('shelf.doses', { dose, factor }))
-            .join('; '),
-    ],
-    [say('shelf.packs'), sheet.packs.map(({ mass_kg, price_minor }) => `${printFigure('m_kg', mass_kg)} ${printFigure('p_minor', price_minor)}`).join(', ')],
-    [say('shelf.colour'), say('shelf.colourWetDry', { ...sheet.colour })],
-  ];
-}
-
-/** One sheet read. */
+/** One sheet read: what it says, what that comes to, what of it lies in the yard. */
 export function SheetScreen() {
   const { sheet: sheetId = '' } = useLocalSearchParams<{ sheet: string }>();
   const firm = useFirm();
   const router = useRouter();
-  const sheet = firm.data.sheet[sheetId]?.sheet;
-  if (!sheet)
+  const [removed, setRemoved] = useState(false);
+  const row = firm.data.sheet[sheetId];
+  if (!row)
     return (
       <Screen title={say('shelf.title')} head={<Answer size="number">{say('shelf.title')}</Answer>}>
         <Standing firm={firm} />
         {firm.ready ? <T as="lead">{say('state.notFound')}</T> : null}
       </Screen>
     );
+  const { sheet, productId } = row;
+  const product = firm.data.product[productId];
+  const newest = wholeShelfOf(firm.data).find((one) => one.productId === productId);
+  const material = isMaterial(sheet) ? sheet : null;
+  const gone = removed || product?.removed === true;
   return (
     <Screen
       title={sheet.name}
       head={
         <View className="gap-1">
           <Answer size="number">{sheet.name}</Answer>
-          <T as="lead">{`${say(`class.${sheet.class}`)}, ${say('shelf.revision', { revision: sheet.revision })}`}</T>
+          <T as="lead">{`${say(`class.${sheet.class}`)}, ${say('shelf.revision', { revision: row.revision })}`}</T>
         </View>
       }
-      foot={sheet.water ? <Button label={say('shelf.use')} tone="act" onPress={() => router.push(`/bench/window?sheet=${sheetId}` as Href)} /> : undefined}
+      foot={
+        <View className="flex-row gap-3">
+          {material?.water ? <Button label={say('shelf.use')} grow onPress={() => router.push(`/bench/window?sheet=${sheetId}` as Href)} /> : null}
+          {material ? <Button label={say('shelf.copy')} tone="act" grow onPress={() => router.push(`/shelf/new?from=${sheetId}` as Href)} /> : null}
+        </View>
+      }
     >
-      <Lines label={say('shelf.section')} lines={linesOf(sheet)} />
-      <T as="small">{say('shelf.kept', { days: sheet.shelfLife_days })}</T>
+      {gone ? (
+        <View className="flex-row items-center justify-between bg-selected px-4" role="status">
+          <T className="flex-1 text-on-selected">{say('shelf.removed', { name: sheet.name })}</T>
+          <Word
+            label={say('shelf.undo')}
+            tone="text-on-selected"
+            onPress={() => void write(change('product', 'change', productId, { name: product?.name ?? sheet.name })).then(() => setRemoved(false))}
+          />
+        </View>
+      ) : null}
+      {newest && newest.id !== sheetId && newest.revision > row.revision ? (
+        <View className="flex-row items-center justify-between border-l-4 border-caution pl-3">
+          <T as="strong" className="flex-1">
+            {say('shelf.newer')}
+          </T>
+          <Word label={say('shelf.showNewer')} onPress={() => router.replace(`/shelf/${newest.id}` as Href)} />
+        </View>
+      ) : null}
+      <SheetLines lines={linesOf(sheet)} />
+      {material ? <ImpliedView sheet={material} /> : null}
+      <StockLots data={firm.data} row={row} />
+      <View className="flex-row flex-wrap">
+        {material ? <Word label={say('shelf.change')} onPress={() => router.push(`/shelf/new?from=${sheetId}&as=change` as Href)} /> : null}
+        {gone ? null : <Word label={say('shelf.remove')} onPress={() => void write(change('product', 'remove', productId)).then(() => setRemoved(true))} />}
+      </View>
     </Screen>
+  );
+}
+
+/** What a sheet says, a line each; what nobody read from the bag is outlined. */
+export function SheetLines({ lines }: { lines: readonly SheetLine[] }) {
+  const assumed = lines.filter((line) => line.assumed).length;
+  return (
+    <View className="gap-2">
+      {assumed > 0 ? <T as="faint">{say('shelf.assumedLead', { count: assumed })}</T> : null}
+      <View role="list" aria-label={say('shelf.section')}>
+        {lines.map(({ key, label, text, assumed: guessed }) => (
+          <View key={`${key} ${label}`} role="listitem" className="flex-row justify-between gap-4 border-b border-line py-3">
+            <T as="strong" className="max-w-[46%]">
+              {label}
+            </T>
+            <View className={`max-w-[62%] flex-1 items-end ${guessed ? 'border-2 border-dashed border-edge px-2' : ''}`}>
+              <T as="faint" className="text-right">
+                {text}
+              </T>
+              {guessed ? <T as="small">{say('shelf.assumed')}</T> : null}
+            </View>
+          </View>
+        ))}
+      </View>
+    </View>
   );
 }

@@ -1,43 +1,159 @@
-import { shelfOf } from '@tufa/contract/assemble';
+import { wholeShelfOf } from '@tufa/contract/assemble';
+import type { RowOf } from '@tufa/contract/entities';
+import { isMaterial } from '@tufa/contract/upgradeSheet';
 import { say, printFigure } from '@tufa/words';
-import { Link, type Href } from 'expo-router';
-import { Pressable, View } from 'react-native';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { Link, useRouter, type Href } from 'expo-router';
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { Pressable, Text, View } from 'react-native';
 import { useFirm } from '../outbox/useFirm';
+import { Button, Word } from '../parts/Button';
+import { Field } from '../parts/Field';
 import { Screen } from '../parts/Screen';
 import { Standing } from '../parts/Standing';
 import { Answer, T } from '../parts/T';
+import { NO_FILTER, ShelfIndex, type ShelfFilter } from './ShelfIndex';
+import { ShelfNarrow } from './ShelfNarrow';
 
-/** The shelf as a list: what it is, how thick, how long it flows. */
+/** As many as can be read side by side. */
+export const COMPARED = 4;
+const ROW = 88;
+
+/** The shelf: searched, narrowed down, chosen from to compare. However long it is, only the rows in sight are drawn. */
 export function ShelfScreen() {
   const firm = useFirm();
-  const rows = shelfOf(firm.data);
+  const router = useRouter();
+  const [filter, setFilter] = useState<ShelfFilter>(NO_FILTER);
+  const [narrowing, setNarrowing] = useState(false);
+  const [compared, setCompared] = useState<readonly string[]>([]);
+  const { sheet: sheets, product, stockLot } = firm.data;
+  const index = useMemo(
+    () =>
+      new ShelfIndex(
+        wholeShelfOf({ sheet: sheets, product }),
+        new Set(Object.values(stockLot).flatMap((lot) => (lot.removed || lot.amount <= 0 ? [] : [lot.productId]))),
+      ),
+    [sheets, product, stockLot],
+  );
+  // The letters appear as they are typed; the list follows.
+  const wanted = useDeferredValue(filter);
+  const found = useMemo(() => index.find(wanted), [index, wanted]);
+  const narrowed = Number(filter.use !== null) + Number(filter.class !== null) + Number(filter.thickness_m !== null) + Number(filter.inStock);
+  const asked = narrowed > 0 || filter.text !== '';
+  const pick = (id: string): void =>
+    setCompared((held) => (held.includes(id) ? held.filter((one) => one !== id) : held.length < COMPARED ? [...held, id] : held));
   return (
     <Screen
       title={say('shelf.title')}
+      fixed
       head={
-        <View className="gap-1">
-          <Answer size="number">{say('shelf.count', { count: rows.length })}</Answer>
-          <T as="lead">{say('shelf.lead')}</T>
+        <View className="gap-2">
+          <Answer size="number">
+            {asked ? say('shelf.found', { count: found.length, all: index.rows.length }) : say('shelf.count', { count: index.rows.length })}
+          </Answer>
+          <View className="flex-row items-end gap-2">
+            <Field label={say('shelf.search')} value={filter.text} onChange={(text) => setFilter({ ...filter, text })} />
+            <Button
+              label={narrowed > 0 ? say('shelf.filterOn', { count: narrowed }) : say('shelf.filter')}
+              tone={narrowing ? 'dark' : 'plain'}
+              onPress={() => setNarrowing(!narrowing)}
+            />
+          </View>
         </View>
       }
-    >
-      <Standing firm={firm} />
-      {firm.ready && rows.length === 0 ? <T as="lead">{say('shelf.none')}</T> : null}
-      <View role="list">
-        {rows.map(({ id, sheet }) => (
-          <View key={id} role="listitem">
-            <Link href={`/shelf/${id}` as Href} asChild>
-              <Pressable className="min-h-[76px] flex-row items-center justify-between gap-4 border-b border-line py-3">
-                <View className="flex-1">
-                  <T as="strong">{sheet.name}</T>
-                  <T as="faint">{`${say(`class.${sheet.class}`)}, ${say('shelf.range', { least: printFigure('least_m', sheet.thickness.least_m), most: printFigure('most_m', sheet.thickness.most_m) })}`}</T>
-                </View>
-                <T as="number">{printFigure('life_s', Math.sqrt(sheet.flow.least_s * sheet.flow.most_s))}</T>
-              </Pressable>
-            </Link>
+      foot={
+        compared.length > 0 ? (
+          <View className="flex-row gap-3">
+            <Button label={say('shelf.clear')} onPress={() => setCompared([])} />
+            <Button
+              label={say('shelf.compareCount', { count: compared.length })}
+              tone="act"
+              grow
+              disabled={compared.length < 2}
+              onPress={() => router.push(`/shelf/compare?ids=${compared.join(',')}` as Href)}
+            />
           </View>
-        ))}
+        ) : (
+          <View className="flex-row gap-3">
+            <Button label={say('shelf.files')} onPress={() => router.push('/shelf/files' as Href)} />
+            <Button label={say('shelf.enter')} tone="act" grow onPress={() => router.push('/shelf/new' as Href)} />
+          </View>
+        )
+      }
+    >
+      {narrowing ? <ShelfNarrow filter={filter} onChange={setFilter} onDone={() => setNarrowing(false)} /> : null}
+      <View className="px-4">
+        <Standing firm={firm} />
+        {firm.ready && index.rows.length === 0 ? <T as="lead">{say('shelf.none')}</T> : null}
+        {asked && index.rows.length > 0 && found.length === 0 ? <T as="lead">{say('shelf.nothingFits')}</T> : null}
+        {asked ? <Word label={say('shelf.all')} onPress={() => setFilter(NO_FILTER)} /> : null}
       </View>
+      <ShelfList rows={found} compared={compared} onPick={pick} />
     </Screen>
+  );
+}
+
+/** The list itself: a long one scrolls as lightly as a short one. */
+function ShelfList({ rows, compared, onPick }: { rows: readonly RowOf<'sheet'>[]; compared: readonly string[]; onPick: (id: string) => void }) {
+  'use no memo';
+  const box = useRef<HTMLDivElement>(null);
+  const list = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => box.current,
+    estimateSize: () => ROW,
+    overscan: 6,
+    getItemKey: (i) => rows[i]!.id,
+  });
+  return (
+    <div ref={box} tabIndex={0} style={{ flex: 1, minHeight: 0, overflowY: 'auto' }} data-testid="shelf-list">
+      <div role="list" style={{ position: 'relative', height: list.getTotalSize() }}>
+        {list.getVirtualItems().map(({ index, start, key }) => (
+          <div
+            key={key}
+            ref={list.measureElement}
+            data-index={index}
+            role="listitem"
+            aria-setsize={rows.length}
+            aria-posinset={index + 1}
+            style={{ position: 'absolute', left: 0, right: 0, top: 0, transform: `translateY(${start}px)` }}
+          >
+            <ShelfRow row={rows[index]!} chosen={compared.includes(rows[index]!.id)} full={compared.length >= COMPARED} onPick={onPick} />
+          </div>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function ShelfRow({ row: { id, sheet }, chosen, full, onPick }: { row: RowOf<'sheet'>; chosen: boolean; full: boolean; onPick: (id: string) => void }) {
+  const material = isMaterial(sheet);
+  const kind = say(`class.${sheet.class}`);
+  const between = material
+    ? say('shelf.range', { least: printFigure('least_m', sheet.thickness.least_m), most: printFigure('most_m', sheet.thickness.most_m) })
+    : null;
+  return (
+    <View className="min-h-[88px] flex-row items-center gap-2 border-b border-line px-4">
+      <Link href={`/shelf/${id}` as Href} asChild>
+        <Pressable className="min-h-[76px] flex-1 flex-row items-center justify-between gap-3 py-2">
+          <View className="flex-1">
+            <T as="strong">{sheet.name}</T>
+            <T as="faint">{between ? `${kind}, ${between}` : kind}</T>
+          </View>
+          {material ? <T as="number">{printFigure('life_s', Math.sqrt(sheet.flow.least_s * sheet.flow.most_s))}</T> : null}
+        </Pressable>
+      </Link>
+      <Pressable
+        role="checkbox"
+        aria-checked={chosen}
+        aria-disabled={full && !chosen}
+        aria-label={say('shelf.compareThis', { name: sheet.name })}
+        onPress={() => onPick(id)}
+        className={`h-[56px] w-[56px] lg:h-[48px] lg:w-[48px] items-center justify-center border-2 ${chosen ? 'border-selected bg-selected' : full ? 'border-disabled bg-ground' : 'border-edge bg-sheet'}`}
+      >
+        <Text className={`font-text text-[1.25rem] font-bold ${chosen ? 'text-on-selected' : 'text-faint'}`} aria-hidden>
+          {chosen ? '✓' : '⇄'}
+        </Text>
+      </Pressable>
+    </View>
   );
 }

@@ -1,8 +1,8 @@
-import { element, finding, input, sheetOf, typed } from '../testing/job';
+import { crack, element, finding, input, sheetOf, typed } from '../testing/job';
 import type { Sheet } from '../shelf';
-import type { ElementInput, FindingInput } from '../survey';
-import { deepestOf, orientationOf, useOf as askedOf, verdictOf } from '../survey';
-import { judge, ranking, RULES, type Ranked, type RuleContext } from './index';
+import type { ElementInput, FindingInput, GrooveInput } from '../survey';
+import { deepestOf, orientationOf, neededUse as askedOf, verdictOf } from '../survey';
+import { judge, LAST_RULES, ranking, RULES, type Ranked, type RuleContext } from './index';
 
 const contextOf = (change: Partial<RuleContext> = {}): RuleContext => ({
   sheet: sheetOf('sandedRapid'),
@@ -10,15 +10,29 @@ const contextOf = (change: Partial<RuleContext> = {}): RuleContext => ({
   finding,
   air_C: 20,
   slab_C: 20,
-  opensAfter_s: 7200,
+  opensAfter: () => 7200,
   humidity: 0.5,
   ...change,
 });
-const codes = (change: Partial<RuleContext>): string[] => RULES.flatMap((rule) => rule(contextOf(change))).map(({ code }) => code);
+const codes = (change: Partial<RuleContext>): string[] => [...RULES, ...LAST_RULES].flatMap((rule) => rule(contextOf(change))).map(({ code }) => code);
 const sheet = (change: Partial<Sheet>): Partial<RuleContext> => ({ sheet: { ...sheetOf('sandedRapid'), ...change } });
 const at = (change: Partial<ElementInput>): Partial<RuleContext> => ({ element: { ...element, ...change } });
 const wedge: FindingInput = { id: 'w', elementId: 'e', label: 'W', kind: 'wedge', run: typed(0.6), rise: typed(0.02), width: typed(1) };
 const edge: FindingInput = { id: 'k', elementId: 'e', label: 'K', kind: 'edge', section: 'triangle', length: typed(1), across: typed(0.06), down: typed(0.04) };
+
+const skim: FindingInput = { id: 's', elementId: 'e', label: 'S', kind: 'skim', outline: finding.outline, thickness: typed(0.003), profile: 4 };
+const joint = (width: number): GrooveInput => ({
+  id: 'j',
+  elementId: 'e',
+  label: 'J',
+  kind: 'groove',
+  line: finding.outline,
+  width: typed(width),
+  depth: typed(0.03),
+  blade_m: 0.006,
+  moves: { between_m: 4, range_K: 60, movementClass: 0.25 },
+});
+const sealant = (least_m: number): Sheet => ({ ...sheetOf('jointSealant'), thickness: { ...sheetOf('jointSealant').thickness, least_m } });
 
 test.each<[string, Partial<RuleContext>, string, string | null]>([
   ['its own use', {}, 'thickness.fits', 'use.other'],
@@ -43,10 +57,10 @@ test.each<[string, Partial<RuleContext>, string, string | null]>([
   ['damp where dry is asked', sheet({ moisture: 'dry' }), 'moisture.mustBeDry', null],
   ['sunlight only fades', { ...at({ exposures: ['sunlight'] }), ...sheet({ exposures: [] }) }, 'exposure.notAllowed', 'exposure.allowed'],
   ['nobody asks when it opens', at({ opens: null }), 'bond.self', 'open.inTime'],
-  ['no such milestone', { opensAfter_s: null }, 'open.unknown', null],
-  ['opens late', { opensAfter_s: 21601 }, 'open.late', null],
-  ['opens just in time', { opensAfter_s: 21600 }, 'open.close', 'open.late'],
-  ['opens well in time', { opensAfter_s: 19440 }, 'open.inTime', 'open.close'],
+  ['no such milestone', { opensAfter: () => null }, 'open.unknown', null],
+  ['opens late', { opensAfter: () => 21601 }, 'open.late', null],
+  ['opens just in time', { opensAfter: () => 21600 }, 'open.close', 'open.late'],
+  ['opens well in time', { opensAfter: () => 19440 }, 'open.inTime', 'open.close'],
   ['slab too cold', { slab_C: -5 }, 'temperature.cold', null],
   ['air too cold', { air_C: -5 }, 'temperature.cold', null],
   ['slab too hot', { slab_C: 70 }, 'temperature.hot', null],
@@ -55,6 +69,21 @@ test.each<[string, Partial<RuleContext>, string, string | null]>([
   ['a resin well above the dew', { sheet: sheetOf('crackResin'), slab_C: 12.28 }, 'dew.clear', 'dew.close'],
   ['a resin near the dew', { sheet: sheetOf('crackResin'), slab_C: 12.25 }, 'dew.close', 'dew.clear'],
   ['a slurry between', sheet({ bond: 'slurry' }), 'bond.slurry', 'bond.self'],
+  ['a scrub coat of its own', sheet({ bond: 'scrub' }), 'bond.scrub', 'bond.agent'],
+  ['an agent under it', sheet({ bond: 'agent' }), 'bond.agent', 'bond.self'],
+  ['a thickness of its own for a skim', { finding: skim, ...sheet({ uses: ['overlay'], grain_m: 0.0002 }) }, 'thickness.under', 'thickness.fits'],
+  ['a coarse grain in a narrow crack', { finding: crack, ...sheet({ uses: ['crack'] }) }, 'grain.fits', 'grain.coarse'],
+  ['a grain that bridges it', { finding: crack, ...sheet({ uses: ['crack'], grain_m: 0.002 }) }, 'grain.coarse', null],
+  ['rigid in a moving crack', { finding: { ...crack, moves: 'yes' }, sheet: sheetOf('crackResin') }, 'movement.rigid', null],
+  ['rigid in a crack that sleeps', { finding: crack, sheet: sheetOf('crackResin') }, 'thickness.fits', 'movement.rigid'],
+  ['a sealant in a moving crack', { finding: { ...crack, moves: 'yes' }, sheet: sheetOf('jointSealant') }, 'movement.cutJoint', 'thickness.under'],
+  ['a sealant in a crack that sleeps', { finding: crack, sheet: sheetOf('jointSealant') }, 'movement.notNeeded', null],
+  ['rigid in a moving joint', { finding: joint(0.012), sheet: sheetOf('crackResin') }, 'movement.rigid', null],
+  // 4 m of slab through 60 K move 2.4 mm: a quarter of the joint needs 9.6 mm.
+  ['a joint just wide enough', { finding: joint(0.0096), sheet: sealant(0.004) }, 'movement.taken', 'movement.narrow'],
+  ['a joint too narrow', { finding: joint(0.0095), sheet: sealant(0.004) }, 'movement.narrow', 'movement.taken'],
+  ['a sealant is half as deep as its joint is wide', { finding: joint(0.0119), sheet: sheetOf('jointSealant') }, 'thickness.under', null],
+  ['a still joint', { finding: { ...joint(0.012), moves: null }, sheet: sheetOf('jointSealant') }, 'movement.notNeeded', null],
   ['no bond asked', sheet({ bond: 'none' }), 'thickness.fits', 'bond.self'],
 ])('%s', (_name, change, has, lacks) => {
   expect(codes(change)).toContain(has);
@@ -64,8 +93,8 @@ test.each<[string, Partial<RuleContext>, string, string | null]>([
 test('a verdict is as bad as its worst reason', () => {
   const clean = sheet({ bond: 'self', exposures: ['frost', 'deicer', 'wheels', 'abrasion'] });
   expect(judge(contextOf(clean)).verdict).toBe('yes');
-  expect(judge(contextOf({ ...clean, opensAfter_s: 21000 })).verdict).toBe('caution');
-  expect(judge(contextOf({ ...clean, opensAfter_s: null })).verdict).toBe('no');
+  expect(judge(contextOf({ ...clean, opensAfter: () => 21000 })).verdict).toBe('caution');
+  expect(judge(contextOf({ ...clean, opensAfter: () => null })).verdict).toBe('no');
 });
 
 test('equals are ranked by noes, cautions, cost, time to open and then by id; what is not known comes last', () => {
@@ -96,14 +125,14 @@ test('what a kind of finding asks of a sheet, and how deep it is', () => {
   const kinds: [FindingInput, string, number][] = [
     [finding, 'spall', 0.038],
     [{ ...finding, readings: [[0.1, 0.1, 0.05]] }, 'spall', 0.05],
-    [edge, 'spall', 0.04],
-    [wedge, 'spall', 0.02],
-    [{ ...base, kind: 'void', outline: finding.outline, deepest: typed(0.06), shape: 'pan' }, 'spall', 0.06],
-    [{ ...base, kind: 'step', width: typed(1), going: typed(0.3), rise: typed(0.17), steps: 1, stays_m3: 0, pitch: 0, propAngle_rad: 0 }, 'spall', 0.17],
+    [edge, 'edge', 0.04],
+    [wedge, 'ramp', 0.02],
+    [{ ...base, kind: 'void', outline: finding.outline, deepest: typed(0.06), shape: 'pan' }, 'void', 0.06],
+    [{ ...base, kind: 'step', width: typed(1), going: typed(0.3), rise: typed(0.17), steps: 1, stays_m3: 0, pitch: 0, propAngle_rad: 0 }, 'rebuild', 0.17],
     [{ ...base, kind: 'crack', line: finding.outline, profile: 'vee', widths: [[0, 0.003]], depth: typed(0.05), cap_m: 0.006, runaway: 0 }, 'crack', 0.05],
-    [{ ...base, kind: 'groove', line: finding.outline, width: typed(0.01), depth: typed(0.02), blade_m: 0.006, moves: null }, 'crack', 0.02],
+    [{ ...base, kind: 'groove', line: finding.outline, width: typed(0.01), depth: typed(0.02), blade_m: 0.006, moves: null }, 'joint', 0.02],
     [{ ...base, kind: 'skim', outline: finding.outline, thickness: typed(0.003), profile: 4 }, 'overlay', 0.003],
-    [{ ...base, kind: 'counter', outline: finding.outline, cutouts_m2: [], thickness: typed(0.04), edges: [], stock_m: 2, kerf_m: 0 }, 'overlay', 0.04],
+    [{ ...base, kind: 'counter', outline: finding.outline, cutouts_m2: [], thickness: typed(0.04), edges: [], stock_m: 2, kerf_m: 0 }, 'counter', 0.04],
   ];
   for (const [one, use, depth_m] of kinds) expect([one.kind, askedOf(one), deepestOf(one)]).toEqual([one.kind, use, depth_m]);
   expect(['slab', 'wall', 'soffit', 'step'].map((kind) => orientationOf(kind as ElementInput['kind']))).toEqual([

@@ -1,5 +1,5 @@
 import type { Reason } from './Reason';
-import { RULES, type RuleContext } from './rules';
+import { LAST_RULES, RULES, type RuleContext } from './rules';
 
 export interface Ranked {
   readonly sheetId: string;
@@ -11,7 +11,9 @@ export interface Ranked {
 }
 
 export const judge = (context: RuleContext): { verdict: Reason['verdict']; reasons: readonly Reason[] } => {
-  const reasons = RULES.flatMap((rule) => rule(context));
+  const first = RULES.flatMap((rule) => rule(context));
+  const refused = first.some((r) => r.verdict === 'no');
+  const reasons = refused ? first : [...first, ...LAST_RULES.flatMap((rule) => rule(context))];
   const verdict = reasons.some((r) => r.verdict === 'no') ? 'no' : reasons.some((r) => r.verdict === 'caution') ? 'caution' : 'yes';
   return { verdict, reasons };
 };

@@ -1,18 +1,20 @@
 import type { ElementInput, FindingInput } from '../survey';
-import { deepestOf, orientationOf, useOf } from '../survey';
-import { isResin, type Sheet } from '../shelf';
+import { deepestOf, orientationOf, neededUse } from '../survey';
+import { isResin, thicknessFor, type Sheet } from '../shelf';
+import { jointWidth, meanWidth } from '../takeoff';
 import { dewPoint, WEATHER } from '../weather';
 import { ceilingOf } from '../quantity';
 import type { Reason } from './Reason';
 
-/** What a rule may look at. `opensAfter_s` is null where the sheet has no such milestone. */
+/** What a rule may look at. */
 export interface RuleContext {
   readonly sheet: Sheet;
   readonly element: ElementInput;
   readonly finding: FindingInput;
   readonly air_C: number;
   readonly slab_C: number;
-  readonly opensAfter_s: number | null;
+  /** how long after first water it carries what is asked; null where the sheet has no such milestone */
+  readonly opensAfter: () => number | null;
   /** 0 to 1 */
   readonly humidity: number;
 }
@@ -23,16 +25,43 @@ const reason = (code: string, verdict: Reason['verdict'], figures: Reason['figur
 
 /** A product made for other damage is no answer to this one. */
 export const useRule: Rule = ({ sheet, finding }) =>
-  sheet.uses.includes(useOf(finding)) ? [] : reason('use.other', 'no', { use: sheet.uses[0] ?? '', kind: finding.kind });
+  sheet.uses.includes(neededUse(finding)) ? [] : reason('use.other', 'no', { use: sheet.uses[0] ?? '', kind: finding.kind });
 
-/** The deepest place must lie inside the sheet's thickness; more than one lift is possible but costs a wait. */
+/** What gives with a movement: a sealant in a joint, never a rigid filling. No sealant takes less than a twentieth of its joint. */
+const GIVES_FROM = 0.05;
+const gives = (sheet: Sheet): boolean => (sheet.movement ?? 0) >= GIVES_FROM;
+
+/** Nothing rigid ties together what moves; what gives needs a joint wide enough for its share of movement. */
+export const movementRule: Rule = ({ sheet, finding }) => {
+  const share = sheet.movement ?? 0;
+  if (finding.kind === 'crack') {
+    if (gives(sheet)) return reason(finding.moves === 'yes' ? 'movement.cutJoint' : 'movement.notNeeded', 'caution', { least_m: sheet.thickness.least_m });
+    return finding.moves === 'yes' ? reason('movement.rigid', 'no') : [];
+  }
+  if (finding.kind !== 'groove') return [];
+  if (!finding.moves) return gives(sheet) ? reason('movement.notNeeded', 'caution', { least_m: sheet.thickness.least_m }) : [];
+  if (!gives(sheet)) return reason('movement.rigid', 'no');
+  const needs_m = jointWidth({ length_m: finding.moves.between_m, temperatureRange_K: finding.moves.range_K, movementClass: share });
+  const figures = { needs_m, width_m: finding.width.value, movement_share: share };
+  return finding.width.value < needs_m * (1 - 1e-9) ? reason('movement.narrow', 'no', figures) : reason('movement.taken', 'yes', figures);
+};
+
+/** How thick a product lies in a finding: a sealant over its backer rod, half as deep as it is wide; everything else as deep as it goes. */
+const layerIn = (sheet: Sheet, finding: RuleContext['finding']): number =>
+  gives(sheet) && finding.kind === 'groove' ? finding.width.value / 2 : deepestOf(finding);
+
+/** The deepest place must lie inside the sheet's thickness for this use; more than one lift is possible but costs a wait. */
 export const thicknessRule: Rule = ({ sheet, finding }) => {
-  const depth_m = deepestOf(finding);
-  const { least_m, most_m, liftMost_m } = sheet.thickness;
+  // A moving crack becomes a joint that is cut to the sealant's measure.
+  if (gives(sheet) && finding.kind === 'crack') return [];
+  const depth_m = layerIn(sheet, finding);
+  const { least_m, most_m } = thicknessFor(sheet, neededUse(finding));
+  const { liftMost_m } = sheet.thickness;
   const figures = { depth_m, least_m, most_m };
   if (depth_m > most_m * (1 + 1e-9)) return reason('thickness.over', 'no', figures);
   if (depth_m < least_m * (1 - 1e-9)) return reason('thickness.under', 'no', figures);
-  const lifts = ceilingOf(depth_m / liftMost_m);
+  // A line is filled shot after shot, not lift on lift.
+  const lifts = neededUse(finding) === 'crack' || neededUse(finding) === 'joint' ? 1 : ceilingOf(depth_m / liftMost_m);
   return lifts > 1 ? reason('thickness.lifts', 'caution', { ...figures, lifts, lift_m: liftMost_m }) : reason('thickness.fits', 'yes', figures);
 };
 
@@ -45,11 +74,18 @@ export const edgeRule: Rule = ({ sheet, finding }) => {
   return sheet.thickness.feathers ? reason('edge.feathers', 'yes') : reason('edge.noFeather', 'no', { least_m: sheet.thickness.least_m });
 };
 
-/** Three grains must fit in the layer. */
+/** Where the largest grain must pass: the thickness of a layer, the width of a crack or a joint. */
+const roomForGrain = (finding: RuleContext['finding']): number => {
+  if (finding.kind === 'crack') return meanWidth(finding.widths);
+  return finding.kind === 'groove' ? finding.width.value : deepestOf(finding);
+};
+
+/** Three grains must fit in the layer, or across a crack, or they bridge it. */
 export const grainRule: Rule = ({ sheet, finding }) => {
   const needs_m = 3 * sheet.grain_m;
-  const figures = { grain_m: sheet.grain_m, needs_m, depth_m: deepestOf(finding) };
-  return deepestOf(finding) < needs_m ? reason('grain.coarse', 'no', figures) : reason('grain.fits', 'yes', figures);
+  const depth_m = roomForGrain(finding);
+  const figures = { grain_m: sheet.grain_m, needs_m, depth_m };
+  return depth_m < needs_m ? reason('grain.coarse', 'no', figures) : reason('grain.fits', 'yes', figures);
 };
 
 /** A slab, a wall and a soffit want different materials. */
@@ -74,8 +110,9 @@ export const exposureRule: Rule = ({ sheet, element }) =>
   });
 
 /** It must carry what is asked when it is asked; within a tenth of the time is too close to promise. */
-export const timeToOpenRule: Rule = ({ element, opensAfter_s }) => {
+export const timeToOpenRule: Rule = ({ element, opensAfter }) => {
   if (!element.opens) return [];
+  const opensAfter_s = opensAfter();
   const { to, after_s } = element.opens;
   if (opensAfter_s === null) return reason('open.unknown', 'no', { to, asked_s: after_s });
   const figures = { to, asked_s: after_s, opens_s: opensAfter_s };
@@ -103,21 +140,24 @@ export const dewRule: Rule = ({ sheet, slab_C, air_C, humidity }) => {
 
 /** What goes between old and new. */
 export const bondRule: Rule = ({ sheet }) => {
-  if (sheet.bond === 'self') return reason('bond.self', 'yes');
-  return sheet.bond === 'slurry' ? reason('bond.slurry', 'caution') : [];
+  if (sheet.bond === 'none') return [];
+  return reason(`bond.${sheet.bond}`, sheet.bond === 'self' || sheet.bond === 'scrub' ? 'yes' : 'caution');
 };
 
 /** In the order a person would ask. */
 export const RULES: readonly Rule[] = [
   useRule,
+  movementRule,
   thicknessRule,
   edgeRule,
   grainRule,
   orientationRule,
   moistureRule,
   exposureRule,
-  timeToOpenRule,
   temperatureRule,
   dewRule,
   bondRule,
 ];
+
+/** Asked last and only of what nothing else refuses: it takes the whole clock of the repair. */
+export const LAST_RULES: readonly Rule[] = [timeToOpenRule];

@@ -17,3 +17,4 @@ export * from './orders';
 export * from './questionFor';
 export * from './surveyOf';
 export * from './differenceOf';
+export * from './impliedOf';

@@ -110,7 +110,10 @@ test('a crack is squeezed in shots: the life of a shot is what leaves the bottle
   expect(ticket.lines.map(({ code }) => code)).toEqual(['part', 'part', 'mix']);
   expect(shots!.marks_m3.at(-1)).toBeCloseTo(shots!.shot_m3, 12);
   expect(shots!.masses_kg.reduce((a, b) => a + b, 0)).toBeCloseTo(shots!.shot_m3 * 1100, 9);
-  expect(shots!.sandMost_kg).toBeCloseTo((shots!.shot_m3 / 0.42) * 0.58 * 2650, 9);
+  // Its sheet allows one and a half parts of sand to one of liquid; without that limit the sand takes what the liquid wets.
+  expect(shots!.sandMost_kg).toBeCloseTo(1.5 * shots!.shot_m3 * 1550, 9);
+  const silent = chosenOf(jobWith(crack, { ...resin, resin: { ...resin.resin!, sandLimit: null } })).shots!;
+  expect(silent.sandMost_kg).toBeCloseTo((silent.shot_m3 / 0.42) * 0.58 * 2650, 9);
   expect(window.question.thickness_m).toBeCloseTo(0.0025, 9);
   expect(window.window.fits).toBe(true);
   expect(window.basis.filmShare).toBe(2);

@@ -20,10 +20,11 @@ function opensAfter({ element, sheet }: Context, question: WindowQuestion): numb
 export function rankedOf(context: Context): Ranked {
   const { input, element, finding, sheet } = context;
   const question = questionFor({ ...context, input: withoutOverDose(input, sheet), share: Math.min(...input.firm.grid) });
-  const opensAfter_s = opensAfter(context, question);
+  let opensAfter_s: number | null = null;
+  const asked = (): number | null => (opensAfter_s = opensAfter(context, question));
   // Judged at the hour of the work, not at what was assumed where nobody read it.
   const { air_C, slab_C, humidity } = question;
-  const judged = judge({ sheet, element, finding, air_C, slab_C, humidity, opensAfter_s });
+  const judged = judge({ sheet, element, finding, air_C, slab_C, humidity, opensAfter: asked });
   const cost_minor = judged.verdict !== 'no' ? quantitiesOf(context).chosen.cost_minor : null;
   return { sheetId: sheet.id, ...judged, cost_minor, opensAfter_s };
 }

@@ -8,7 +8,13 @@ export const SHEET_CLASSES = [
   'broomOverlay',
   'portlandTopping',
   'renderRepair',
+  'edgeMortar',
+  'counterMix',
+  'antiWashout',
+  'bottleResin',
+  'filledResin',
   'crackResin',
+  'jointSealant',
 ] as const;
 export type SheetClass = (typeof SHEET_CLASSES)[number];
 
@@ -35,8 +41,38 @@ export interface SheetTime {
   readonly most_s: number;
 }
 
-export const MILESTONES = ['holdsForm', 'initial', 'final', 'strip', 'grind', 'foot', 'coat', 'paint', 'vehicles'] as const;
+export const MILESTONES = ['holdsForm', 'initial', 'final', 'strip', 'grind', 'foot', 'coat', 'paint', 'seal', 'vehicles'] as const;
 export type MilestoneName = (typeof MILESTONES)[number];
+
+/** What a sheet is made for: a filling, a skim, a crack, a joint that moves or not, an edge, a rebuilt step, a ramp, a countertop, a void under water. */
+export const USES = ['spall', 'overlay', 'crack', 'joint', 'edge', 'rebuild', 'ramp', 'counter', 'void'] as const;
+export type Use = (typeof USES)[number];
+
+export const BONDS = ['self', 'scrub', 'slurry', 'agent', 'none'] as const;
+/** What it wants under it: nothing, a scrub coat of itself, a cement-latex slurry, a bonding agent; none where bond is not asked. */
+export type Bond = (typeof BONDS)[number];
+
+export const SUBSTRATES = ['concrete', 'render', 'brick', 'block', 'stone', 'terrazzo', 'tile', 'laminate', 'timber', 'board'] as const;
+export type Substrate = (typeof SUBSTRATES)[number];
+
+export const TEXTURES = ['smooth', 'float', 'broom', 'sponge', 'sand', 'dash', 'flattened', 'skip', 'polished'] as const;
+export type Texture = (typeof TEXTURES)[number];
+
+export const HAZARDS = ['wetCement', 'silica', 'sensitiser', 'heat', 'skin', 'solvent', 'dust'] as const;
+export type Hazard = (typeof HAZARDS)[number];
+
+/** From when and until when the next may follow, s at the sheet's reference temperature. */
+export interface Interval {
+  readonly least_s: number;
+  readonly most_s: number;
+}
+
+export interface Limits {
+  readonly airLeast_C: number;
+  readonly airMost_C: number;
+  readonly slabLeast_C: number;
+  readonly slabMost_C: number;
+}
 
 /** A data sheet: one immutable revision of what a product's label says, SI, times at `reference_C`. */
 export interface Sheet {
@@ -47,19 +83,32 @@ export interface Sheet {
   readonly class: SheetClass;
   readonly binder: Binder;
   /** the damage it is made for */
-  readonly uses: readonly ('spall' | 'crack' | 'overlay')[];
+  readonly uses: readonly Use[];
   readonly packs: readonly { readonly mass_kg: number; readonly price_minor: number }[];
-  readonly thickness: { readonly least_m: number; readonly most_m: number; readonly liftMost_m: number; readonly feathers: boolean };
+  readonly thickness: {
+    readonly least_m: number;
+    readonly most_m: number;
+    readonly liftMost_m: number;
+    readonly feathers: boolean;
+    /** where a use has its own */
+    readonly byUse?: Readonly<Partial<Record<Use, { readonly least_m: number; readonly most_m: number }>>>;
+  };
   readonly grain_m: number;
   readonly orientations: readonly Orientation[];
   readonly moisture: Moisture;
   /** least surface profile, ICRI CSP 1-10 */
   readonly profile: number;
-  readonly bond: 'self' | 'slurry' | 'none';
+  readonly bond: Bond;
+  /** what it may be laid on; absent on sheets from before this was asked */
+  readonly substrates?: readonly Substrate[];
   readonly exposures: readonly Exposure[];
+  /** head of water it holds against, m */
+  readonly head_m?: number;
+  /** movement of a joint it takes, a share of the joint's width; 0 or absent for what is rigid */
+  readonly movement?: number;
   /** water to powder by mass; null for resins */
   readonly water: { readonly least: number; readonly most: number; readonly byTask: Readonly<Partial<Record<Task, number>>> } | null;
-  /** parts by volume for resins */
+  /** parts by volume for resins; one part is ready to use */
   readonly parts: readonly number[] | null;
   readonly powderDensity_kg_m3: number;
   readonly bulkDensity_kg_m3: number;
@@ -80,14 +129,24 @@ export interface Sheet {
   readonly retarderUnit?: 'packet' | 'citric';
   readonly mixing: { readonly time_s: number; readonly portions: number; readonly batchMost_kg: number | null };
   readonly massExponent: number | null;
-  readonly limits: { readonly airLeast_C: number; readonly airMost_C: number; readonly slabLeast_C: number; readonly slabMost_C: number };
-  readonly hazards: readonly ('wetCement' | 'silica' | 'sensitiser' | 'heat')[];
+  readonly limits: Limits;
+  /** the next lift of the same, and the next product on it without keying the face again */
+  readonly intervals?: { readonly layer: Interval; readonly recoat: Interval };
+  readonly textures?: readonly Texture[];
+  readonly hazards: readonly Hazard[];
   readonly colour: { readonly wet: string; readonly dry: string };
+  readonly storage?: { readonly least_C: number; readonly most_C: number };
+  /** unopened */
   readonly shelfLife_days: number;
+  readonly opened_days?: number;
+  /** names of what nobody read from the bag and the class stands in for */
+  readonly assumed?: readonly string[];
   /** what a resin is like beside its parts by volume; class figures where it is absent */
   readonly resin?: ResinSheet;
   /** further working times, degC and s: two temperatures or more fit the activation energy */
   readonly flowPoints?: readonly (readonly [temperature_C: number, time_s: number])[];
+  /** milestones at other temperatures; they share the flow's activation energy and help to fit it */
+  readonly milestonePoints?: Readonly<Partial<Record<MilestoneName, readonly (readonly [temperature_C: number, time_s: number])[]>>>;
   /** clean stone that may be added, kg for each kg of powder, and its largest grain */
   readonly extension?: { readonly most: number; readonly grain_m: number };
 }

@@ -1,7 +1,7 @@
 import { MIX } from '../mix/constants';
 import { Problem } from '../quantity';
 import { fitArrhenius, SETTING } from '../setting';
-import type { ResinSheet, Sheet, SheetTime } from './Sheet';
+import { MILESTONES, type ResinSheet, type Sheet, type SheetTime } from './Sheet';
 
 /** A sheet's time as one figure: a range enters as its geometric mean. @returns s at the sheet's reference */
 export const timeOf = ({ least_s, most_s }: SheetTime): number => Math.sqrt(least_s * most_s);
@@ -15,7 +15,13 @@ export const givesRange = (sheet: Sheet): boolean => sheet.flow.most_s > sheet.f
  */
 export function flowOf(sheet: Sheet): { reference_s: number; Ea_J_mol: number } {
   const plain = { reference_s: timeOf(sheet.flow), Ea_J_mol: sheet.Ea_J_mol ?? SETTING.activation_J_mol[sheet.binder] };
-  const further = (sheet.flowPoints ?? []).map(([temperature_C, time_s]) => ({ temperature_C, time_s }));
+  // Every milestone runs on the same clock: at another temperature it is as many times its own reference as the flow is.
+  const later = MILESTONES.flatMap((name) => {
+    const reference_s = sheet.milestones[name];
+    const points = sheet.milestonePoints?.[name] ?? [];
+    return reference_s ? points.map(([temperature_C, time_s]) => ({ temperature_C, time_s: (time_s * plain.reference_s) / reference_s })) : [];
+  });
+  const further = [...(sheet.flowPoints ?? []).map(([temperature_C, time_s]) => ({ temperature_C, time_s })), ...later];
   if (further.length === 0) return plain;
   try {
     return fitArrhenius({ points: [{ temperature_C: sheet.reference_C, time_s: plain.reference_s }, ...further], reference_C: sheet.reference_C });
@@ -29,6 +35,9 @@ export function flowOf(sheet: Sheet): { reference_s: number; Ea_J_mol: number } 
 export const activationOf = (sheet: Sheet): number => flowOf(sheet).Ea_J_mol;
 
 export const isResin = (sheet: Sheet): boolean => sheet.binder === 'epoxy' || sheet.binder === 'polyurea';
+
+/** Mixed of powder and water; resins and sealants come in parts. */
+export const isPowder = (sheet: Sheet): boolean => sheet.water !== null;
 
 /** Rapid binders and everything polymer-modified of the shelf but plain portland. */
 export const isRapid = (sheet: Sheet): boolean => sheet.binder === 'rapid';

@@ -1,6 +1,6 @@
 import type { Measured } from '../quantity';
 import type { SurfaceSite } from '../weather';
-import type { Exposure, Moisture, Orientation } from '../shelf';
+import type { Exposure, Moisture, Orientation, Use } from '../shelf';
 import type { WidthVisit } from './crackMovement';
 import { polygonArea } from '../takeoff';
 import type { CrackProfile, DepthReading, Point, Section, SpallShape } from '../takeoff';
@@ -176,8 +176,19 @@ export type FindingInput = SpallInput | CrackInput | GrooveInput | EdgeInput | S
 export type FindingKind = FindingInput['kind'];
 
 /** What a sheet must be made for to answer a kind of finding. */
-export const useOf = ({ kind }: FindingInput): 'spall' | 'crack' | 'overlay' =>
-  kind === 'crack' || kind === 'groove' ? 'crack' : kind === 'skim' || kind === 'counter' ? 'overlay' : 'spall';
+export const neededUse = ({ kind }: FindingInput): Use => USE_OF[kind];
+
+const USE_OF: Readonly<Record<FindingKind, Use>> = {
+  spall: 'spall',
+  crack: 'crack',
+  groove: 'joint',
+  edge: 'edge',
+  step: 'rebuild',
+  skim: 'overlay',
+  wedge: 'ramp',
+  counter: 'counter',
+  void: 'void',
+};
 
 /** The deepest or thickest place that a filling must reach, m. */
 export function deepestOf(finding: FindingInput): number {

@@ -2,6 +2,7 @@ import { assemblePlanInput } from '@tufa/contract/assemble';
 import { mergeRows } from '@tufa/contract/applyCommand';
 import { emptyFirmData } from '@tufa/contract/entities';
 import { computePlan } from '@tufa/core/plan';
+import { aids, catalogue } from '@tufa/core/shelf/catalogue';
 import { createHash } from 'node:crypto';
 import sharp, { type Sharp } from 'sharp';
 import supertest from 'supertest';
@@ -48,7 +49,7 @@ test('nothing is read without signing in, and the answer says so', async () => {
 test('changes bring the whole firm once and then only what is new', async () => {
   const first = (await server.request.get('/api/v1/changes?since=0').expect(200)).body;
   expect(Object.keys(first.rows).sort()).toEqual(['element', 'finding', 'firm', 'job', 'person', 'product', 'reading', 'sheet', 'treatment']);
-  expect(first.rows.sheet).toHaveLength(8);
+  expect(first.rows.sheet).toHaveLength(catalogue.length + aids.length);
   const { cursor } = first;
   expect((await server.request.get(`/api/v1/changes?since=${cursor}`)).body.rows).toEqual({});
   const [done] = await send(

@@ -7,8 +7,11 @@ export class StockLot extends FirmRow {
   @Column({ type: 'uuid', name: 'product_id' })
   productId: string;
 
-  @Column({ type: 'double precision', name: 'mass_kg' })
-  mass_kg: number;
+  @Column({ type: 'double precision', name: 'amount' })
+  amount: number;
+
+  @Column({ type: 'text', name: 'lot', nullable: true })
+  lot: string | null;
 
   @Column({ type: 'text', name: 'opened_on', nullable: true })
   openedOn: string | null;

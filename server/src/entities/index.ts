@@ -31,8 +31,9 @@ export const TABLES: Record<EntityName, new () => FirmRow> = {
   treatment: Treatment,
   product: Product,
   sheet: SheetRevision,
+  stockLot: StockLot,
   plan: PlanRow,
   pourEvent: PourEventRow,
 };
 
-export const ENTITIES = [...Object.values(TABLES), Device, StockLot, PhotographFile, CommandRow];
+export const ENTITIES = [...Object.values(TABLES), Device, PhotographFile, CommandRow];

@@ -15,7 +15,7 @@ export function wireRow(row: FirmRow): Row {
 type Rows = Partial<Record<EntityName, Row[]>>;
 
 const PAGE = 1000;
-const SNAKE: Partial<Record<EntityName, string>> = { pourEvent: 'pour_event' };
+const SNAKE: Partial<Record<EntityName, string>> = { pourEvent: 'pour_event', stockLot: 'stock_lot' };
 
 /** Everything of the firm that changed after a counter, in the order of change, a page at a time. */
 export async function changesSince(tx: EntityManager, since: number): Promise<{ cursor: number; more: boolean; rows: Rows }> {
@@ -38,7 +38,7 @@ export async function changesSince(tx: EntityManager, since: number): Promise<{ 
 export async function jobData(tx: EntityManager, jobId: string): Promise<FirmData> {
   const rows: Rows = {};
   for (const name of ENTITY_NAMES) {
-    const where = name === 'job' ? { id: jobId } : ['firm', 'person', 'product', 'sheet'].includes(name) ? {} : { jobId };
+    const where = name === 'job' ? { id: jobId } : ['firm', 'person', 'product', 'sheet', 'stockLot'].includes(name) ? {} : { jobId };
     rows[name] = (await tx.getRepository(TABLES[name]).findBy(where as object)).map(wireRow);
   }
   return mergeRows(emptyFirmData(), rows);

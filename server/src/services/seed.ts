@@ -1,4 +1,4 @@
-import { catalogue } from '@tufa/core/shelf/catalogue';
+import { aids, catalogue } from '@tufa/core/shelf/catalogue';
 import { DEFAULT_FIRM } from '@tufa/core/plan';
 import { say } from '@tufa/words';
 import type { DataSource, EntityManager } from 'typeorm';
@@ -27,16 +27,28 @@ export async function seed({ owner, clock, empty, demo }: { owner: DataSource; c
     if (!present) {
       await put(tx, 'firm', DEMO_FIRM_ID, { name: say(empty ? 'seed.firm' : 'seed.demoFirm'), settings: DEFAULT_FIRM }, 1);
       for (const { id, role } of PEOPLE) await put(tx, 'person', id, { role, name: say(`role.${role}`) }, 1);
-      for (const sheet of catalogue) {
-        await put(tx, 'product', sheet.productId, { name: sheet.name, class: sheet.class }, 1);
-        await put(tx, 'sheet', sheet.id, { productId: sheet.productId, revision: sheet.revision, sheet }, 1);
-      }
+      await stockShelf(tx, 1);
       if (!empty) for (const row of readDemonstration(demo, clock())) await put(tx, row.name, row.id, row.fields, 2);
       await tx.query('update firm set change_counter = 2');
       return;
     }
+    if (await stockShelf(tx, Number(present.change_counter) + 1)) {
+      present.change_counter = String(Number(present.change_counter) + 1);
+      await tx.query('update firm set change_counter = $1', [present.change_counter]);
+    }
     if (!empty) await anchorAfresh(tx, readDemonstration(demo, clock()), Number(present.change_counter));
   });
+}
+
+/** Puts the shipped sheets on the shelf that are not there yet: a release may bring more. @returns whether any was missing */
+async function stockShelf(tx: EntityManager, changed: number): Promise<boolean> {
+  const held = new Set(((await tx.query('select id from sheet')) as { id: string }[]).map(({ id }) => id));
+  const missing = [...catalogue, ...aids].filter(({ id }) => !held.has(id));
+  for (const sheet of missing) {
+    await put(tx, 'product', sheet.productId, { name: sheet.name, class: sheet.class }, changed);
+    await put(tx, 'sheet', sheet.id, { productId: sheet.productId, revision: sheet.revision, sheet }, changed);
+  }
+  return missing.length > 0;
 }
 
 /** Times of an untouched demonstration job move with the day; one command on any of its rows and it is the user's. */

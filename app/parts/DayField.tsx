@@ -1,0 +1,27 @@
+import { useId } from 'react';
+import { Text, View } from 'react-native';
+
+/** A day, chosen with the browser's own calendar. */
+export function DayField({ label, value, onChange, fault }: { label: string; value: string; onChange: (day: string) => void; fault?: string | undefined }) {
+  const id = useId();
+  return (
+    <View className="gap-1">
+      <Text nativeID={`${id}-label`} className="font-text text-[1rem] text-faint">
+        {label}
+      </Text>
+      <input
+        type="date"
+        aria-labelledby={`${id}-label`}
+        aria-invalid={fault !== undefined}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+        className="min-h-[56px] border-2 border-edge bg-sheet px-3 font-text text-[1.125rem] text-ink"
+      />
+      {fault ? (
+        <Text role="alert" className="font-text text-[1rem] text-stop">
+          {fault}
+        </Text>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,91 @@
+import type { RowOf } from '@tufa/contract/entities';
+import { say } from '@tufa/words';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { useFirm } from '../outbox/useFirm';
+import { Button } from '../parts/Button';
+import { Screen } from '../parts/Screen';
+import { Standing } from '../parts/Standing';
+import { Answer, T } from '../parts/T';
+import { useWide } from '../parts/useSize';
+import { linesOf } from './linesOf';
+
+interface Compared {
+  readonly key: string;
+  readonly label: string;
+  readonly texts: readonly string[];
+  readonly differs: boolean;
+}
+
+/** The lines of several sheets under one another's keys, in the order they are first said. */
+export function comparedLines(sheets: readonly RowOf<'sheet'>['sheet'][]): Compared[] {
+  const all = sheets.map((sheet) => new Map(linesOf(sheet).map((line) => [`${line.key} ${line.label}`, line] as const)));
+  const keys = [...new Set(all.flatMap((lines) => [...lines.keys()]))];
+  return keys.map((key) => {
+    const texts = all.map((lines) => lines.get(key)?.text ?? '');
+    const label = all.find((lines) => lines.has(key))!.get(key)!.label;
+    return { key, label, texts, differs: new Set(texts).size > 1 };
+  });
+}
+
+/** Up to four sheets side by side; what differs is marked. */
+export function CompareScreen() {
+  const { ids = '' } = useLocalSearchParams<{ ids: string }>();
+  const firm = useFirm();
+  const router = useRouter();
+  const wide = useWide();
+  const [only, setOnly] = useState(true);
+  const rows = ids.split(',').flatMap((id) => (firm.data.sheet[id] ? [firm.data.sheet[id]] : []));
+  const lines = comparedLines(rows.map(({ sheet }) => sheet));
+  const differ = lines.filter(({ differs }) => differs);
+  const column = wide ? 'w-[190px]' : 'w-[142px]';
+  return (
+    <Screen
+      title={say('shelf.compareTitle')}
+      head={
+        <View className="gap-1">
+          <Answer size="number">{say('shelf.compareTitle')}</Answer>
+          <T as="lead">{rows.length < 2 ? (firm.ready ? say('shelf.compareFew') : '') : say('shelf.compareLead', { count: differ.length })}</T>
+        </View>
+      }
+      foot={
+        <View className="flex-row gap-3">
+          <Button label={say('shelf.back')} grow onPress={() => router.navigate('/shelf' as Href)} />
+          <Button label={say(only ? 'shelf.everything' : 'shelf.onlyDiffers')} grow onPress={() => setOnly(!only)} />
+        </View>
+      }
+    >
+      <Standing firm={firm} />
+      {rows.length >= 2 ? (
+        <ScrollView horizontal tabIndex={0} testID="compare">
+          <View role="table" aria-label={say('shelf.compareTitle')}>
+            <View role="row" className="flex-row border-b-2 border-ink">
+              <View role="columnheader" className="w-[112px] py-2 pr-2">
+                <T as="small">{say('shelf.what')}</T>
+              </View>
+              {rows.map(({ id, sheet }) => (
+                <View key={id} role="columnheader" className={`${column} py-2 pr-2`}>
+                  <T as="strong">{sheet.name}</T>
+                </View>
+              ))}
+            </View>
+            {(only ? differ : lines).map(({ key, label, texts, differs }) => (
+              <View key={key} role="row" className={`flex-row border-b border-line ${differs && !only ? 'bg-caution-fill' : ''}`}>
+                <View role="rowheader" className="w-[112px] py-2 pr-2">
+                  <T as="strong">{label}</T>
+                  {differs && !only ? <T as="small">{say('shelf.differs')}</T> : null}
+                </View>
+                {texts.map((text, i) => (
+                  <View key={rows[i]!.id} role="cell" className={`${column} py-2 pr-2`}>
+                    <T>{text === '' ? say('shelf.no') : text}</T>
+                  </View>
+                ))}
+              </View>
+            ))}
+          </View>
+        </ScrollView>
+      ) : null}
+    </Screen>
+  );
+}

@@ -1,0 +1,65 @@
+import { impliedOf, type Implied } from '@tufa/core/plan';
+import { Problem } from '@tufa/core/quantity';
+import type { Sheet } from '@tufa/core/shelf';
+import { impliedScene } from '@tufa/draw';
+import { printFigure, say } from '@tufa/words';
+import { inUnits } from '@tufa/words/survey';
+import { useMemo } from 'react';
+import { View } from 'react-native';
+import { Table } from '../parts/Lines';
+import { SceneView } from '../parts/SceneView';
+import { T } from '../parts/T';
+import { useSize } from '../parts/useSize';
+
+const worked = (sheet: Sheet, claim_m2: number | null): Implied | null => {
+  try {
+    return impliedOf(sheet, claim_m2 === null ? undefined : { area_m2: claim_m2 });
+  } catch (error) {
+    if (error instanceof Problem) return null;
+    throw error;
+  }
+};
+
+/** What a sheet's entries come to: its strata at three temperatures, what a bag gives and covers, what a claim implies. */
+export function ImpliedView({ sheet, claim_m2 = null }: { sheet: Sheet; claim_m2?: number | null }) {
+  const { size, onLayout } = useSize();
+  const implied = useMemo(() => worked(sheet, claim_m2), [sheet, claim_m2]);
+  const scene = useMemo(
+    () =>
+      implied && size
+        ? impliedScene({ lives: implied.lives, width: size.width, height: 190, degrees: (temperature_C) => printFigure('t_C', temperature_C) })
+        : null,
+    [implied, size],
+  );
+  if (!implied) return null;
+  const { lives, bag_kg, bag_m3, covers, claimed } = implied;
+  return (
+    <View className="gap-2" onLayout={onLayout} testID="implied">
+      <T as="h2">{say('shelf.implied')}</T>
+      {claimed ? <Claimed claimed={claimed} /> : null}
+      {scene ? <SceneView scene={scene} /> : null}
+      <T as="small">{say('shelf.impliedLead')}</T>
+      <Table
+        caption={say('shelf.implied')}
+        columns={[say('shelf.at'), say('shelf.flow'), say('shelf.finish'), say('shelf.sets')]}
+        rows={lives.map(({ temperature_C, flow_s, finish_s, milestones }) => [
+          printFigure('t_C', temperature_C),
+          printFigure('t_s', flow_s),
+          printFigure('t_s', finish_s),
+          milestones.initial === undefined ? '' : printFigure('t_s', milestones.initial),
+        ])}
+      />
+      <Table
+        caption={say('shelf.bagGives', { m_kg: bag_kg })}
+        columns={[say('shelf.bagGives', { m_kg: bag_kg }), inUnits('volume', bag_m3)]}
+        rows={covers.map(({ thickness_m, area_m2 }) => [say('shelf.bagCovers', { d_m: thickness_m }), printFigure('a_m2', area_m2)])}
+      />
+    </View>
+  );
+}
+
+function Claimed({ claimed: { thickness_m, least_m, holds } }: { claimed: NonNullable<Implied['claimed']> }) {
+  if (thickness_m <= 0) return <T tone="stop">{say('shelf.claimNone')}</T>;
+  if (!holds) return <T tone="caution">{say('shelf.claimThin', { d_m: thickness_m, least_m })}</T>;
+  return <T as="strong">{say('shelf.claimHolds', { d_m: thickness_m })}</T>;
+}

@@ -1,0 +1,222 @@
+import { FIELDS } from '@tufa/contract/schemas';
+import type { LabelCell } from '@tufa/contract/sheetLabel';
+import { wholeShelfOf } from '@tufa/contract/assemble';
+import { SHEET_CLASSES, type Sheet } from '@tufa/core/shelf';
+import { parse, Problem } from '@tufa/core/quantity';
+import { say } from '@tufa/words';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { Controller } from 'react-hook-form';
+import { View } from 'react-native';
+import { v7 as uuid } from 'uuid';
+import type { Typed } from '../keypad/entries';
+import { change, useFirm, write } from '../outbox/useFirm';
+import { Button } from '../parts/Button';
+import { Choice } from '../parts/Choice';
+import { Field } from '../parts/Field';
+import { QuantityField } from '../parts/QuantityField';
+import { Screen } from '../parts/Screen';
+import { Standing } from '../parts/Standing';
+import { Answer, T } from '../parts/T';
+import { FieldProblem, useWireForm } from '../parts/useWireForm';
+import { ImpliedView } from './ImpliedView';
+import { cellOf, originOf, sheetOfText, standsIn, textOfOrigin, type LabelText, type Origin } from './labelText';
+
+/** Cells that take a figure with its unit, by how it is typed. */
+const AS: Partial<Record<LabelCell, Typed>> = {
+  pack: 'mass',
+  pack2: 'mass',
+  thinnest: 'depth',
+  thickest: 'depth',
+  lift: 'depth',
+  grain: 'depth',
+  reference: 'temperature',
+  airLeast: 'temperature',
+  airMost: 'temperature',
+  initial: 'minutes',
+  final: 'minutes',
+};
+
+/** The bag in hand: from nothing, like a sheet on the shelf, or the next sheet of it. */
+export function SheetEditor() {
+  const { from, as } = useLocalSearchParams<{ from?: string; as?: string }>();
+  const firm = useFirm();
+  if (!firm.ready)
+    return (
+      <Screen title={say('shelf.edit.titleNew')} head={<Answer size="number">{say('shelf.edit.titleNew')}</Answer>}>
+        <Standing firm={firm} />
+      </Screen>
+    );
+  const row = from ? firm.data.sheet[from] : undefined;
+  const origin = originOf(row?.sheet, as);
+  const last = wholeShelfOf(firm.data).find((one) => one.productId === row?.productId)?.revision ?? row?.revision ?? 0;
+  return <LabelForm key={`${from} ${as}`} origin={origin} productId={origin.changes && row ? row.productId : null} revision={origin.changes ? last + 1 : 1} />;
+}
+
+function LabelForm({ origin, productId, revision }: { origin: Origin; productId: string | null; revision: number }) {
+  const router = useRouter();
+  const [more, setMore] = useState(origin.changes);
+  const [ids] = useState(() => ({ id: uuid(), productId: productId ?? uuid(), revision }));
+  const form = useWireForm<LabelText>({
+    name: `sheet ${productId ?? origin.base?.id ?? 'new'}`,
+    initial: textOfOrigin(origin),
+    wire: { schema: FIELDS.sheet, toWire: (values) => sheetOfText(values, origin, ids), fieldOf: (path) => ({ field: cellOf(path) }) },
+  });
+  const { control, watch } = form;
+  const values = watch();
+  const named = values.class;
+  const typical = useMemo(() => standsIn(origin, named), [origin, named]);
+  const resin = typical.parts !== undefined;
+  const submit = form.submit(async (wire) => {
+    const { sheet } = wire as { sheet: Sheet };
+    const product = { name: sheet.name, class: sheet.class };
+    await write(
+      productId ? change('product', 'change', productId, product) : change('product', 'add', ids.productId, product),
+      change('sheet', 'add', ids.id, wire),
+    );
+    router.replace(`/shelf/${ids.id}` as Href);
+  });
+  const save = (): void => void submit();
+  const cell = (name: LabelCell, hint?: string) => (
+    <Controller
+      key={name}
+      control={control}
+      name={name}
+      render={({ field, fieldState }) => {
+        const shared = {
+          label: say(`shelf.edit.${name}`),
+          value: field.value,
+          onChange: field.onChange as (text: string) => void,
+          onBlur: field.onBlur,
+          fault: fieldState.error?.message,
+          ...(hint ? { hint } : {}),
+          ...(typical[name] && !['name', 'pack', 'price'].includes(name) ? { placeholder: typical[name] } : {}),
+          onSubmit: save,
+        };
+        const typed = AS[name];
+        return typed ? <QuantityField as={typed} {...shared} /> : <Field {...shared} />;
+      }}
+    />
+  );
+  const { base, changes } = origin;
+  const title = base ? say(changes ? 'shelf.edit.titleChange' : 'shelf.edit.titleCopy', { name: base.name }) : say('shelf.edit.titleNew');
+  return (
+    <Screen
+      title={title}
+      head={
+        <View className="gap-1">
+          <Answer size="number">{title}</Answer>
+          <T as="faint">{say('shelf.edit.lead')}</T>
+        </View>
+      }
+      foot={
+        <View className="flex-row gap-3">
+          <Button label={say('shelf.edit.cancel')} onPress={() => (form.clear(), router.back())} />
+          <Button label={say('shelf.edit.save')} tone="act" grow onPress={save} />
+        </View>
+      }
+    >
+      {base ? null : (
+        <Controller
+          control={control}
+          name="class"
+          render={({ field }) => (
+            <Choice
+              label={say('shelf.edit.class')}
+              options={SHEET_CLASSES.map((value) => ({ value: value as string, label: say(`class.${value}`) }))}
+              value={field.value}
+              onChange={field.onChange}
+            />
+          )}
+        />
+      )}
+      <View className="flex-row gap-2">{cell('name')}</View>
+      <View className="flex-row gap-2">
+        {cell('pack')}
+        {cell('price')}
+      </View>
+      {resin ? (
+        <View className="flex-row gap-2">
+          {cell('parts')}
+          {cell('partsByWeight')}
+        </View>
+      ) : (
+        <View className="gap-1">
+          <View className="flex-row gap-2">
+            {cell('waterLeast')}
+            {cell('waterMost')}
+          </View>
+          <T as="small">{say('shelf.edit.waterHint')}</T>
+        </View>
+      )}
+      <View className="flex-row gap-2">
+        {cell('works', say('shelf.edit.worksHint'))}
+        {cell('reference')}
+      </View>
+      <View className="flex-row gap-2">
+        {cell('thinnest')}
+        {cell('thickest')}
+      </View>
+      {more ? (
+        <>
+          <View className="flex-row gap-2">
+            {cell('tools')}
+            {cell('initial')}
+            {cell('final')}
+          </View>
+          <View className="flex-row gap-2">
+            {cell('lift')}
+            {cell('feathers')}
+            {cell('grain')}
+          </View>
+          {resin ? <View className="flex-row gap-2">{cell('densities')}</View> : null}
+          <View className="flex-row gap-2">
+            {cell('airLeast')}
+            {cell('airMost')}
+            {cell('keeps')}
+          </View>
+          <View className="flex-row gap-2">
+            {cell('pack2')}
+            {cell('price2')}
+          </View>
+        </>
+      ) : (
+        <Button label={say('shelf.edit.more')} onPress={() => setMore(true)} />
+      )}
+      <View className="flex-row gap-2">
+        <Controller
+          control={control}
+          name="claim"
+          render={({ field }) => <Field label={say('shelf.edit.claim')} value={field.value} onChange={field.onChange} hint={say('shelf.edit.claimHint')} />}
+        />
+      </View>
+      <Implies values={values} origin={origin} ids={ids} />
+    </Screen>
+  );
+}
+
+/** What is typed so far comes to; silent while it cannot be read. */
+function Implies({ values, origin, ids }: { values: LabelText; origin: Origin; ids: { id: string; productId: string; revision: number } }) {
+  const followed = useDeferredValue(values);
+  const told = useMemo(() => {
+    try {
+      // Name, pack and price do not matter here and may still be missing.
+      const { sheet } = sheetOfText({ ...followed, name: followed.name || '-', pack: followed.pack || '20 kg', price: followed.price || '0' }, origin, ids);
+      return sheet as Sheet;
+    } catch (error) {
+      if (error instanceof FieldProblem) return null;
+      throw error;
+    }
+  }, [followed, origin, ids]);
+  const claim_m2 = useMemo(() => areaOf(followed.claim), [followed.claim]);
+  return told ? <ImpliedView sheet={told} claim_m2={claim_m2} /> : null;
+}
+
+function areaOf(text: string): number | null {
+  try {
+    return text.trim() === '' ? null : parse({ text, kind: 'area' });
+  } catch (error) {
+    if (error instanceof Problem) return null;
+    throw error;
+  }
+}

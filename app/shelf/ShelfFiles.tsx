@@ -1,0 +1,89 @@
+import { previewOfLabels, previewOfShelf, shelfFileOf, shelfRows, type ShelfPreview } from '@tufa/contract/shelfFile';
+import { LABEL_CELLS, type LabelCells } from '@tufa/contract/sheetLabel';
+import { say } from '@tufa/words';
+import { useRouter, type Href } from 'expo-router';
+import Papa from 'papaparse';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { v7 as uuid } from 'uuid';
+import { change, useFirm, write, type Change } from '../outbox/useFirm';
+import { Button } from '../parts/Button';
+import { PickFile } from '../parts/PickFile';
+import { saveFile } from '../parts/saveFile';
+import { Screen } from '../parts/Screen';
+import { Answer, T } from '../parts/T';
+import { cellOf, sayLabelFault } from './labelText';
+
+/** More rows with something wrong than this are counted, not listed. */
+const FAULTS_SHOWN = 20;
+/** As many as are written at once. */
+const AT_ONCE = 200;
+
+/** The shelf out and in; what a file would write is shown first, and nothing is written while a row has a fault. */
+export function ShelfFiles() {
+  const firm = useFirm();
+  const router = useRouter();
+  const [preview, setPreview] = useState<ShelfPreview | null>(null);
+  const take = async (picked: File): Promise<void> => {
+    const content = await picked.text();
+    if (/\.json$/i.test(picked.name)) return setPreview(previewOfShelf({ content, data: firm.data, newId: uuid }));
+    const { data: rows } = Papa.parse<LabelCells>(content, { header: true, skipEmptyLines: true });
+    return setPreview(previewOfLabels({ rows, data: firm.data, newId: uuid }));
+  };
+  const bring = async (): Promise<void> => {
+    const changes = (preview?.products ?? []).flatMap(({ id, fields, sheetId, sheet }): Change[] => [
+      ...(fields ? [change('product', 'add', id, fields)] : []),
+      change('sheet', 'add', sheetId, sheet),
+    ]);
+    for (let i = 0; i < changes.length; i += AT_ONCE) await write(...changes.slice(i, i + AT_ONCE));
+    router.navigate('/shelf' as Href);
+  };
+  return (
+    <Screen
+      title={say('shelf.file.title')}
+      head={
+        <View className="gap-1">
+          <Answer size="number">{say('shelf.file.title')}</Answer>
+          <T as="faint">{say('shelf.file.lead')}</T>
+        </View>
+      }
+      foot={<Button label={say('shelf.back')} onPress={() => router.navigate('/shelf' as Href)} />}
+    >
+      <View className="flex-row gap-3">
+        <Button
+          label={say('shelf.file.csv')}
+          grow
+          onPress={() => saveFile({ name: 'shelf.csv', type: 'text/csv', text: Papa.unparse(shelfRows(firm.data), { columns: [...LABEL_CELLS] }) })}
+        />
+        <Button
+          label={say('shelf.file.json')}
+          grow
+          onPress={() => saveFile({ name: 'shelf.json', type: 'application/json', text: JSON.stringify(shelfFileOf(firm.data), null, 2) })}
+        />
+      </View>
+      <PickFile label={say('shelf.file.bring')} accept=".csv,.json,text/csv,application/json" testID="shelf-file" onPick={(picked) => void take(picked)} />
+      {preview ? <Preview preview={preview} onWrite={() => void bring()} /> : null}
+    </Screen>
+  );
+}
+
+function Preview({ preview: { products, faults }, onWrite }: { preview: ShelfPreview; onWrite: () => void }) {
+  const fresh = products.filter(({ fields }) => fields !== null).length;
+  return (
+    <View className="gap-2" aria-live="polite">
+      <T as="strong">{`${say('shelf.file.would', { count: products.length })}, ${say('shelf.file.fresh', { count: fresh })}`}</T>
+      {faults.slice(0, FAULTS_SHOWN).map(({ row, field, code, figures }, i) => {
+        const cell = field.startsWith('sheet.') ? cellOf(field) : field;
+        const what = sayLabelFault(code, figures, cell);
+        return (
+          <T key={i} tone="stop">
+            {row === 0 ? say('shelf.file.whole', { what }) : say('shelf.file.row', { row: String(row), field: cell, what })}
+          </T>
+        );
+      })}
+      {faults.length > FAULTS_SHOWN ? <T tone="stop">{say('files.moreFaults', { count: faults.length - FAULTS_SHOWN })}</T> : null}
+      {faults.length > 0 ? <T as="faint">{say('shelf.file.nothing')}</T> : null}
+      {faults.length === 0 && products.length > 0 ? <Button label={say('shelf.file.write')} tone="act" onPress={onWrite} /> : null}
+    </View>
+  );
+}

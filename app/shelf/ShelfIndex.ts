@@ -1,0 +1,69 @@
+import type { RowOf } from '@tufa/contract/entities';
+import { isMaterial } from '@tufa/contract/upgradeSheet';
+import { thicknessFor, type AidClass, type SheetClass, type Use } from '@tufa/core/shelf';
+import { printFigure, say } from '@tufa/words';
+import MiniSearch from 'minisearch';
+
+export interface ShelfFilter {
+  readonly text: string;
+  readonly use: Use | 'helps' | null;
+  readonly class: SheetClass | AidClass | null;
+  readonly thickness_m: number | null;
+  readonly inStock: boolean;
+}
+
+export const NO_FILTER: ShelfFilter = { text: '', use: null, class: null, thickness_m: null, inStock: false };
+
+type Row = RowOf<'sheet'>;
+
+/** A shelf made ready to be searched, once for each state of it. */
+export class ShelfIndex {
+  private readonly search = new MiniSearch<{ id: string; name: string; words: string }>({
+    fields: ['name', 'words'],
+    searchOptions: { prefix: true, fuzzy: 0.15, boost: { name: 3 }, combineWith: 'AND' },
+  });
+
+  constructor(
+    readonly rows: readonly Row[],
+    /** products of which something lies in the yard */
+    private readonly held: ReadonlySet<string>,
+  ) {
+    this.search.addAll(rows.map(({ id, sheet }) => ({ id, name: sheet.name, words: wordsOf(sheet) })));
+  }
+
+  /** What fits, the best answer to the words first. */
+  find({ text, use, class: wanted, thickness_m, inStock }: ShelfFilter): Row[] {
+    const fits = ({ sheet, productId }: Row): boolean => {
+      if (wanted && sheet.class !== wanted) return false;
+      if (inStock && !this.held.has(productId)) return false;
+      if (!isMaterial(sheet)) return thickness_m === null && (use === null || use === 'helps');
+      if (use === 'helps' || (use && !sheet.uses.includes(use))) return false;
+      if (thickness_m === null) return true;
+      return (use ? [use] : sheet.uses).some((one) => {
+        const { least_m, most_m } = thicknessFor(sheet, one);
+        return thickness_m >= least_m - 1e-9 && thickness_m <= most_m + 1e-9;
+      });
+    };
+    if (text.trim() === '') return this.rows.filter(fits);
+    const byId = new Map(this.rows.map((row) => [row.id, row]));
+    return this.search
+      .search(text)
+      .map(({ id }) => byId.get(id as string))
+      .filter((row): row is Row => row !== undefined && fits(row));
+  }
+}
+
+/** Everything a person might type to find a sheet by, besides its name. */
+function wordsOf(sheet: Row['sheet']): string {
+  const own = isMaterial(sheet)
+    ? [...sheet.uses.map((one) => printFigure('use', one)), ...(sheet.textures ?? []).map((one) => printFigure('texture', one))]
+    : [];
+  return [
+    say(`class.${sheet.class}`),
+    ...own,
+    ...sheet.exposures.map((one) => printFigure('exposure', one)),
+    ...sheet.orientations.map((one) => printFigure('orientation', one)),
+    sheet.colour.wet,
+    sheet.colour.dry,
+  ].join(' ');
+}

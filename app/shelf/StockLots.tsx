@@ -1,0 +1,139 @@
+import { stockOf } from '@tufa/contract/assemble';
+import type { FirmData, RowOf } from '@tufa/contract/entities';
+import { isMaterial } from '@tufa/contract/upgradeSheet';
+import { say } from '@tufa/words';
+import { addDays, format, parseISO } from 'date-fns';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { v7 as uuid } from 'uuid';
+import { FIELDS } from '@tufa/contract/schemas';
+import { check } from '@tufa/contract/validate';
+import { change, write } from '../outbox/useFirm';
+import { Button, Word } from '../parts/Button';
+import { now } from '../parts/clock';
+import { DayField } from '../parts/DayField';
+import { Field } from '../parts/Field';
+import { QuantityField } from '../parts/QuantityField';
+import { readWithin } from '../parts/quantityText';
+import { T } from '../parts/T';
+import { FieldProblem } from '../parts/useWireForm';
+import { amountText } from './linesOf';
+
+const DAY = 'yyyy-MM-dd';
+const today = (): string => format(now(), DAY);
+/** Sooner than this it is used before any other. */
+const SOON_DAYS = 30;
+
+/** What of one product lies in the yard: lots, part packs, what was opened when and must be used by when. */
+export function StockLots({ data, row: { productId, sheet } }: { data: FirmData; row: RowOf<'sheet'> }) {
+  const [adding, setAdding] = useState(false);
+  const [gone, setGone] = useState<RowOf<'stockLot'> | null>(null);
+  const lots = stockOf(data, productId);
+  const unit = isMaterial(sheet) ? 'kg' : sheet.unit;
+  const opened = (lot: RowOf<'stockLot'>): void => {
+    const until = format(addDays(parseISO(today()), sheet.opened_days ?? sheet.shelfLife_days), DAY);
+    void write(change('stockLot', 'change', lot.id, { openedOn: today(), useBy: lot.useBy && lot.useBy < until ? lot.useBy : until }));
+  };
+  return (
+    <View className="gap-2">
+      <T as="h2">{say('shelf.stock')}</T>
+      {lots.length === 0 ? (
+        <T as="faint">{say('shelf.stockNone')}</T>
+      ) : (
+        <T as="strong">
+          {say('shelf.stockTotal', {
+            amount: amountText(
+              unit,
+              lots.reduce((sum, { amount }) => sum + amount, 0),
+            ),
+          })}
+        </T>
+      )}
+      {lots.map((lot) => (
+        <View key={lot.id} className="border-2 border-edge bg-sheet px-3 py-2">
+          <View className="flex-row justify-between gap-3">
+            <T as="strong">{amountText(unit, lot.amount)}</T>
+            <T as="faint">{lot.lot ? say('shelf.lotOf', { lot: lot.lot }) : say('shelf.lotNone')}</T>
+          </View>
+          <T as="faint">
+            {[lot.openedOn ? say('shelf.opened', { day: lot.openedOn }) : '', lot.useBy ? say('shelf.useBy', { day: lot.useBy }) : '']
+              .filter(Boolean)
+              .join(', ')}
+          </T>
+          {lot.useBy && lot.useBy < today() ? (
+            <T tone="stop">{say('shelf.overdue')}</T>
+          ) : lot.useBy && lot.useBy < format(addDays(now(), SOON_DAYS), DAY) ? (
+            <T tone="caution">{say('shelf.soon')}</T>
+          ) : null}
+          <View className="flex-row">
+            {lot.openedOn ? null : <Word label={say('shelf.open')} onPress={() => opened(lot)} />}
+            <Word label={say('shelf.usedUp')} onPress={() => void write(change('stockLot', 'remove', lot.id)).then(() => setGone(lot))} />
+          </View>
+        </View>
+      ))}
+      {gone ? (
+        <View className="flex-row items-center justify-between bg-selected px-4" role="status">
+          <T className="text-on-selected">{say('shelf.lotGone')}</T>
+          <Word
+            label={say('shelf.undo')}
+            tone="text-on-selected"
+            onPress={() => void write(change('stockLot', 'change', gone.id, { amount: gone.amount })).then(() => setGone(null))}
+          />
+        </View>
+      ) : null}
+      {adding ? (
+        <AddLot productId={productId} sheet={sheet} onDone={() => setAdding(false)} />
+      ) : (
+        <Button label={say('shelf.addLot')} onPress={() => setAdding(true)} />
+      )}
+    </View>
+  );
+}
+
+/** A delivery or a part pack: how much, its lot, its day. */
+function AddLot({ productId, sheet, onDone }: { productId: string; sheet: RowOf<'sheet'>['sheet']; onDone: () => void }) {
+  const kg = isMaterial(sheet) || sheet.unit === 'kg';
+  const [amount, setAmount] = useState('');
+  const [lot, setLot] = useState('');
+  const [useBy, setUseBy] = useState('');
+  const [fault, setFault] = useState<{ field: string; text: string } | null>(null);
+  const save = (): void => {
+    try {
+      const pieces = !isMaterial(sheet) && sheet.unit === 'piece';
+      const value = pieces ? Number(amount) : readWithin({ field: 'amount', text: amount, as: kg ? 'mass' : 'volume', least: 1e-5, most: 1e5 });
+      if (!(value > 0)) throw new FieldProblem('amount', say('field.required'));
+      const fields = { productId, amount: value, lot: lot.trim() || null, openedOn: null, useBy: useBy || null };
+      const bad = check(FIELDS.stockLot, fields).fault;
+      if (bad) throw new FieldProblem(bad.field, say('field.required'));
+      void write(change('stockLot', 'add', uuid(), fields)).then(onDone);
+    } catch (error) {
+      if (!(error instanceof FieldProblem)) throw error;
+      setFault({ field: error.field, text: error.sentence });
+    }
+  };
+  const faultOf = (field: string): string | undefined => (fault?.field === field ? fault.text : undefined);
+  return (
+    <View className="gap-2 border-2 border-edge bg-sheet p-3">
+      <View className="flex-row gap-2">
+        {kg || (!isMaterial(sheet) && sheet.unit === 'm3') ? (
+          <QuantityField
+            as={kg ? 'mass' : 'volume'}
+            label={say('shelf.amount')}
+            value={amount}
+            onChange={setAmount}
+            fault={faultOf('amount')}
+            onSubmit={save}
+          />
+        ) : (
+          <Field label={say('shelf.packsCount')} value={amount} onChange={setAmount} fault={faultOf('amount')} onSubmit={save} />
+        )}
+        <Field label={say('shelf.lotNumber')} value={lot} onChange={setLot} fault={faultOf('lot')} onSubmit={save} />
+      </View>
+      <DayField label={say('shelf.useByField')} value={useBy} onChange={setUseBy} fault={faultOf('useBy')} />
+      <View className="flex-row gap-2">
+        <Button label={say('shelf.edit.cancel')} grow onPress={onDone} />
+        <Button label={say('shelf.addLot')} tone="act" grow onPress={save} />
+      </View>
+    </View>
+  );
+}
