@@ -14,7 +14,7 @@ export interface WireForm<V extends FieldValues> {
   /** typed text to what is sent; throws FieldProblem for the field at fault */
   readonly toWire: (values: V) => object;
   /** which field a path of the sent object is typed in, with the kind of its figure */
-  readonly fieldOf: (path: string) => { field: keyof V & string; kind?: Kind };
+  readonly fieldOf: (path: string) => { field: keyof V & string; kind?: Kind; label?: string };
 }
 
 /** A core problem tied to the field it was typed in. */
@@ -68,8 +68,10 @@ export function useWireForm<V extends FieldValues>({
       const sent = wire.toWire(values);
       const fault = check(wire.schema, sent).fault ?? senseOf(sent as Record<string, unknown>);
       if (!fault) return { values, errors: {} };
-      const { field, kind } = wire.fieldOf(fault.field);
-      return fail(field, sayFault(fault.code, fault.figures['limit'], kind));
+      const { field, kind, label = '' } = wire.fieldOf(fault.field);
+      // What contradicts itself comes with its own figures.
+      const own = !fault.code.includes('.') && !i18n.exists(`field.${fault.code}`) && i18n.exists(`problem.${fault.code}`);
+      return fail(field, own ? say(`problem.${fault.code}`, { ...fault.figures, field: label } as never) : sayFault(fault.code, fault.figures['limit'], kind));
     } catch (error) {
       if (error instanceof FieldProblem) return fail(error.field, error.sentence);
       throw error;

@@ -56,14 +56,20 @@ export function SheetEditor() {
 function LabelForm({ origin, productId, revision }: { origin: Origin; productId: string | null; revision: number }) {
   const router = useRouter();
   const [more, setMore] = useState(origin.changes);
+  const [picking, setPicking] = useState(origin.base === null);
   const [ids] = useState(() => ({ id: uuid(), productId: productId ?? uuid(), revision }));
   const form = useWireForm<LabelText>({
     name: `sheet ${productId ?? origin.base?.id ?? 'new'}`,
     initial: textOfOrigin(origin),
-    wire: { schema: FIELDS.sheet, toWire: (values) => sheetOfText(values, origin, ids), fieldOf: (path) => ({ field: cellOf(path) }) },
+    wire: {
+      schema: FIELDS.sheet,
+      toWire: (values) => sheetOfText(values, origin, ids),
+      fieldOf: (path) => ({ field: cellOf(path), label: say(`shelf.edit.${cellOf(path)}`) }),
+    },
   });
-  const { control, watch } = form;
-  const values = watch();
+  const { control } = form;
+  // Asked of the form itself at every render: taken out of it, the compiler would remember the first answer.
+  const values = form.watch();
   const named = values.class;
   const typical = useMemo(() => standsIn(origin, named), [origin, named]);
   const resin = typical.parts !== undefined;
@@ -116,7 +122,9 @@ function LabelForm({ origin, productId, revision }: { origin: Origin; productId:
         </View>
       }
     >
-      {base ? null : (
+      {base ? null : !picking ? (
+        <Button label={say('shelf.edit.classIs', { name: say(`class.${named}`) })} onPress={() => setPicking(true)} />
+      ) : (
         <Controller
           control={control}
           name="class"
@@ -125,7 +133,7 @@ function LabelForm({ origin, productId, revision }: { origin: Origin; productId:
               label={say('shelf.edit.class')}
               options={SHEET_CLASSES.map((value) => ({ value: value as string, label: say(`class.${value}`) }))}
               value={field.value}
-              onChange={field.onChange}
+              onChange={(value) => (field.onChange(value), setPicking(false))}
             />
           )}
         />

@@ -1,6 +1,6 @@
 import type { RowOf } from '@tufa/contract/entities';
 import { isMaterial } from '@tufa/contract/upgradeSheet';
-import { thicknessFor, type AidClass, type SheetClass, type Use } from '@tufa/core/shelf';
+import { AID_CLASSES, SHEET_CLASSES, thicknessFor, type AidClass, type SheetClass, type Use } from '@tufa/core/shelf';
 import { printFigure, say } from '@tufa/words';
 import MiniSearch from 'minisearch';
 
@@ -16,6 +16,8 @@ export const NO_FILTER: ShelfFilter = { text: '', use: null, class: null, thickn
 
 type Row = RowOf<'sheet'>;
 
+const CLASS_ORDER: readonly string[] = [...SHEET_CLASSES, ...AID_CLASSES];
+
 /** A shelf made ready to be searched, once for each state of it. */
 export class ShelfIndex {
   private readonly search = new MiniSearch<{ id: string; name: string; words: string }>({
@@ -23,11 +25,15 @@ export class ShelfIndex {
     searchOptions: { prefix: true, fuzzy: 0.15, boost: { name: 3 }, combineWith: 'AND' },
   });
 
+  readonly rows: readonly Row[];
+
   constructor(
-    readonly rows: readonly Row[],
+    rows: readonly Row[],
     /** products of which something lies in the yard */
     private readonly held: ReadonlySet<string>,
   ) {
+    // Materials in the order of the trade's classes, then what goes with them; by name in each.
+    this.rows = [...rows].sort((a, b) => CLASS_ORDER.indexOf(a.sheet.class) - CLASS_ORDER.indexOf(b.sheet.class));
     this.search.addAll(rows.map(({ id, sheet }) => ({ id, name: sheet.name, words: wordsOf(sheet) })));
   }
 

@@ -51,6 +51,7 @@ export function ShelfScreen() {
           <Answer size="number">
             {asked ? say('shelf.found', { count: found.length, all: index.rows.length }) : say('shelf.count', { count: index.rows.length })}
           </Answer>
+          {asked ? null : <T as="small">{say('shelf.lead')}</T>}
           <View className="flex-row items-end gap-2">
             <Field label={say('shelf.search')} value={filter.text} onChange={(text) => setFilter({ ...filter, text })} />
             <Button
@@ -87,6 +88,13 @@ export function ShelfScreen() {
         {firm.ready && index.rows.length === 0 ? <T as="lead">{say('shelf.none')}</T> : null}
         {asked && index.rows.length > 0 && found.length === 0 ? <T as="lead">{say('shelf.nothingFits')}</T> : null}
         {asked ? <Word label={say('shelf.all')} onPress={() => setFilter(NO_FILTER)} /> : null}
+      </View>
+      <View className="flex-row justify-end gap-3 border-b-2 border-ink px-4 pb-1">
+        <T as="small" className="flex-1">
+          {say('shelf.thickness')}
+        </T>
+        <T as="small">{say('shelf.flow')}</T>
+        <T as="small">{say('shelf.compare')}</T>
       </View>
       <ShelfList rows={found} compared={compared} onPick={pick} />
     </Screen>
@@ -145,13 +153,13 @@ function ShelfRow({ row: { id, sheet }, chosen, full, onPick }: { row: RowOf<'sh
       <Pressable
         role="checkbox"
         aria-checked={chosen}
-        aria-disabled={full && !chosen}
+        disabled={full && !chosen}
         aria-label={say('shelf.compareThis', { name: sheet.name })}
         onPress={() => onPick(id)}
         className={`h-[56px] w-[56px] lg:h-[48px] lg:w-[48px] items-center justify-center border-2 ${chosen ? 'border-selected bg-selected' : full ? 'border-disabled bg-ground' : 'border-edge bg-sheet'}`}
       >
         <Text className={`font-text text-[1.25rem] font-bold ${chosen ? 'text-on-selected' : 'text-faint'}`} aria-hidden>
-          {chosen ? '✓' : '⇄'}
+          {chosen ? '✓' : ''}
         </Text>
       </Pressable>
     </View>
