@@ -95,6 +95,20 @@ function soundingsOf(readings: readonly ReadingFields[], elementId: string): Pic
   };
 }
 
+/** The worst of what an element's surface was found to be: a bond is as good as its weakest place. */
+function surfaceOf(readings: readonly ReadingFields[], elementId: string): ElementInput['surface'] {
+  const of = (kind: ReadingFields['kind']): number[] =>
+    readings.filter((one) => one.kind === kind && one.elementId === elementId).map(({ value }) => value.value);
+  const [pulls, drops, moist, scratches] = [of('pull_Pa'), of('drop_s'), of('moisture'), of('scratch')];
+  if (pulls.length + drops.length + moist.length + scratches.length === 0) return undefined;
+  return {
+    ...(pulls.length > 0 ? { pull_Pa: Math.min(...pulls) } : {}),
+    ...(drops.length > 0 ? { drop_s: Math.max(...drops) } : {}),
+    ...(moist.length > 0 ? { moisture: Math.max(...moist) } : {}),
+    ...(scratches.length > 0 ? { scratch: Math.max(...scratches) } : {}),
+  };
+}
+
 /**
  * The job file of a job from the rows a phone or the server holds; both call this, so both plan the same.
  *
@@ -133,7 +147,8 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
       .filter((element) => element.jobId === jobId)
       .sort(byId)
       .map(({ id, name, kind, geometry, properties, stops }) => {
-        const { suspended, exposures, moisture, opens, earlier, causeGoesOn, sun } = properties;
+        const { suspended, exposures, moisture, opens, earlier, causeGoesOn, sun, material } = properties;
+        const surface = surfaceOf(readings, id);
         const own = marks.filter(({ elementId }) => elementId === id);
         return {
           id,
@@ -146,6 +161,8 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
           moisture,
           opens,
           stops,
+          ...(material ? { material } : {}),
+          ...(surface ? { surface } : {}),
           ...(earlier ? { earlier } : {}),
           ...(causeGoesOn ? { causeGoesOn } : {}),
           ...(sun ? { sun } : {}),
@@ -161,5 +178,6 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
     crew: job.crew,
     batch: job.batch,
     ...(stock.length > 0 ? { stock } : {}),
+    ...(firm.settings.house || job.house ? { house: { ...firm.settings.house, ...job.house } } : {}),
   };
 }

@@ -1,6 +1,7 @@
 import type { FirmSettings, CrewInput, BatchInput, PlanInput, StageHashes } from '@tufa/core/plan';
 import type { EventKind } from '@tufa/core/pour';
 import type { Measured } from '@tufa/core/quantity';
+import type { HouseMethod } from '@tufa/core/choose';
 import type { Aid, Exposure, Moisture, Sheet } from '@tufa/core/shelf';
 import type { Answer, Earlier, ElementInput, ElementKind, MarkKind, Phase, StopQuestion } from '@tufa/core/survey';
 import type { CrackProfile, Point, Section, SpallShape } from '@tufa/core/takeoff';
@@ -36,9 +37,11 @@ export interface JobFields {
   readonly crew: CrewInput;
   readonly batch: BatchInput;
   readonly demonstration: boolean;
+  /** schools of this job over its firm's */
+  readonly house?: Partial<HouseMethod> | null;
 }
 
-export const MATERIALS = ['concrete', 'render', 'brick', 'block', 'stone', 'terrazzo'] as const;
+export const MATERIALS = ['concrete', 'render', 'brick', 'block', 'stone', 'terrazzo', 'tile', 'laminate', 'timber', 'board'] as const;
 export type Material = (typeof MATERIALS)[number];
 
 export interface ElementGeometry {

@@ -1,9 +1,10 @@
 import { ELEMENT_KINDS } from '@tufa/core/survey';
+import { SUBSTRATES } from '@tufa/core/shelf';
 import Joi from 'joi';
 import { degrees, exactly, id, instant, measured, number, outline, text } from './common';
 import { elementProperties, openings, soundings, stops } from './elementSchemas';
 import { findings, marks } from './findingSchemas';
-import { batch, crew, firmSettings } from './settingsSchemas';
+import { batch, crew, firmSettings, house } from './settingsSchemas';
 import { sheet } from './sheetSchema';
 
 const conditions = Joi.object({
@@ -67,6 +68,13 @@ export const planInput = Joi.object({
         soundings,
         openings,
         marks,
+        material: exactly(SUBSTRATES),
+        surface: Joi.object({
+          pull_Pa: number('pull_Pa'),
+          drop_s: number('drop_s'),
+          moisture: number('moisture'),
+          scratch: number('scratch'),
+        }),
       }),
     )
     .max(200)
@@ -97,5 +105,6 @@ export const planInput = Joi.object({
       }),
     )
     .max(2000),
+  house,
   wanted_s: Joi.number().min(0).max(86400),
 });

@@ -6,7 +6,7 @@ import { elementRowProperties, geometry, stops } from './elementSchemas';
 import { FOUND_KINDS, READING_KINDS, type EntityName } from './entities';
 import { propertiesOf } from './findingSchemas';
 import { planInput } from './jobFileSchema';
-import { batch, crew, firmSettings } from './settingsSchemas';
+import { batch, crew, firmSettings, house } from './settingsSchemas';
 import { AID_CLASSES, SHEET_CLASSES } from '@tufa/core/shelf';
 import { aid, anySheet, sheet } from './sheetSchema';
 
@@ -39,6 +39,7 @@ export const FIELDS: Record<Exclude<EntityName, 'person'>, Joi.ObjectSchema> = {
     crew: crew.required(),
     batch: batch.required(),
     demonstration: Joi.boolean().required(),
+    house: house.allow(null),
   }),
   element: Joi.object({
     jobId: id.required(),

@@ -1,3 +1,4 @@
+import { HOUSE_QUESTIONS } from '@tufa/core/choose';
 import { TASKS } from '@tufa/core/shelf';
 import Joi from 'joi';
 import { exactly, number } from './common';
@@ -29,6 +30,9 @@ export const batch = Joi.object({
   }),
 });
 
+/** The schools that a firm or a job has set; Tufa's own where nothing is set. */
+export const house = Joi.object(Object.fromEntries(Object.entries(HOUSE_QUESTIONS).map(([question, schools]) => [question, exactly(schools)])));
+
 /** The firm's ways. */
 export const firmSettings = Joi.object({
   system: exactly(['us', 'metric']).required(),
@@ -41,5 +45,6 @@ export const firmSettings = Joi.object({
   emptyPail_kg: Joi.number().min(0).max(20).required(),
   drill_kg: Joi.number().min(1).max(1000).allow(null).required(),
   lift_kg: Joi.number().min(1).max(1000).allow(null).required(),
+  house,
   shortCost_minor: Joi.number().integer().min(0).max(1e8),
 });

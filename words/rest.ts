@@ -1,3 +1,4 @@
+import { house, step } from './house';
 import { classes, shelf } from './shelf';
 
 /** English for everything that computes, draws or prints. Figures come in as {{name}} already printed with their unit. */
@@ -111,6 +112,8 @@ export const rest = {
   keys: { title: 'Keys', slider: 'Strata handle', arrows: 'arrows, Home, End', help: 'This sheet' },
   shelf,
   class: classes,
+  house,
+  fixStep: step,
   word: {
     kind: { slab: 'Slab', wall: 'Wall', step: 'Step', counter: 'Countertop', soffit: 'Soffit', kerb: 'Edge or kerb', joint: 'Joint', spall: 'spall' },
     use: {
@@ -396,7 +399,18 @@ export const rest = {
     cause: 'Is what broke it still at work?',
     answers: { no: 'No', yes: 'Yes', unknown: "Don't know" },
     material: 'Made of',
-    materials: { concrete: 'Concrete', render: 'Render', brick: 'Brick', block: 'Block', stone: 'Stone', terrazzo: 'Terrazzo' },
+    materials: {
+      concrete: 'Concrete',
+      render: 'Render',
+      brick: 'Brick',
+      block: 'Block',
+      stone: 'Stone',
+      terrazzo: 'Terrazzo',
+      tile: 'Tile',
+      laminate: 'Laminate',
+      timber: 'Timber',
+      board: 'Board',
+    },
     sun: 'Sun on it',
     suns: { indoors: 'Indoors', shade: 'Shade', part: 'Part', sun: 'Full sun' },
     north: 'North, degrees from the top',
@@ -657,14 +671,28 @@ export const rest = {
       trip: '{{labels}}: somebody may trip on it; fence it or fill it for the time being.',
       grows: '{{labels}}: measure again before it is priced, it will be larger.',
     },
-    use: { other: 'Made for {{use}}' },
+    use: { other: 'Made for {{use}}', made: 'Made for {{use}}', also: 'Made for {{first}}, and for {{use}}' },
+    substrate: { allowed: 'May lie on {{substrate}}', notAllowed: 'Its sheet does not allow {{substrate}} under it' },
+    profile: { reached: 'Wants CSP {{asked}}, gets {{reached}}', short: 'Wants CSP {{asked}}; your preparation leaves {{reached}}' },
+    surface: {
+      crumbles: 'The surface crumbles under a nail: nothing holds to it',
+      weak: 'The surface pulled off at {{pull_MPa}}; a bond needs {{least_MPa}}',
+      sealed: 'A drop stood for {{drop_s}}: the surface is sealed. Grind it open',
+      damp: 'Moisture {{moisture_share}}, over the {{most_share}} a resin stands',
+    },
+    head: { stands: 'Stands {{head_m}} of water', none: 'Its sheet names no head of water it stands' },
     thickness: {
       fits: 'Depth {{depth_m}}, sheet {{least_m}} to {{most_m}}',
       over: 'Depth {{depth_m}} is more than its {{most_m}}',
       under: 'Depth {{depth_m}} is less than its {{least_m}}',
       lifts: 'Depth {{depth_m}} takes {{lifts}} lifts of at most {{lift_m}}',
     },
-    edge: { cut: 'Cut shoulder, no feather edge', feathers: 'May run out to nothing', noFeather: 'Must not feather: cut a shoulder of {{least_m}}' },
+    edge: {
+      keyed: 'An irregular rim: key it, and keep it at least {{least_m}}',
+      cut: 'Cut shoulder, no feather edge',
+      feathers: 'May run out to nothing',
+      noFeather: 'Must not feather: cut a shoulder of {{least_m}}',
+    },
     grain: { fits: 'Grain {{grain_m}} enters', coarse: 'Three grains of {{grain_m}} need {{needs_m}}, there is {{depth_m}}' },
     orientation: { fits: 'Works {{orientation}}', wrong: 'Not made for work {{orientation}}' },
     moisture: {

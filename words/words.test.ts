@@ -2,7 +2,8 @@ import { longer } from './pseudo';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { CAUTIONS } from '@tufa/core/plan';
-import { catalogue } from '@tufa/core/shelf/catalogue';
+import { HOUSE_QUESTIONS } from '@tufa/core/choose';
+import { aids, catalogue } from '@tufa/core/shelf/catalogue';
 import { i18n, printFigure, say, sayReason, sayShare, speakIn } from './index';
 
 const root = resolve(__dirname, '..');
@@ -29,7 +30,31 @@ test('every reason of the rules, every caution, every problem and every class ha
       ...[...text.matchAll(/new Problem\('([a-zA-Z]+)'/g)].map(([, code]) => (i18n.exists(`field.${code}`) ? `field.${code}` : `problem.${code}`)),
     ];
   });
-  const wanted = [...codes, ...CAUTIONS.map(({ code }) => `caution.${code}`), ...catalogue.map((sheet) => `class.${sheet.class}`)];
+  const steps = files(join(root, 'core/plan')).flatMap((path) =>
+    [...readFileSync(path, 'utf8').matchAll(/'step\.([a-zA-Z.]+)'/g)].map(([, code]) => `fixStep.${code}`),
+  );
+  const schools = Object.entries(HOUSE_QUESTIONS).flatMap(([question, all]) => [...all, 'label', 'why'].map((school) => `house.${question}.${school}`));
+  const bySchool = [
+    ...HOUSE_QUESTIONS.preparation.map((school) => `fixStep.prepare.${school}`),
+    ...HOUSE_QUESTIONS.cracks.slice(1).map((school) => `fixStep.crack.${school}`),
+    ...HOUSE_QUESTIONS.riserFace.slice(1).map((school) => `fixStep.riser.${school}`),
+    ...HOUSE_QUESTIONS.stepOrder.map((school) => `fixStep.order.${school}`),
+    ...HOUSE_QUESTIONS.measuring.map((school) => `fixStep.measure.${school}`),
+  ];
+  const clashes = [...readFileSync(join(root, 'core/shelf/contradictions.ts'), 'utf8').matchAll(/say\('[^']+', '([a-zA-Z]+)'/g)].map(
+    ([, code]) => `problem.${code}`,
+  );
+  expect(steps.length).toBeGreaterThan(30);
+  const wanted = [
+    ...codes,
+    ...steps,
+    ...schools,
+    ...bySchool,
+    ...clashes,
+    ...aids.map((aid) => `class.${aid.class}`),
+    ...CAUTIONS.map(({ code }) => `caution.${code}`),
+    ...catalogue.map((sheet) => `class.${sheet.class}`),
+  ];
   expect([...new Set(wanted)].filter((code) => !i18n.exists(code) && !/usage|unknownUnit|unreadable/.test(code))).toEqual([]);
 });
 

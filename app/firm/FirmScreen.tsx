@@ -9,6 +9,7 @@ import { Screen } from '../parts/Screen';
 import { Standing } from '../parts/Standing';
 import { Answer, T } from '../parts/T';
 import { FirmNumbers } from './FirmNumbers';
+import { HouseMethodView } from './HouseMethodView';
 import { ReadyCheck } from './ReadyCheck';
 import { MODES, setPhone, usePhone } from '../parts/useSettings';
 
@@ -60,6 +61,12 @@ export function FirmScreen() {
         />
       ) : null}
       {own ? <FirmNumbers own={own} /> : null}
+      {own ? (
+        <HouseMethodView
+          own={own.settings.house ?? {}}
+          onChange={(house) => void write(change('firm', 'change', own.id, { settings: { ...own.settings, house } }))}
+        />
+      ) : null}
       <ReadyCheck />
       {install ? <Button label={say('firm.install')} onPress={install} /> : null}
       <View role="status">

@@ -15,7 +15,9 @@ import { stopOf } from '../parts/stopOf';
 import { Answer, T } from '../parts/T';
 import type { JobView } from '../parts/useJob';
 import { bagsText } from '../mix/bagsText';
+import { HouseMethodView } from '../firm/HouseMethodView';
 import { SectionView } from './SectionView';
+import { StepList } from './StepList';
 
 export const FixScreen = () => <StepScreen step="fix">{(view) => <Fix key={view.job.id} view={view} />}</StepScreen>;
 
@@ -99,7 +101,13 @@ function Fix({ view }: { view: JobView }) {
                 (reason) => [`${MARK[reason.verdict]}${sayReason(reason)}`, say(`fix.${reason.verdict}`), TONE[reason.verdict]] as const,
               )}
             />
+            {finding.chosen && chosen ? <StepList steps={finding.chosen.steps} sheets={view.input.sheets} /> : null}
             <LayersTable sheet={sheet} finding={finding} view={view} />
+            <HouseMethodView
+              own={view.job.house ?? {}}
+              firm={view.input.firm.house ?? {}}
+              onChange={(house) => void write(change('job', 'change', view.job.id, { house }))}
+            />
             {view.plan ? <Cautions screen="fix" input={view.input} plan={view.plan} data={view.data} /> : null}
           </View>
         ),
@@ -107,7 +115,7 @@ function Fix({ view }: { view: JobView }) {
         foot: (
           <View className="flex-row gap-3">
             <Button label={say('fix.next')} onPress={() => setLooking(finding.ranking[(at + 1) % finding.ranking.length]?.sheetId ?? null)} />
-            <Button label={say(chosen ? 'fix.used' : 'fix.use')} tone="act" grow disabled={chosen || !sheet.water} onPress={use} />
+            <Button label={say(chosen ? 'fix.used' : 'fix.use')} tone="act" grow disabled={chosen} onPress={use} />
           </View>
         ),
       }}

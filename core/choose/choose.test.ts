@@ -2,7 +2,7 @@ import { crack, element, finding, input, sheetOf, typed } from '../testing/job';
 import type { Sheet } from '../shelf';
 import type { ElementInput, FindingInput, GrooveInput } from '../survey';
 import { deepestOf, orientationOf, neededUse as askedOf, verdictOf } from '../survey';
-import { judge, LAST_RULES, ranking, RULES, type Ranked, type RuleContext } from './index';
+import { DEFAULT_HOUSE, judge, LAST_RULES, ranking, RULES, madeForRule, type Ranked, type RuleContext } from './index';
 
 const contextOf = (change: Partial<RuleContext> = {}): RuleContext => ({
   sheet: sheetOf('sandedRapid'),
@@ -12,9 +12,11 @@ const contextOf = (change: Partial<RuleContext> = {}): RuleContext => ({
   slab_C: 20,
   opensAfter: () => 7200,
   humidity: 0.5,
+  house: DEFAULT_HOUSE,
   ...change,
 });
-const codes = (change: Partial<RuleContext>): string[] => [...RULES, ...LAST_RULES].flatMap((rule) => rule(contextOf(change))).map(({ code }) => code);
+const codes = (change: Partial<RuleContext>): string[] =>
+  [madeForRule, ...RULES, ...LAST_RULES].flatMap((rule) => rule(contextOf(change))).map(({ code }) => code);
 const sheet = (change: Partial<Sheet>): Partial<RuleContext> => ({ sheet: { ...sheetOf('sandedRapid'), ...change } });
 const at = (change: Partial<ElementInput>): Partial<RuleContext> => ({ element: { ...element, ...change } });
 const wedge: FindingInput = { id: 'w', elementId: 'e', label: 'W', kind: 'wedge', run: typed(0.6), rise: typed(0.02), width: typed(1) };

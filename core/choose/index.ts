@@ -1,3 +1,5 @@
 export * from './Reason';
 export * from './rules';
 export * from './rank';
+export * from './constants';
+export * from './houseMethod';

@@ -4,6 +4,8 @@ import { isResin, thicknessFor, type Sheet } from '../shelf';
 import { jointWidth, meanWidth } from '../takeoff';
 import { dewPoint, WEATHER } from '../weather';
 import { ceilingOf } from '../quantity';
+import { CHOOSE } from './constants';
+import { bondOf, leastForGrain, profileReached, type HouseMethod } from './houseMethod';
 import type { Reason } from './Reason';
 
 /** What a rule may look at. */
@@ -17,6 +19,7 @@ export interface RuleContext {
   readonly opensAfter: () => number | null;
   /** 0 to 1 */
   readonly humidity: number;
+  readonly house: HouseMethod;
 }
 
 export type Rule = (context: RuleContext) => readonly Reason[];
@@ -24,8 +27,18 @@ export type Rule = (context: RuleContext) => readonly Reason[];
 const reason = (code: string, verdict: Reason['verdict'], figures: Reason['figures'] = {}): readonly Reason[] => [{ code, verdict, figures }];
 
 /** A product made for other damage is no answer to this one. */
-export const useRule: Rule = ({ sheet, finding }) =>
-  sheet.uses.includes(neededUse(finding)) ? [] : reason('use.other', 'no', { use: sheet.uses[0] ?? '', kind: finding.kind });
+export function otherUse(sheet: Sheet, finding: FindingInput): readonly Reason[] | null {
+  if (sheet.uses.includes(neededUse(finding))) return null;
+  return reason('use.other', 'no', { use: sheet.uses[0] ?? '', kind: finding.kind });
+}
+
+/** Made for it, before anything else or also. */
+export const madeForRule: Rule = ({ sheet, finding }) => {
+  const use = neededUse(finding);
+  const other = otherUse(sheet, finding);
+  if (other) return other;
+  return reason(sheet.uses[0] === use ? 'use.made' : 'use.also', 'yes', { use, first: sheet.uses[0] ?? '' });
+};
 
 /** What gives with a movement: a sealant in a joint, never a rigid filling. No sealant takes less than a twentieth of its joint. */
 const GIVES_FROM = 0.05;
@@ -65,13 +78,29 @@ export const thicknessRule: Rule = ({ sheet, finding }) => {
   return lifts > 1 ? reason('thickness.lifts', 'caution', { ...figures, lifts, lift_m: liftMost_m }) : reason('thickness.fits', 'yes', figures);
 };
 
+/** The edge a patch gets: as it was found, or by the firm's school; on rendered walls a straight line shows. */
+export function edgeOf({
+  house,
+  element,
+  finding,
+}: Pick<RuleContext, 'house' | 'element'> & { finding: { readonly edge: 'cut' | 'feathered' } }): 'shoulder' | 'keyed' | 'feathered' {
+  if (house.edge === 'shoulder') return 'shoulder';
+  if (house.edge === 'keyed') return 'keyed';
+  const rendered = element.kind === 'wall' && element.material === 'render';
+  return rendered ? 'keyed' : finding.edge === 'cut' ? 'shoulder' : 'feathered';
+}
+
 /** Never under the sheet's minimum: a feathered rim needs a sheet that feathers. */
-export const edgeRule: Rule = ({ sheet, finding }) => {
+export const edgeRule: Rule = ({ sheet, finding, element, house }) => {
   if (finding.kind === 'wedge')
     return sheet.thickness.feathers ? reason('edge.feathers', 'yes') : reason('edge.noFeather', 'caution', { least_m: sheet.thickness.least_m });
   if (finding.kind !== 'spall') return [];
-  if (finding.edge === 'cut') return reason('edge.cut', 'yes');
-  return sheet.thickness.feathers ? reason('edge.feathers', 'yes') : reason('edge.noFeather', 'no', { least_m: sheet.thickness.least_m });
+  const edge = edgeOf({ house, element, finding });
+  if (edge === 'shoulder') return reason('edge.cut', 'yes');
+  if (sheet.thickness.feathers) return reason('edge.feathers', 'yes');
+  const { least_m } = sheet.thickness;
+  if (edge === 'keyed') return reason('edge.keyed', 'caution', { least_m });
+  return reason('edge.noFeather', house.feathering === 'toZero' ? 'caution' : 'no', { least_m });
 };
 
 /** Where the largest grain must pass: the thickness of a layer, the width of a crack or a joint. */
@@ -80,9 +109,9 @@ const roomForGrain = (finding: RuleContext['finding']): number => {
   return finding.kind === 'groove' ? finding.width.value : deepestOf(finding);
 };
 
-/** Three grains must fit in the layer, or across a crack, or they bridge it. */
-export const grainRule: Rule = ({ sheet, finding }) => {
-  const needs_m = 3 * sheet.grain_m;
+/** Three grains must fit in the layer, or across a crack, or they bridge it; a skim by the firm's own school. */
+export const grainRule: Rule = ({ sheet, finding, house }) => {
+  const needs_m = leastForGrain(house, sheet, neededUse(finding) === 'overlay');
   const depth_m = roomForGrain(finding);
   const figures = { grain_m: sheet.grain_m, needs_m, depth_m };
   return depth_m < needs_m ? reason('grain.coarse', 'no', figures) : reason('grain.fits', 'yes', figures);
@@ -139,21 +168,63 @@ export const dewRule: Rule = ({ sheet, slab_C, air_C, humidity }) => {
 };
 
 /** What goes between old and new. */
-export const bondRule: Rule = ({ sheet }) => {
-  if (sheet.bond === 'none') return [];
-  return reason(`bond.${sheet.bond}`, sheet.bond === 'self' || sheet.bond === 'scrub' ? 'yes' : 'caution');
+export const bondRule: Rule = ({ sheet, house }) => {
+  const bond = bondOf(house, sheet);
+  if (bond === 'none') return [];
+  return reason(`bond.${bond}`, bond === 'self' || bond === 'scrub' ? 'yes' : 'caution');
 };
 
-/** In the order a person would ask. */
+/** What it is laid on must be something its sheet knows. */
+export const substrateRule: Rule = ({ sheet, element: { material } }) => {
+  if (!material || !sheet.substrates) return [];
+  return reason(sheet.substrates.includes(material) ? 'substrate.allowed' : 'substrate.notAllowed', sheet.substrates.includes(material) ? 'yes' : 'no', {
+    substrate: material,
+  });
+};
+
+/** The preparation must leave the profile the sheet asks: a little short is a caution, a washed slab under a structural mortar a refusal. */
+export const profileRule: Rule = ({ sheet, house }) => {
+  const reached = profileReached(house, sheet);
+  const figures = { reached, asked: sheet.profile };
+  if (reached >= sheet.profile) return reason('profile.reached', 'yes', figures);
+  return reason('profile.short', sheet.profile - reached > CHOOSE.profileShort ? 'no' : 'caution', figures);
+};
+
+/** What the surface was found to be, against what a bond needs. */
+export const surfaceRule: Rule = ({ sheet, element: { surface = {} } }) => {
+  const { pull_Pa, drop_s, moisture, scratch } = surface;
+  return [
+    ...(scratch === 2 ? reason('surface.crumbles', 'no') : []),
+    ...(pull_Pa !== undefined && pull_Pa < CHOOSE.weakPull_Pa
+      ? reason('surface.weak', 'no', { pull_MPa: pull_Pa / 1e6, least_MPa: CHOOSE.weakPull_Pa / 1e6 })
+      : []),
+    ...(drop_s !== undefined && drop_s > CHOOSE.sealedDrop_s ? reason('surface.sealed', 'caution', { drop_s }) : []),
+    ...(moisture !== undefined && moisture > CHOOSE.dampShare && sheet.moisture === 'dry'
+      ? reason('surface.damp', 'no', { moisture_share: moisture, most_share: CHOOSE.dampShare })
+      : []),
+  ];
+};
+
+/** What holds back water wants a head its sheet stands. */
+export const headRule: Rule = ({ sheet, element, finding }) => {
+  if (finding.kind !== 'void' && !element.exposures.includes('immersion')) return [];
+  const head_m = sheet.head_m ?? 0;
+  return head_m > 0 ? reason('head.stands', 'yes', { head_m }) : reason('head.none', 'caution');
+};
+
+/** In the order a person would ask, once it is made for the damage at all. */
 export const RULES: readonly Rule[] = [
-  useRule,
   movementRule,
   thicknessRule,
   edgeRule,
   grainRule,
   orientationRule,
+  substrateRule,
   moistureRule,
   exposureRule,
+  headRule,
+  surfaceRule,
+  profileRule,
   temperatureRule,
   dewRule,
   bondRule,

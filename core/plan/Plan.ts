@@ -1,6 +1,6 @@
 import type { Ranked, Reason } from '../choose';
 import type { Extended, PackCount, PortionLimit } from '../mix';
-import type { Ranged } from '../quantity';
+import type { Figures, Ranged } from '../quantity';
 import type { ElementSurvey } from './surveyOf';
 import type { Lever, LeverCombination } from './levers';
 import type { Shots } from './shotsFor';
@@ -101,6 +101,8 @@ export interface ChosenPlan {
   /** water to bring for it, m3 */
   readonly water: WaterToBring | null;
   readonly slurry: SlurryPlan | null;
+  /** what is done, in order, from the damage to the finish */
+  readonly steps: readonly RepairStep[];
   readonly fibre: { readonly mass_kg: number; readonly volume_m3: number; readonly bags: number } | null;
   /** the same powder with stone, for each batch; null where none is asked for */
   readonly extended: Extended | null;
@@ -125,6 +127,19 @@ export interface WaterToBring {
   readonly total_m3: number;
   /** how often the soaked slab wants misting until it is covered, s */
   readonly redampEvery_s: number;
+}
+
+/** One step of a repair: what, why so, and when. */
+export interface RepairStep {
+  readonly code: string;
+  readonly figures: Figures;
+  /** the product that goes in, where one does */
+  readonly sheetId: string | null;
+  readonly thickness_m: number | null;
+  /** from when and until when after the step before it, s at the slab's temperature; null where it follows at once, or has no end */
+  readonly after: { readonly least_s: number; readonly most_s: number | null } | null;
+  /** what must be so before it */
+  readonly condition: string | null;
 }
 
 /** Bonding slurry for the whole finding. */

@@ -3,6 +3,7 @@ import type { Measured, UnitSystem } from '../quantity';
 import type { CrewFigureName, FigureEntry, RecordEntry } from '../setting';
 import type { Sheet, Task } from '../shelf';
 import type { ElementInput, FindingInput } from '../survey';
+import type { HouseMethod } from '../choose/houseMethod';
 import type { SiteInput } from './site';
 
 /** The firm's ways that a plan follows. */
@@ -20,6 +21,8 @@ export interface FirmSettings {
   readonly emptyPail_kg: number;
   readonly drill_kg: number | null;
   readonly lift_kg: number | null;
+  /** its schools where good tradespeople disagree; Tufa's own where nothing is set */
+  readonly house?: Partial<HouseMethod>;
   /** what running short costs for each bag that is missing, a trip or a lost day, minor units; absent where nobody knows */
   readonly shortCost_minor?: number;
 }
@@ -98,6 +101,8 @@ export interface PlanInput {
   readonly site?: SiteInput;
   readonly record?: RecordInput;
   readonly stock?: readonly StockInput[];
+  /** the firm's schools, and the job's own over them; Tufa's default where nothing is set */
+  readonly house?: Partial<HouseMethod>;
   /** minutes to place that the crew asks for, s; absent where it only has to fit */
   readonly wanted_s?: number;
 }

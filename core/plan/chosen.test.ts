@@ -117,7 +117,9 @@ test('the crew’s own batches replace the sheet’s life and steady it, hold th
     ...input,
     record: { lives: [{ sheetId: sheet.id, entries }], figures: { rate: [{ value: 0.003 }], waste: [{ value: 0.2 }], skinShare: [{ value: 0.06 }] } },
   };
-  const [plain, theirs] = [chosenOf(input), chosenOf(own)];
+  // With a record of its own a crew fills flush; here both do, so that only the waste differs.
+  const flush = { house: { level: 'flush' } } as const;
+  const [plain, theirs] = [chosenOf({ ...input, ...flush }), chosenOf({ ...own, ...flush })];
   expect(theirs.record).toMatchObject({ entries: 8, sheet_s: 720 });
   expect(theirs.record!.yours.p50).toBeLessThan(600);
   expect(theirs.window.safeShare).toBeGreaterThan(plain.window.safeShare);

@@ -1,3 +1,4 @@
+import { bondOf, houseOf } from '../choose';
 import { fibreFor, MIX, slurry } from '../mix';
 import { ceilingOf } from '../quantity';
 import { type CrewRecord, predicted } from '../setting';
@@ -14,6 +15,7 @@ import { extendedOf, stoneTaken } from './mixOf';
 import { quantitiesOf } from './orders';
 import { lineWidthOf, questionFor } from './questionFor';
 import { shotsFor } from './shotsFor';
+import { stepsOf } from './stepsOf';
 import { ticketOf } from './ticket';
 import { milestonesOf, windowFor, type WindowQuestion } from './windowFor';
 
@@ -46,8 +48,13 @@ function slurryOf({ takeOff }: Context): SlurryPlan {
   return { liquid_m3, ...slurry({ liquid_m3 }) };
 }
 
-function layersOf({ takeOff, sheet }: Context, lifts: number): LayerPlan[] {
-  const layers: LayerPlan[] = sheet.bond === 'slurry' ? [{ code: 'bond', sheetId: null, thickness_m: MIX.slurryLayer_m }] : [];
+const bondFor = ({ input, sheet }: Pick<Context, 'input' | 'sheet'>): Sheet['bond'] => bondOf(houseOf(input.house), sheet);
+
+function layersOf(context: Context, lifts: number): LayerPlan[] {
+  const { takeOff, sheet } = context;
+  const bond = bondFor(context);
+  const layers: LayerPlan[] =
+    bond === 'slurry' || bond === 'scrub' ? [{ code: 'bond', sheetId: bond === 'scrub' ? sheet.id : null, thickness_m: MIX.slurryLayer_m }] : [];
   for (let lift = 0; lift < lifts; lift += 1) layers.push({ code: 'lift', sheetId: sheet.id, thickness_m: takeOff.deepest_m / lifts });
   return layers;
 }
@@ -104,7 +111,8 @@ export function chosenOf(context: Context): ChosenPlan {
     shots,
     record: question.record ? shownRecord(question.record, sheet) : null,
     water: waterToBring(context, quantities, { batches: batches.count, question }),
-    slurry: sheet.bond === 'slurry' ? slurryOf(context) : null,
+    slurry: bondFor(context) === 'slurry' ? slurryOf(context) : null,
+    steps: stepsOf({ ...context, lifts, window }),
     fibre: fibre ? fibreFor({ ...fibre, volume_m3: need_m3 }) : null,
     extended,
     thinRun_m: finding.kind === 'wedge' ? wedgeThinRun({ run_m: finding.run.value, rise_m: finding.rise.value, minimum_m: sheet.thickness.least_m }) : null,
@@ -117,8 +125,25 @@ function shownRecord(record: CrewRecord, sheet: Sheet): RecordShown {
   return { entries: record.entries, sheet_s: flowOf(sheet).reference_s, yours, ratio: record.ratio, Ea_J_mol: record.Ea_J_mol };
 }
 
+/** Batches and retarder as the firm's schools have them, where the job says nothing of its own. */
+function bySchool(input: PlanInput, sheet: Sheet): PlanInput {
+  const { batch: size, retarder } = houseOf(input.house);
+  const firm =
+    size === 'byMinute'
+      ? input.firm
+      : { ...input.firm, grid: input.firm.grid.filter((share) => share <= (size === 'half' ? 0.5 : 1) && (size !== 'whole' || share === 1)) };
+  const first = sheet.retarder.find(([dose]) => dose > 0)?.[0] ?? 0;
+  const dose = retarder === 'never' ? 0 : retarder === 'always' && input.batch.retarderDose === 0 ? first : input.batch.retarderDose;
+  return {
+    ...input,
+    firm: firm.grid.length > 0 ? firm : input.firm,
+    batch: dose === input.batch.retarderDose ? input.batch : { ...input.batch, retarderDose: dose },
+  };
+}
+
 /** A dose past the sheet's last must not keep it from being judged and planned; the plan says that it was left out. */
-export function withoutOverDose(input: PlanInput, sheet: Sheet): PlanInput {
+export function withoutOverDose(given: PlanInput, sheet: Sheet): PlanInput {
+  const input = bySchool(given, sheet);
   const most = Math.max(0, ...sheet.retarder.map(([dose]) => dose));
   return input.batch.retarderDose <= most ? input : { ...input, batch: { ...input.batch, retarderDose: 0 } };
 }

@@ -7,7 +7,7 @@ export function hashesOf(input: PlanInput): StageHashes {
   const chosen = treatments.map(({ sheetId }) => input.sheets.find(({ id }) => id === sheetId) ?? null);
   const soaks = input.record?.figures.soakDepth ?? [];
   const takeOff = hashOf({ elements: elements.map(({ name: _name, sun: _sun, ...rest }) => rest), findings, ...(soaks.length > 0 ? { soaks } : {}) });
-  const layers = hashOf({ takeOff, treatments, chosen });
+  const layers = hashOf({ takeOff, treatments, chosen, ...(input.house ? { house: input.house } : {}) });
   const quantities = hashOf({
     layers,
     firm: { waste: firm.medianWaste, quantile: firm.orderQuantile },

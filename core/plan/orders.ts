@@ -12,10 +12,11 @@ import {
   quantileOf,
   textureOf,
 } from '../mix';
+import { bondOf, CHOOSE, houseOf, profileReached, type HouseMethod } from '../choose';
 import { RANGE, type Ranged, rangedSum } from '../quantity';
 import { type Sheet, bagOf } from '../shelf';
 import type { Context } from './Context';
-import type { OrderOption, ProductOrder, Quantities } from './Plan';
+import type { OrderOption, ProductOrder, Quantities, TakeOff } from './Plan';
 import type { PlanInput } from './PlanInput';
 import { stoneTaken, waterRatioOf, yieldOf } from './mixOf';
 import { withOwnFigures } from './ownFigures';
@@ -76,14 +77,47 @@ export function ordersOf(input: PlanInput, chosen: readonly { readonly sheetId: 
   });
 }
 
-/** Powder, packages, cost and the chance of running short; the texture the layer must fill is part of the need. */
-export function quantitiesOf({ input: given, takeOff, sheet }: Pick<Context, 'input' | 'takeOff' | 'sheet'>): Quantities {
+/** Stands a millimetre high and is ground flush: by the school, or while the crew has no record with the product. Nothing on a skim, whose finish is its face. */
+export function standsHigh(input: PlanInput, takeOff: Pick<TakeOff, 'length_m' | 'rough_m2'>, sheet: Sheet): boolean {
+  if (!sheet.water || takeOff.length_m !== null) return false;
+  const { level } = houseOf(input.house);
+  if (level !== 'byRecord') return level === 'high';
+  const entries = input.record?.lives.find(({ sheetId }) => sheetId === sheet.id)?.entries.length ?? 0;
+  return entries < CHOOSE.recordFlush;
+}
+
+const crownVolume = (input: PlanInput, takeOff: TakeOff, sheet: Sheet): number => (standsHigh(input, takeOff, sheet) ? takeOff.area_m2 * CHOOSE.crown_m : 0);
+
+/** A scrub coat is mixed of the mortar itself, and is part of its need. */
+const scrubVolume = (house: HouseMethod, { area_m2, length_m }: TakeOff, sheet: Sheet): number =>
+  bondOf(house, sheet) === 'scrub' && length_m === null ? area_m2 * MIX.slurryLayer_m : 0;
+
+/** What must be bought at each quantile, kg: the volume with its texture, crown and scrub coat, over the yield, and waste. */
+function needOf({ input: given, takeOff, sheet }: Needed): { yield_m3_kg: number; sigmas: number[]; at: (quantile: number) => number } {
   const input = withOwnFigures(given);
   const { firm, batch } = input;
+  const house = houseOf(input.house);
   const yield_m3_kg = yieldOf(sheet, batch.task, stoneTaken(sheet, batch.stone));
-  const nominal = (takeOff.volume.p50 + takeOff.rough_m2 * textureOf(sheet.profile)) / yield_m3_kg;
+  const texture_m3 = takeOff.rough_m2 * textureOf(Math.max(1, profileReached(house, sheet)));
+  const nominal = (takeOff.volume.p50 + texture_m3 + crownVolume(input, takeOff, sheet) + scrubVolume(house, takeOff, sheet)) / yield_m3_kg;
   const sigmas = [takeOff.sigma, MIX.sdYield, MIX.sdWaste];
-  const at = (quantile: number): number => orderQuantile({ nominal, medianWaste: firm.medianWaste, sigma_log: sigmas, quantile });
+  return { yield_m3_kg, sigmas, at: (quantile) => orderQuantile({ nominal, medianWaste: firm.medianWaste, sigma_log: sigmas, quantile }) };
+}
+
+type Needed = Pick<Context, 'input' | 'takeOff' | 'sheet'>;
+
+/** What the material of one product costs for a finding at the firm's own quantile, minor units. */
+export function materialCost(context: Needed): number {
+  const need_kg = needOf(context).at(withOwnFigures(context.input).firm.orderQuantile);
+  return costOf(packagesLeastCost({ need_kg, packs: context.sheet.packs }));
+}
+
+/** Powder, packages, cost and the chance of running short; the texture the layer must fill is part of the need. */
+export function quantitiesOf(context: Needed): Quantities {
+  const { input: given, sheet } = context;
+  const input = withOwnFigures(given);
+  const { firm, batch } = input;
+  const { yield_m3_kg, sigmas, at } = needOf(context);
   const powder: Ranged = { p10: at(0.1), p50: at(0.5), p90: at(0.9) };
   const option = (quantile: number): OrderOption => orderOf({ sheet, need_kg: at(quantile), quantile, median_kg: powder.p50, sigma: combinedSd(sigmas) });
   const { mass_kg: bag_kg } = bagOf(sheet);

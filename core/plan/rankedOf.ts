@@ -1,7 +1,7 @@
-import { type Ranked, judge } from '../choose';
+import { houseOf, otherUse, type Ranked, judge } from '../choose';
 import type { Context } from './Context';
 import { withoutOverDose } from './chosenOf';
-import { quantitiesOf } from './orders';
+import { materialCost } from './orders';
 import { questionFor } from './questionFor';
 import { basisFor, milestoneClock, type WindowQuestion } from './windowFor';
 
@@ -19,12 +19,15 @@ function opensAfter({ element, sheet }: Context, question: WindowQuestion): numb
 /** One sheet against one finding: its verdict with the reasons, what it costs and when it opens. */
 export function rankedOf(context: Context): Ranked {
   const { input, element, finding, sheet } = context;
+  // Most of a shelf is made for other damage: nothing else is worked out for it.
+  const other = otherUse(sheet, finding);
+  if (other) return { sheetId: sheet.id, verdict: 'no', reasons: other, cost_minor: null, opensAfter_s: null };
   const question = questionFor({ ...context, input: withoutOverDose(input, sheet), share: Math.min(...input.firm.grid) });
   let opensAfter_s: number | null = null;
   const asked = (): number | null => (opensAfter_s = opensAfter(context, question));
   // Judged at the hour of the work, not at what was assumed where nobody read it.
   const { air_C, slab_C, humidity } = question;
-  const judged = judge({ sheet, element, finding, air_C, slab_C, humidity, opensAfter: asked });
-  const cost_minor = judged.verdict !== 'no' ? quantitiesOf(context).chosen.cost_minor : null;
+  const judged = judge({ sheet, element, finding, air_C, slab_C, humidity, opensAfter: asked, house: houseOf(input.house) });
+  const cost_minor = judged.verdict !== 'no' ? materialCost(context) : null;
   return { sheetId: sheet.id, ...judged, cost_minor, opensAfter_s };
 }

@@ -1,6 +1,6 @@
 import type { Measured } from '../quantity';
 import type { SurfaceSite } from '../weather';
-import type { Exposure, Moisture, Orientation, Use } from '../shelf';
+import type { Exposure, Moisture, Orientation, Substrate, Use } from '../shelf';
 import type { WidthVisit } from './crackMovement';
 import { polygonArea } from '../takeoff';
 import type { CrackProfile, DepthReading, Point, Section, SpallShape } from '../takeoff';
@@ -53,6 +53,10 @@ export interface ElementInput {
   /** holes in it, a door or a drain: outlines inside its own, m */
   readonly openings?: readonly (readonly Point[])[];
   readonly marks?: readonly SurveyMark[];
+  /** what it is made of, where it was told */
+  readonly material?: Substrate;
+  /** what its surface was found to be: the weakest pull, the slowest drop, the wettest place, the softest scratch (2 crumbles) */
+  readonly surface?: { readonly pull_Pa?: number; readonly drop_s?: number; readonly moisture?: number; readonly scratch?: number };
   readonly earlier?: Earlier;
   /** whether what broke it is still at work: water behind it, a wheel on its edge, a joint that is missing */
   readonly causeGoesOn?: Answer;

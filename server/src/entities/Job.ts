@@ -22,6 +22,9 @@ export class Job extends FirmRow {
   @Column({ type: 'text', name: 'pour_on', nullable: true })
   pourOn: string | null;
 
+  @Column({ type: 'jsonb', name: 'house', nullable: true })
+  house: object | null;
+
   @Column({ type: 'jsonb', name: 'crew' })
   crew: object;
 

@@ -1,0 +1,24 @@
+import { constant, valuesOf } from '../quantity/constant';
+
+/** The constants of choosing. */
+export const CHOOSE_TABLE = {
+  grains: constant(3, 'grains', 'largest grains that must fit in a layer or across a crack'),
+  sandedFrom_m: constant(0.001, 'm', 'largest grain from which a mortar counts as sanded'),
+  sandedLeast_m: constant(0.012, 'm', 'a sanded overlay, by the school that starts there', 'method'),
+  profileOf: constant({ wash: 1, brush: 2, grind: 3, blast: 5, breakOut: 8 }, 'CSP', 'surface profile that a way of preparing leaves'),
+  profileShort: constant(2, 'CSP', 'a profile short of the asked by more than this is refused'),
+  weakPull_Pa: constant(1e6, 'Pa', 'pull-off strength under which a surface is too weak to bond to'),
+  sealedDrop_s: constant(120, 's', 'a drop that stands longer says the surface is sealed'),
+  dampShare: constant(0.04, '1', 'moisture over which a resin does not hold'),
+  crown_m: constant(0.001, 'm', 'how high a fill stands that is ground flush'),
+  recordFlush: constant(4, 'batches', 'logged batches after which a crew fills flush'),
+  neatUnder_m: constant(0.001, 'm', 'a crack narrower is filled neat'),
+  sandedTo_m: constant(0.006, 'm', 'a crack to this width takes sand in the resin; a wider one a bed and a cap'),
+  skimUnder_m: constant(0.012, 'm', 'a riser face thinner is skimmed'),
+  trowelTo_m: constant(0.05, 'm', 'a riser face to this depth is held by the trowel; a deeper one is formed'),
+  reinforceFrom_m: constant(0.05, 'm', 'patches thinner are not reinforced'),
+  shoulderFrom_m: constant(0.006, 'm', 'rigid patches thicker get a cut shoulder'),
+  hotWall_C: constant(25, 'degC', 'a wall is damped from this temperature, by the school that damps hot ones'),
+} as const;
+
+export const CHOOSE = valuesOf(CHOOSE_TABLE);

@@ -1,0 +1,141 @@
+import { HOUSE_QUESTIONS, type HouseMethod, type HouseQuestion } from '../choose';
+import type { FindingInput } from '../survey';
+import { rectangle } from '../takeoff';
+import { chosenOf, crack, element, finding, input, jobWith, sheetOf, typed } from '../testing/job';
+import { computePlan, type PlanInput } from './index';
+
+const found = { id: 'f', elementId: 'e', label: 'A' };
+const EDGE: FindingInput = { ...found, kind: 'edge', section: 'triangle', length: typed(1.2), across: typed(0.06), down: typed(0.04) };
+const STEP: FindingInput = {
+  ...found,
+  kind: 'step',
+  width: typed(1.2),
+  going: typed(0.3),
+  rise: typed(0.17),
+  steps: 1,
+  stays_m3: 0.03,
+  pitch: 0.02,
+  propAngle_rad: 0.7,
+};
+const SKIM: FindingInput = { ...found, kind: 'skim', outline: rectangle({ length_m: 2, width_m: 1 }), thickness: typed(0.003), profile: 4 };
+const COOL = { conditions: { ...input.conditions, slab_C: typed(15), air_C: typed(15) } };
+const WALL: PlanInput = {
+  ...jobWith({ ...finding, edge: 'feathered', deepest: typed(0.02) }, sheetOf('renderRepair')),
+  elements: [{ ...element, kind: 'wall', moisture: 'damp' }],
+};
+const JOBS: readonly PlanInput[] = [
+  input,
+  jobWith({ ...finding, deepest: typed(0.07) }, sheetOf('sandedRapid')),
+  jobWith({ ...finding, edge: 'feathered' }, sheetOf('sandedRapid')),
+  jobWith(EDGE, sheetOf('edgeMortar')),
+  jobWith(STEP, sheetOf('rapidConcrete')),
+  jobWith(SKIM, sheetOf('broomOverlay')),
+  jobWith({ ...SKIM, thickness: typed(0.0025) }, sheetOf('sandedRapid')),
+  jobWith(crack, sheetOf('crackResin')),
+  jobWith(crack, sheetOf('renderRepair')),
+  WALL,
+  { ...WALL, ...COOL },
+  { ...input, ...COOL },
+  { ...input, batch: { ...input.batch, retarderDose: 1 } },
+  {
+    ...input,
+    record: {
+      lives: [{ sheetId: input.treatments[0]!.sheetId, entries: Array.from({ length: 4 }, () => ({ temperature_C: 21, retarder: 1, life_s: 700 })) }],
+      figures: {},
+    },
+  },
+  jobWith({ ...crack, widths: [[0, 0.008]] }, sheetOf('crackResin')),
+  jobWith({ ...crack, widths: [[0, 0.002]] }, sheetOf('renderRepair')),
+];
+const plans = (house: Partial<HouseMethod>): string[] => JOBS.map((job) => JSON.stringify(computePlan({ ...job, house }).findings));
+const plain = plans({});
+
+const schools = (Object.keys(HOUSE_QUESTIONS) as HouseQuestion[]).flatMap((question) => HOUSE_QUESTIONS[question].map((school) => [question, school] as const));
+
+test.each(schools)('%s: %s is followed by the plan, and Tufa’s own is what an unset firm gets', (question, school) => {
+  const followed = plans({ [question]: school });
+  // Which jobs differ, not how: a plan is too long to read in a failure.
+  const differ = followed.some((plan, i) => plan !== plain[i]);
+  expect(differ).toBe(school !== HOUSE_QUESTIONS[question][0]);
+});
+
+const codes = (one: PlanInput): string[] => chosenOf(one).steps.map(({ code }) => code);
+
+test('a spall on a slab: out, prepared, shouldered, soaked, measured, filled, finished, rubbed flush, cured', () => {
+  expect(codes(input)).toEqual([
+    'step.breakOut',
+    'step.prepare.byProduct',
+    'step.vacuum',
+    'step.shoulder',
+    'step.soak',
+    'step.measure.weight',
+    'step.lift',
+    'step.texture',
+    'step.rubFlush',
+    'step.cure',
+    'step.coat',
+  ]);
+});
+
+test('two lifts wait for each other inside the sheet’s interval, sooner on a warm slab', () => {
+  const deep = jobWith({ ...finding, deepest: typed(0.08) }, sheetOf('sandedRapid'));
+  const warm = chosenOf(deep).steps.filter(({ code }) => code === 'step.lift');
+  expect(warm).toHaveLength(2);
+  expect(warm[0]!.after).toBeNull();
+  const { least_s, most_s } = sheetOf('sandedRapid').intervals!.layer;
+  // The slab is ten kelvin over the sheet's reference.
+  expect(warm[1]!.after!.least_s).toBeLessThan(least_s);
+  expect(warm[1]!.after!.most_s! / warm[1]!.after!.least_s).toBeCloseTo(most_s / least_s, 9);
+});
+
+test.each([
+  [0.0008, 'neat'],
+  [0.001, 'sandInResin'],
+  [0.006, 'sandInResin'],
+  [0.0061, 'bedAndCap'],
+])('a crack of %s m is filled %s', (width, method) => {
+  const steps = codes(jobWith({ ...crack, widths: [[0, width]] }, sheetOf('crackResin')));
+  expect(steps).toContain(`step.crack.${method}`);
+  expect(steps.includes('step.sandBed')).toBe(method === 'bedAndCap');
+});
+
+test.each([
+  [0.0119, 'skimmed'],
+  [0.012, 'trowelHeld'],
+  [0.05, 'trowelHeld'],
+  [0.0501, 'formed'],
+])('a riser face of %s m is %s', (down, face) => {
+  expect(codes(jobWith({ ...EDGE, across: typed(0.2), down: typed(down) }, sheetOf('edgeMortar')))).toContain(`step.riser.${face}`);
+});
+
+test('a joint that moves: cut, rod a quarter wider, sealant half as deep as wide; a shallow patch has no anchors, a deep one under wheels asks', () => {
+  const joint: FindingInput = {
+    ...found,
+    kind: 'groove',
+    line: crack.line,
+    width: typed(0.016),
+    depth: typed(0.03),
+    blade_m: 0.006,
+    moves: { between_m: 4, range_K: 50, movementClass: 0.25 },
+  };
+  const { steps } = chosenOf(jobWith(joint, sheetOf('jointSealant')));
+  expect(steps.find(({ code }) => code === 'step.rod')!.figures).toEqual({ rod_m: expect.closeTo(0.02, 12) });
+  expect(steps.find(({ code }) => code === 'step.sealant')!.thickness_m).toBeCloseTo(0.008, 12);
+  expect(steps.find(({ code }) => code === 'step.groove')!.figures).toMatchObject({ passes: 3 });
+  expect(codes(input)).not.toContain('step.anchors');
+  const wheels = { elements: [{ ...element, exposures: ['wheels'] as const }] };
+  expect(codes(jobWith({ ...finding, deepest: typed(0.05) }, sheetOf('sandedRapid'), wheels))).toContain('step.anchorsAsk');
+});
+
+test('a fill that stands a millimetre high costs that millimetre, until the crew’s own record says it fills flush', () => {
+  const flush = chosenOf({ ...input, house: { level: 'flush' } }).quantities;
+  const high = chosenOf(input).quantities;
+  expect((high.powder.p50 - flush.powder.p50) * high.yield_m3_kg).toBeCloseTo(1.2 * 0.9 * 0.001 * 1.07, 6);
+  const entries = Array.from({ length: 4 }, () => ({ temperature_C: 21, retarder: 1, life_s: 700 }));
+  const logged = (count: number): PlanInput => ({
+    ...input,
+    record: { lives: [{ sheetId: input.treatments[0]!.sheetId, entries: entries.slice(0, count) }], figures: {} },
+  });
+  expect(chosenOf(logged(4)).quantities.powder.p50).toBeCloseTo(flush.powder.p50, 9);
+  expect(chosenOf(logged(3)).quantities.powder.p50).toBeCloseTo(high.powder.p50, 9);
+});
