@@ -1,13 +1,23 @@
 import { EXPOSURES, MOISTURES } from '@tufa/core/shelf';
 import { ANSWERS, EARLIER, STOP_QUESTIONS } from '@tufa/core/survey';
 import Joi from 'joi';
-import { exactly, measured, number, optionalText, outline, point } from './common';
+import { exactly, measured, number, optionalText, outline, point, text } from './common';
 import { MATERIALS } from './entities';
 
 const opens = Joi.object({ to: exactly(['foot', 'vehicles']).required(), after_s: number('opens_s').required(), typed: Joi.string().max(60) });
 
 /** The five questions. */
-export const stops = Joi.object(Object.fromEntries(STOP_QUESTIONS.map((question) => [question, exactly(ANSWERS)])));
+export const stops = Joi.object({
+  ...Object.fromEntries(STOP_QUESTIONS.map((question) => [question, exactly(ANSWERS)])),
+  opinion: Joi.object({
+    role: exactly(['engineer', 'inspector', 'architect', 'other']).required(),
+    on: Joi.string()
+      .pattern(/^\d{4}-\d\d-\d\d$/)
+      .required(),
+    said: text(2000).required(),
+    covers: Joi.array().items(Joi.string().max(120)).max(200).required(),
+  }),
+});
 
 /** What of sun and sky reaches it. */
 export const sun = Joi.object({

@@ -3,7 +3,7 @@ import type { EventKind } from '@tufa/core/pour';
 import type { Measured } from '@tufa/core/quantity';
 import type { HouseMethod } from '@tufa/core/choose';
 import type { Aid, Exposure, Moisture, Sheet } from '@tufa/core/shelf';
-import type { Answer, Earlier, ElementInput, ElementKind, MarkKind, Phase, StopQuestion } from '@tufa/core/survey';
+import type { Answer, Earlier, ElementInput, ElementKind, MarkKind, Phase, Stops } from '@tufa/core/survey';
 import type { CrackProfile, Point, Section, SpallShape } from '@tufa/core/takeoff';
 
 /** What every row on the wire carries beside its own fields. */
@@ -77,7 +77,7 @@ export interface ElementFields {
     readonly fall?: { readonly slope: number; readonly towards_deg: number; readonly typed?: string } | null;
     readonly sun?: NonNullable<ElementInput['sun']>;
   };
-  readonly stops: Readonly<Partial<Record<StopQuestion, Answer>>>;
+  readonly stops: Stops;
 }
 
 /** What every finding may say of itself. */

@@ -181,3 +181,22 @@ test('the shelf reads whole on every size and axe finds nothing', async ({ page 
       if (width !== 360) expect({ path, width, faults: await faultsOf(page) }).toEqual({ path, width, faults: [] });
     }
 });
+
+test('a firm’s school is followed by every plan, and a job may have its own', async ({ page, server }) => {
+  await signIn(page);
+  const steps = async (): Promise<string[]> =>
+    (await (await page.request.get(`${server}/api/v1/jobs/${DOCK}/plan`)).json()).plan.findings[0].chosen.steps.map(({ code }: { code: string }) => code);
+  expect(await steps()).toContain('step.shoulder');
+  await page.goto('/firm');
+  const method = page.getByTestId('house-method');
+  await method.getByRole('button', { name: 'Change it: House method' }).tap();
+  await method.getByRole('radiogroup', { name: 'Edge of a patch' }).getByRole('radio', { name: 'Irregular, keyed' }).tap();
+  await expect.poll(steps).toContain('step.keyed');
+  await page.goto(`/jobs/${DOCK}/fix`);
+  await expect(page.getByRole('list', { name: 'Step by step' })).toContainText('Leave the rim irregular');
+  await method.getByRole('button', { name: 'Change it: House method' }).tap();
+  await method.getByRole('radiogroup', { name: 'Edge of a patch' }).getByRole('radio', { name: 'Always a shoulder' }).tap();
+  await expect(page.getByRole('list', { name: 'Step by step' })).toContainText('Saw a shoulder');
+  await expect.poll(steps).toContain('step.shoulder');
+  expect(await faultsOf(page)).toEqual([]);
+});

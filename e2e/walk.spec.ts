@@ -372,3 +372,31 @@ test('found in mid-pour: the plan in use is stale, the difference is shown, and 
   await expect(stale).toHaveCount(0);
   await expect.poll(count).toBe(2);
 });
+
+test('a stop hides every figure until a licensed opinion is recorded; then the plan goes on, marked', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`/jobs/${DOCK}/walk`);
+  await page
+    .getByRole('button', { name: 'Five questions', exact: false })
+    .or(page.getByRole('button', { name: /questions/i }))
+    .first()
+    .tap();
+  await page.getByRole('radiogroup', { name: 'Rust stains or bare steel?' }).getByRole('radio', { name: 'Yes' }).tap();
+  await page.getByRole('button', { name: 'Record an opinion' }).tap();
+  await page.getByRole('button', { name: 'Keep it' }).tap();
+  await expect(page.getByText('Write what was said, in their words.')).toBeVisible();
+  expect(await faultsOf(page)).toEqual([]);
+  await page.goto(`/jobs/${DOCK}/fix`);
+  await expect(page.getByText('No figures while a stop stands')).toBeVisible();
+  await page.getByRole('button', { name: 'Go back to Walk' }).tap();
+  await page
+    .getByRole('button', { name: /questions/i })
+    .first()
+    .tap();
+  await page.getByRole('button', { name: 'Record an opinion' }).tap();
+  await page.getByLabel('What was said').fill('Treat the bar, then fill as planned.');
+  await page.getByRole('button', { name: 'Keep it' }).tap();
+  await expect(page.getByText(/^Structural engineer, \d{4}-/)).toBeVisible();
+  await page.goto(`/jobs/${DOCK}/mix`);
+  await expect(page.getByText(/goes on by a licensed opinion/).first()).toBeVisible();
+});

@@ -16,6 +16,7 @@ import { Answer, T } from '../parts/T';
 import type { JobView } from '../parts/useJob';
 import { bagsText } from '../mix/bagsText';
 import { HouseMethodView } from '../firm/HouseMethodView';
+import { planKind } from '@tufa/words/survey';
 import { SectionView } from './SectionView';
 import { StepList } from './StepList';
 
@@ -84,7 +85,7 @@ function Fix({ view }: { view: JobView }) {
                 {findings.map((one) => (
                   <Button
                     key={one.findingId}
-                    label={`${say('fix.finding')} ${view.data.finding[one.findingId]?.label ?? ''}`}
+                    label={labelOf(view, one.findingId)}
                     tone={one === finding ? 'dark' : 'plain'}
                     onPress={() => {
                       setFindingId(one.findingId);
@@ -122,6 +123,12 @@ function Fix({ view }: { view: JobView }) {
     />
   );
 }
+
+/** A finding as it is called: what it is, and its letter. */
+const labelOf = ({ data }: JobView, findingId: string): string => {
+  const found = data.finding[findingId];
+  return found ? `${say(`walk.kinds.${planKind(found)}`)} ${found.label}` : '';
+};
 
 function Head({ view, finding, ranked, sheet }: { view: JobView; finding: FindingPlan; ranked: Ranked; sheet: Sheet }) {
   const fit = finding.ranking.filter(({ verdict }) => verdict !== 'no').length;

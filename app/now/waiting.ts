@@ -21,9 +21,9 @@ export function running(data: FirmData): { jobId: string; batch: string }[] {
 /** What a job waits for, from its rows alone, without computing its plan. */
 export function waitingFor(data: FirmData, jobId: string): { code: string; step: Step } {
   const elements = own(data.element, jobId);
-  const answers = elements.flatMap(({ stops }) => Object.values(stops));
-  if (answers.some((answer) => answer !== 'no')) return { code: 'stop', step: 'walk' };
-  if (own(data.finding, jobId).length === 0 || elements.some(({ stops }) => Object.keys(stops).length < QUESTIONS)) return { code: 'walk', step: 'walk' };
+  const answered = elements.map(({ stops: { opinion, ...answers } }) => ({ opinion, answers: Object.values(answers) }));
+  if (answered.some(({ opinion, answers }) => !opinion && answers.some((answer) => answer !== 'no'))) return { code: 'stop', step: 'walk' };
+  if (own(data.finding, jobId).length === 0 || answered.some(({ answers }) => answers.length < QUESTIONS)) return { code: 'walk', step: 'walk' };
   if (own(data.treatment, jobId).length === 0) return { code: 'fix', step: 'fix' };
   const batches = fold(pourEventsOf(data, jobId));
   if (batches.length > 0 && batches.every((batch) => !batch.running)) return { code: 'record', step: 'record' };

@@ -10,7 +10,7 @@ import type { JobView } from './useJob';
 /** While a stop stands, or the plan cannot be computed, a step shows why and whom to ask instead of any figure. */
 export function stopOf(step: Step, view: JobView, toWalk: () => void): ReactNode | null {
   if (!view.stopped && !view.problem) return null;
-  const reasons = view.plan?.elements.flatMap(({ verdict }) => (verdict.code === 'stop' ? verdict.reasons : [])) ?? [];
+  const reasons = view.plan?.elements.flatMap(({ stops }) => stops) ?? [];
   return (
     <StepLayout
       step={step}

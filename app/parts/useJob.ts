@@ -75,7 +75,7 @@ export function jobView(
   const batches = fold(events);
   const finding = plan?.findings.find(({ chosen }) => chosen) ?? plan?.findings[0] ?? null;
   const sheet = input.sheets.find(({ id }) => id === finding?.chosen?.sheetId) ?? null;
-  const stopped = plan?.elements.some(({ verdict }) => verdict.code === 'stop') ?? false;
+  const stopped = plan?.elements.some(({ stops }) => stops.length > 0) ?? false;
   return {
     ...firm,
     job,

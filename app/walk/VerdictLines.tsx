@@ -10,7 +10,7 @@ export function VerdictLines({ view, survey, open }: { view: JobView; survey: El
   const [shown, setShown] = useState(false);
   if (view.problem) return <T tone="stop">{say(`problem.${view.problem.code}`, view.problem.figures)}</T>;
   if (!survey) return null;
-  const { verdict } = survey;
+  const { verdict, stops } = survey;
   const answered = verdict.reasons.filter(({ figures }) => figures['answer'] !== 'unanswered');
   if (verdict.code === 'stop' && answered.length === 0) return <T tone="caution">{`${say('walk.verdictOpen')} ${say('verdict.unanswered')}`}</T>;
   const [first, ...others] = [...answered].sort((a, b) => Number(b.verdict === 'no') - Number(a.verdict === 'no'));
@@ -18,7 +18,8 @@ export function VerdictLines({ view, survey, open }: { view: JobView; survey: El
   return (
     <View>
       <T {...(tone ? { tone } : {})}>{`${say(`verdict.${verdict.code}`)} ${first ? sayReason(first) : ''}`}</T>
-      {verdict.code === 'stop' && open < 5 ? <T as="strong">{say('verdict.ask')}</T> : null}
+      {survey.stops.length > 0 && open < 5 ? <T as="strong">{say('verdict.ask')}</T> : null}
+      {verdict.code === 'stop' && stops.length === 0 ? <T as="strong">{say('opinion.goesOnShort')}</T> : null}
       {others.length > 0 ? (
         <Pressable
           role="button"

@@ -19,6 +19,7 @@ import { copyOfFinding } from './copies';
 import { ElementForm } from './ElementForm';
 import { FindingForm } from './FindingForm';
 import { FindingRow } from './FindingRow';
+import { LicensedOpinion } from './LicensedOpinion';
 import { Measure } from './Measure';
 import { planFinding, planKind, planReadings, planTaps, volumeText } from '@tufa/words/survey';
 import { PlanLegend, PlanView, type PlanLayer } from './PlanView';
@@ -104,7 +105,12 @@ function Walk({ view }: { view: JobView }) {
         view={view}
         parts={{
           head: <Answer size="number">{say('stop.title')}</Answer>,
-          body: <StopQuestions element={element} />,
+          body: (
+            <View className="gap-4">
+              <StopQuestions element={element} />
+              <LicensedOpinion element={element} survey={view.survey?.elements.find(({ elementId }) => elementId === element.id)} />
+            </View>
+          ),
           foot: <Button label={say('walk.save')} tone="act" onPress={look} />,
         }}
       />

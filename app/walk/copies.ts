@@ -11,7 +11,13 @@ export const copyOfFinding = (row: RowOf<'finding'>, label: string): Change => f
 /** The element with its findings; what was read of it stays with it. */
 export function copyOfElement(data: FirmData, element: RowOf<'element'>, name: string, jobId = element.jobId): Change[] {
   const id = uuid();
-  const { kind, geometry, properties, stops } = element;
+  // What was said of one element is not said of its copy.
+  const {
+    kind,
+    geometry,
+    properties,
+    stops: { opinion: _opinion, ...stops },
+  } = element;
   const fields: ElementFields = { jobId, name, kind, geometry, properties, stops };
   const own = Object.values(data.finding).filter((one) => one.elementId === element.id && !one.removed);
   return [change('element', 'add', id, fields), ...own.map((one) => finding(one, { jobId, elementId: id }))];

@@ -37,12 +37,12 @@ export function computePlan(given: PlanInput): Plan {
     return held;
   };
   const survey = surveyOf(given);
-  const verdicts = new Map(survey.elements.map(({ elementId, verdict }) => [elementId, verdict]));
+  const stopped = new Set(survey.elements.filter(({ stops }) => stops.length > 0).map(({ elementId }) => elementId));
   const findings = input.findings.map((finding, i): FindingPlan => {
     const element = elementOf(finding.elementId);
     const { takeOff } = survey.findings[i]!;
     const base = { findingId: finding.id, elementId: element.id, takeOff };
-    if (verdicts.get(element.id)?.code === 'stop') return { ...base, ranking: [], chosen: null };
+    if (stopped.has(element.id)) return { ...base, ranking: [], chosen: null };
     const ranked = ranking(input.sheets.map((sheet) => rankedOf({ input, element, finding, takeOff, sheet, site: siteOf(element) })));
     const treatment = input.treatments.find(({ findingId }) => findingId === finding.id);
     if (!treatment || phaseOf(finding) !== 'now') return { ...base, ranking: ranked, chosen: null };

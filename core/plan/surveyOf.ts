@@ -1,4 +1,4 @@
-import { netArea, PHASES, phaseOf, tapsToHalve, verdictOf, type ElementInput, type FindingInput, type Phase, type Verdict } from '../survey';
+import { netArea, PHASES, phaseOf, standingStops, tapsToHalve, verdictOf, type ElementInput, type FindingInput, type Phase, type Verdict } from '../survey';
 import { effectiveTaps, hollowInterval, hollowShare, maskingOf, TAKEOFF } from '../takeoff';
 import type { Reason } from '../choose';
 import { Problem, rangedSum, type Ranged } from '../quantity';
@@ -21,6 +21,8 @@ export interface ElementSurvey {
   /** without its openings */
   readonly area_m2: number;
   readonly verdict: Verdict;
+  /** what of it still stops, no licensed opinion having dealt with it */
+  readonly stops: readonly Reason[];
   /** of what is done now */
   readonly bad_m2: number;
   readonly volume: Ranged | null;
@@ -70,11 +72,13 @@ const volumeOf = (own: Own): Ranged => rangedSum(own.map(({ takeOff }) => takeOf
 function elementSurvey(element: ElementInput, own: Own): ElementSurvey {
   const now = own.filter(({ finding }) => phaseOf(finding) === 'now');
   const hollow = hollowOf(element);
+  const verdict = verdictOf({ element, findings: own.map(({ finding }) => finding), hollow });
   const carried = now.flatMap(({ takeOff }) => (takeOff.debris ? [takeOff.debris] : []));
   return {
     elementId: element.id,
     area_m2: netArea(element),
-    verdict: verdictOf({ element, findings: own.map(({ finding }) => finding), hollow }),
+    verdict,
+    stops: standingStops(verdict, element.stops.opinion),
     bad_m2: areaOf(now),
     volume: now.length === 0 ? null : volumeOf(now),
     length_m: now.reduce((sum, { takeOff }) => sum + (takeOff.length_m ?? 0), 0),

@@ -19,7 +19,9 @@ function freezesTooSoon({ frostSafe_s, basis }: WindowAnswer): boolean {
 
 /** What the plan must say beside its figures. */
 export function warningsOf(input: PlanInput, findings: readonly FindingPlan[]): Reason[] {
-  const warnings: Reason[] = [];
+  const warnings: Reason[] = input.elements.flatMap(({ name, stops: { opinion } }) =>
+    opinion ? [{ code: 'opinion.goesOn', verdict: 'caution' as const, figures: { name, role: opinion.role, on: opinion.on, said: opinion.said } }] : [],
+  );
   for (const { findingId, chosen } of findings) {
     if (!chosen) continue;
     const sheet = input.sheets.find(({ id }) => id === chosen.sheetId) as Sheet;

@@ -1,4 +1,5 @@
 export * from './types';
+export * from './opinion';
 export * from './verdict';
 export * from './soundingGrid';
 export * from './tapsToHalve';

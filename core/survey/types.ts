@@ -2,6 +2,7 @@ import type { Measured } from '../quantity';
 import type { SurfaceSite } from '../weather';
 import type { Exposure, Moisture, Orientation, Substrate, Use } from '../shelf';
 import type { WidthVisit } from './crackMovement';
+import type { Opinion } from './opinion';
 import { polygonArea } from '../takeoff';
 import type { CrackProfile, DepthReading, Point, Section, SpallShape } from '../takeoff';
 
@@ -13,6 +14,9 @@ export const STOP_QUESTIONS = ['rust', 'stepOrSettlement', 'movement', 'carriesB
 export type StopQuestion = (typeof STOP_QUESTIONS)[number];
 export const ANSWERS = ['no', 'yes', 'unknown'] as const;
 export type Answer = (typeof ANSWERS)[number];
+
+/** The answers, and what a licensed person said of what they stopped. */
+export type Stops = Readonly<Partial<Record<StopQuestion, Answer>>> & { readonly opinion?: Opinion };
 
 /** When a finding is dealt with: what waits is measured and named, and nothing is ordered for it. */
 export const PHASES = ['now', 'season', 'nextYear'] as const;
@@ -47,7 +51,7 @@ export interface ElementInput {
   readonly moisture: Moisture;
   /** how long after the pour it must carry what is asked, s; null where nobody asks */
   readonly opens: { readonly to: 'foot' | 'vehicles'; readonly after_s: number } | null;
-  readonly stops: Readonly<Partial<Record<StopQuestion, Answer>>>;
+  readonly stops: Stops;
   /** where it was tapped, and which taps rang hollow, counted from 0 */
   readonly soundings?: { readonly points: readonly Point[]; readonly hollow: readonly number[] };
   /** holes in it, a door or a drain: outlines inside its own, m */

@@ -138,7 +138,13 @@ function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; e
         ...(reason.verdict === 'no' ? { style: 'stop' } : reason.verdict === 'caution' ? { style: 'caution' } : {}),
       })),
     },
-    ...(verdict.code === 'stop' ? [{ text: say('verdict.ask'), bold: true } as Content] : []),
+    ...(survey.stops.length > 0 ? [{ text: say('verdict.ask'), bold: true } as Content] : []),
+    ...(element.stops.opinion
+      ? [
+          { text: say('opinion.by', { role: say(`opinion.roles.${element.stops.opinion.role}`), day: element.stops.opinion.on }), bold: true } as Content,
+          { text: element.stops.opinion.said },
+        ]
+      : []),
     ...(findings.length > 0 ? [findingsTable(findings, sheet.survey)] : []),
     ...waiting.flatMap(({ phase, labels, volume: later, risks }): Content[] => [
       { text: say('walk.waits', { phase: say(`walk.phases.${phase}`), labels: labels.join(', '), v_m3: later.p50 }), bold: true, margin: [0, 6, 0, 0] },

@@ -1,0 +1,24 @@
+import type { Reason } from '../choose/Reason';
+import type { Verdict } from './verdict';
+
+/** What a licensed person said of an element that Tufa had stopped: who by role, on which day, and which stops they knew of. */
+export interface Opinion {
+  readonly role: string;
+  /** ISO day */
+  readonly on: string;
+  readonly said: string;
+  /** keys of the reasons that stood when it was given */
+  readonly covers: readonly string[];
+}
+
+/** A reason that stops, so that an opinion can name it. */
+export const stopKey = ({ code, figures }: Reason): string => [code, figures['label'] ?? ''].join(' ').trim();
+
+/**
+ * What still stops an element: every reason of its verdict that no licensed opinion has dealt with. A question nobody has
+ * answered is dealt with by answering it, and what is found after the opinion stops again.
+ */
+export function standingStops({ reasons }: Verdict, opinion: Opinion | undefined): Reason[] {
+  const covered = new Set(opinion?.covers ?? []);
+  return reasons.filter((reason) => reason.verdict === 'no' && (reason.figures['answer'] === 'unanswered' || !covered.has(stopKey(reason))));
+}
