@@ -72,7 +72,7 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
 
   // Fix: the shelf ranked with reasons; choose the first.
   await page.getByRole('link', { name: /^Fix/ }).click();
-  await expect(page.getByText('Made for overlays')).toBeVisible();
+  await expect(page.getByText('Made for overlays').first()).toBeVisible();
   await page.getByRole('button', { name: 'Use this' }).click();
   await expect(page.getByRole('button', { name: 'Chosen' })).toBeVisible();
   await expect(page.getByRole('img', { name: /^Section/ })).toBeVisible();

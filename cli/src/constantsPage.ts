@@ -1,3 +1,4 @@
+import { CHOOSE_TABLE } from '@tufa/core/choose';
 import { DAY_TABLE } from '@tufa/core/day';
 import { MIX_TABLE } from '@tufa/core/mix';
 import { PLAN_TABLE } from '@tufa/core/plan';
@@ -10,6 +11,7 @@ import { WEATHER_TABLE } from '@tufa/core/weather';
 const TOPICS: Readonly<Record<string, Readonly<Record<string, Constant>>>> = {
   Survey: SURVEY_TABLE,
   'Take-off': TAKEOFF_TABLE,
+  Choosing: CHOOSE_TABLE,
   Weather: WEATHER_TABLE,
   Setting: SETTING_TABLE,
   Mix: MIX_TABLE,

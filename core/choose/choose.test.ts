@@ -86,10 +86,40 @@ test.each<[string, Partial<RuleContext>, string, string | null]>([
   ['a joint too narrow', { finding: joint(0.0095), sheet: sealant(0.004) }, 'movement.narrow', 'movement.taken'],
   ['a sealant is half as deep as its joint is wide', { finding: joint(0.0119), sheet: sheetOf('jointSealant') }, 'thickness.under', null],
   ['a still joint', { finding: { ...joint(0.012), moves: null }, sheet: sheetOf('jointSealant') }, 'movement.notNeeded', null],
+  ['a surface strong enough', at({ surface: { pull_Pa: 1e6 } }), 'thickness.fits', 'surface.weak'],
+  ['a surface too weak', at({ surface: { pull_Pa: 0.995e6 } }), 'surface.weak', null],
+  ['a surface that crumbles', at({ surface: { scratch: 2 } }), 'surface.crumbles', null],
+  ['a drop that is drunk', at({ surface: { drop_s: 120 } }), 'thickness.fits', 'surface.sealed'],
+  ['a drop that stands', at({ surface: { drop_s: 121 } }), 'surface.sealed', null],
+  ['damp under a resin', { ...at({ surface: { moisture: 0.0405 } }), sheet: sheetOf('crackResin') }, 'surface.damp', null],
+  ['dry enough for a resin', { ...at({ surface: { moisture: 0.04 } }), sheet: sheetOf('crackResin') }, 'profile.reached', 'surface.damp'],
+  ['damp under a mortar', at({ surface: { moisture: 0.2 } }), 'thickness.fits', 'surface.damp'],
+  ['on what its sheet knows', at({ material: 'concrete' }), 'substrate.allowed', 'substrate.notAllowed'],
+  ['on what it does not', at({ material: 'timber' }), 'substrate.notAllowed', null],
+  ['a head of water nobody named', at({ exposures: ['immersion'] }), 'head.none', 'head.stands'],
+  ['a head it stands', { ...at({ exposures: ['immersion'] }), sheet: sheetOf('antiWashout') }, 'head.stands', null],
+  ['a blasted slab', { house: { ...DEFAULT_HOUSE, preparation: 'blast' } }, 'profile.reached', 'profile.short'],
+  ['a ground slab', { house: { ...DEFAULT_HOUSE, preparation: 'grind' } }, 'profile.short', 'profile.reached'],
+  ['rendered walls are keyed', at({ kind: 'wall', material: 'render' }), 'edge.keyed', 'edge.cut'],
+  ['feathered by a school', { finding: { ...finding, edge: 'feathered' }, house: { ...DEFAULT_HOUSE, feathering: 'toZero' } }, 'edge.noFeather', 'edge.cut'],
+  [
+    'sanded from twelve millimetres',
+    { finding: { ...skim, thickness: typed(0.0119) }, house: { ...DEFAULT_HOUSE, sandedOverlay: 'from12' } },
+    'grain.coarse',
+    null,
+  ],
+  ['sanded at twelve', { finding: { ...skim, thickness: typed(0.012) }, house: { ...DEFAULT_HOUSE, sandedOverlay: 'from12' } }, 'grain.fits', null],
+  ['fine mortar by the same school', { sheet: sheetOf('fineRapid'), finding: skim, house: { ...DEFAULT_HOUSE, sandedOverlay: 'from12' } }, 'grain.fits', null],
   ['no bond asked', sheet({ bond: 'none' }), 'thickness.fits', 'bond.self'],
 ])('%s', (_name, change, has, lacks) => {
   expect(codes(change)).toContain(has);
   if (lacks) expect(codes(change)).not.toContain(lacks);
+});
+
+test('a profile two short is a caution, three short a refusal', () => {
+  const by = (preparation: 'wash' | 'brush') =>
+    RULES.flatMap((rule) => rule(contextOf({ house: { ...DEFAULT_HOUSE, preparation } }))).find(({ code }) => code === 'profile.short')!.verdict;
+  expect([by('brush'), by('wash')]).toEqual(['caution', 'no']);
 });
 
 test('a verdict is as bad as its worst reason', () => {

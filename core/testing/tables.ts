@@ -1,3 +1,4 @@
+import { CHOOSE } from '../choose/constants';
 import { DAY } from '../day/constants';
 import { MIX } from '../mix/constants';
 import { PLAN } from '../plan/constants';
@@ -8,7 +9,7 @@ import { TAKEOFF } from '../takeoff/constants';
 import { WEATHER } from '../weather/constants';
 
 /** The plain values of every table of constants. Nothing else is loaded with them, so that a nudge comes first. */
-export const TABLES: Readonly<Record<string, Record<string, unknown>>> = { RANGE, SETTING, WEATHER, MIX, SURVEY, TAKEOFF, DAY, PLAN };
+export const TABLES: Readonly<Record<string, Record<string, unknown>>> = { RANGE, SETTING, WEATHER, MIX, SURVEY, TAKEOFF, CHOOSE, DAY, PLAN };
 
 /** Every number of the tables, by its path. */
 export const paths = (): string[] =>
