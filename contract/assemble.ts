@@ -105,7 +105,7 @@ function surfaceOf(readings: readonly ReadingFields[], elementId: string): Eleme
     ...(pulls.length > 0 ? { pull_Pa: Math.min(...pulls) } : {}),
     ...(drops.length > 0 ? { drop_s: Math.max(...drops) } : {}),
     ...(moist.length > 0 ? { moisture: Math.max(...moist) } : {}),
-    ...(scratches.length > 0 ? { scratch: Math.max(...scratches) } : {}),
+    ...(scratches.length > 0 ? { scratch: Math.min(...scratches) } : {}),
   };
 }
 

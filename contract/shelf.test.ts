@@ -162,6 +162,63 @@ test('stock of a product stands in the plan of every job that uses its sheet', (
   expect(assemblePlanInput(data, 'j')!.stock).toEqual([{ sheetId: fine.id, mass_kg: 11.3, useBy: '2026-09-01' }]);
 });
 
+test('the worst of what a surface was found to be goes into the plan', () => {
+  const job = { id: 'j', version: 1, changed: 1, removed: false, zone: 'UTC', crew: {}, batch: {} } as unknown as RowOf<'job'>;
+  const firm = { id: 'f', version: 1, changed: 1, removed: false, name: '', settings: {} } as unknown as RowOf<'firm'>;
+  const geometry = {
+    outline: [
+      [0, 0],
+      [1, 0],
+      [1, 1],
+    ],
+    thickness: { value: 0.1, source: 'typed' },
+  };
+  const element = {
+    id: 'e',
+    version: 1,
+    changed: 1,
+    removed: false,
+    jobId: 'j',
+    name: 'E',
+    kind: 'slab',
+    geometry,
+    properties: { material: 'stone' },
+    stops: {},
+  };
+  const found = (
+    [
+      ['pull_Pa', 2e6],
+      ['pull_Pa', 1.2e6],
+      ['drop_s', 5],
+      ['drop_s', 40],
+      ['scratch', 2],
+      ['scratch', 0],
+      ['moisture', 0.02],
+    ] as const
+  ).map(([kind, value]) => ({
+    id: newId(),
+    version: 1,
+    changed: 1,
+    removed: false,
+    jobId: 'j',
+    elementId: 'e',
+    findingId: null,
+    kind,
+    value: { value, source: 'typed' },
+    at: null,
+    takenAt: '2026-05-01T08:00:00Z',
+    subject: null,
+  }));
+  const data = {
+    ...emptyFirmData(),
+    job: { j: job },
+    firm: { f: firm },
+    element: { e: element },
+    reading: Object.fromEntries(found.map((one) => [one.id, one])),
+  } as unknown as FirmData;
+  expect(assemblePlanInput(data, 'j')!.elements[0]).toMatchObject({ material: 'stone', surface: { pull_Pa: 1.2e6, drop_s: 40, scratch: 0, moisture: 0.02 } });
+});
+
 test('a copy for the bag in hand assumes what the bag does not say; its next revision only what still stands in', () => {
   const named = { id: newId(), productId: newId(), revision: 1 };
   const label = { name: 'Bag in hand', class: fine.class, packs: fine.packs, flow: { least_s: 600, most_s: 600 } };

@@ -67,8 +67,14 @@ main(async () => {
     await phone.shot('/', 'now');
     await phone.shot('/jobs', 'jobs');
     await phone.shot('/shelf', 'shelf');
+    await phone.page.goto(`http://127.0.0.1:${port}/shelf/new?from=0198a000-0005-7000-8000-000000000005`);
+    await phone.page.getByLabel('Working time').fill('10-12 min');
+    await phone.page.getByLabel('At what temperature').fill('70 F');
+    await phone.page.getByLabel('Coverage the label').fill('14 sq ft');
+    await phone.shot(null, 'shelf-bag', () => phone.page.getByTestId('implied').evaluate((box) => box.scrollIntoView({ block: 'center' })));
     await phone.shot('/bench/window', 'bench-window');
     for (const step of ['walk', 'fix', 'mix', 'day']) await phone.shot(`${DOCK}/${step}`, step);
+    await phone.shot(`${DOCK}/fix`, 'fix-steps', () => phone.page.getByRole('list', { name: 'Step by step' }).evaluate((list) => list.scrollIntoView({ block: 'start' })));
     await phone.page.goto(`http://127.0.0.1:${port}${DOCK}/walk`);
     await phone.page.getByRole('button', { name: 'Add a finding' }).click();
     await phone.page.getByLabel('Length').click();

@@ -692,7 +692,7 @@ export const rest = {
     substrate: { allowed: 'May lie on {{substrate}}', notAllowed: 'Its sheet does not allow {{substrate}} under it' },
     profile: { reached: 'Wants CSP {{asked}}, gets {{reached}}', short: 'Wants CSP {{asked}}; your preparation leaves {{reached}}' },
     surface: {
-      crumbles: 'The surface crumbles under a nail: nothing holds to it',
+      powders: 'The surface powders under a nail: take it off to what is hard first',
       weak: 'The surface pulled off at {{pull_MPa}}; a bond needs {{least_MPa}}',
       sealed: 'A drop stood for {{drop_s}}: the surface is sealed. Grind it open',
       damp: 'Moisture {{moisture_share}}, over the {{most_share}} a resin stands',

@@ -194,7 +194,7 @@ export const profileRule: Rule = ({ sheet, house }) => {
 export const surfaceRule: Rule = ({ sheet, element: { surface = {} } }) => {
   const { pull_Pa, drop_s, moisture, scratch } = surface;
   return [
-    ...(scratch === 2 ? reason('surface.crumbles', 'no') : []),
+    ...(scratch === 0 ? reason('surface.powders', 'caution') : []),
     ...(pull_Pa !== undefined && pull_Pa < CHOOSE.weakPull_Pa
       ? reason('surface.weak', 'no', { pull_MPa: pull_Pa / 1e6, least_MPa: CHOOSE.weakPull_Pa / 1e6 })
       : []),

@@ -59,7 +59,7 @@ export interface ElementInput {
   readonly marks?: readonly SurveyMark[];
   /** what it is made of, where it was told */
   readonly material?: Substrate;
-  /** what its surface was found to be: the weakest pull, the slowest drop, the wettest place, the softest scratch (2 crumbles) */
+  /** what its surface was found to be: the weakest pull, the slowest drop, the wettest place, the softest scratch (0 powders, 2 is hard) */
   readonly surface?: { readonly pull_Pa?: number; readonly drop_s?: number; readonly moisture?: number; readonly scratch?: number };
   readonly earlier?: Earlier;
   /** whether what broke it is still at work: water behind it, a wheel on its edge, a joint that is missing */
