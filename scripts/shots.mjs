@@ -74,7 +74,9 @@ main(async () => {
     await phone.shot(null, 'shelf-bag', () => phone.page.getByTestId('implied').evaluate((box) => box.scrollIntoView({ block: 'center' })));
     await phone.shot('/bench/window', 'bench-window');
     for (const step of ['walk', 'fix', 'mix', 'day']) await phone.shot(`${DOCK}/${step}`, step);
-    await phone.shot(`${DOCK}/fix`, 'fix-steps', () => phone.page.getByRole('list', { name: 'Step by step' }).evaluate((list) => list.scrollIntoView({ block: 'start' })));
+    await phone.shot(`${DOCK}/fix`, 'fix-steps', () =>
+      phone.page.getByRole('list', { name: 'Step by step' }).evaluate((list) => list.scrollIntoView({ block: 'start' })),
+    );
     await phone.page.goto(`http://127.0.0.1:${port}${DOCK}/walk`);
     await phone.page.getByRole('button', { name: 'Add a finding' }).click();
     await phone.page.getByLabel('Length').click();

@@ -710,7 +710,12 @@ export const rest = {
       feathers: 'May run out to nothing',
       noFeather: 'Must not feather: cut a shoulder of {{least_m}}',
     },
-    grain: { fits: 'Grain {{grain_m}} enters', coarse: 'Three grains of {{grain_m}} need {{needs_m}}, there is {{depth_m}}' },
+    grain: {
+      rubIn: 'Too coarse to enter: rub its paste in',
+      open: 'Too coarse to enter: open the crack to {{needs_m}}',
+      fits: 'Grain {{grain_m}} enters',
+      coarse: 'Three grains of {{grain_m}} need {{needs_m}}, there is {{depth_m}}',
+    },
     orientation: { fits: 'Works {{orientation}}', wrong: 'Not made for work {{orientation}}' },
     moisture: {
       fits: 'Wants the base {{wants}}',

@@ -114,6 +114,9 @@ export const grainRule: Rule = ({ sheet, finding, house }) => {
   const needs_m = leastForGrain(house, sheet, neededUse(finding) === 'overlay');
   const depth_m = roomForGrain(finding);
   const figures = { grain_m: sheet.grain_m, needs_m, depth_m };
+  // A mortar too coarse for a crack is rubbed in as paste, or the crack is opened for it.
+  if (depth_m < needs_m && finding.kind === 'crack' && sheet.water)
+    return reason(house.renderCracks === 'open' ? 'grain.open' : 'grain.rubIn', 'caution', figures);
   return depth_m < needs_m ? reason('grain.coarse', 'no', figures) : reason('grain.fits', 'yes', figures);
 };
 
