@@ -83,7 +83,7 @@ test('a bag in hand: only what it says is typed, the rest is assumed; it shows a
 
 test('the next sheet of a product takes its place on the shelf; a job keeps the one it was planned with', async ({ page, server }) => {
   await signIn(page);
-  const planned = async () => (await (await page.request.get(`${server}/api/v1/jobs/${DOCK}/plan`)).json()).plan.findings[0].chosen.window.flow_s;
+  const planned = async () => (await (await page.request.get(`${server}/api/v1/jobs/${DOCK}/plan`)).json()).plan.findings[0].chosen.window.basis.flow_life_s;
   const before = await planned();
   await page.goto(`/shelf/${SANDED}`);
   await page.getByRole('button', { name: 'Change the sheet' }).tap();
@@ -101,6 +101,12 @@ test('the next sheet of a product takes its place on the shelf; a job keeps the 
     )
     .toBe(2);
   expect(await planned()).toBe(before);
+  await page.goto(`/jobs/${DOCK}/fix`);
+  const newer = page.getByTestId('newer-sheet');
+  await expect(newer).toContainText('A newer sheet of this product');
+  await newer.getByRole('button', { name: 'Plan with the newer sheet' }).tap();
+  await expect(newer).toHaveCount(0);
+  await expect.poll(planned).not.toBe(before);
 });
 
 test('the yard: a lot is added, opened and used up; the plan takes it first', async ({ page, server }) => {
@@ -180,23 +186,4 @@ test('the shelf reads whole on every size and axe finds nothing', async ({ page 
       expect({ path, width, cut: await unreadable(page) }).toEqual({ path, width, cut: [] });
       if (width !== 360) expect({ path, width, faults: await faultsOf(page) }).toEqual({ path, width, faults: [] });
     }
-});
-
-test('a firm’s school is followed by every plan, and a job may have its own', async ({ page, server }) => {
-  await signIn(page);
-  const steps = async (): Promise<string[]> =>
-    (await (await page.request.get(`${server}/api/v1/jobs/${DOCK}/plan`)).json()).plan.findings[0].chosen.steps.map(({ code }: { code: string }) => code);
-  expect(await steps()).toContain('step.shoulder');
-  await page.goto('/firm');
-  const method = page.getByTestId('house-method');
-  await method.getByRole('button', { name: 'Change it: House method' }).tap();
-  await method.getByRole('radiogroup', { name: 'Edge of a patch' }).getByRole('radio', { name: 'Irregular, keyed' }).tap();
-  await expect.poll(steps).toContain('step.keyed');
-  await page.goto(`/jobs/${DOCK}/fix`);
-  await expect(page.getByRole('list', { name: 'Step by step' })).toContainText('Leave the rim irregular');
-  await method.getByRole('button', { name: 'Change it: House method' }).tap();
-  await method.getByRole('radiogroup', { name: 'Edge of a patch' }).getByRole('radio', { name: 'Always a shoulder' }).tap();
-  await expect(page.getByRole('list', { name: 'Step by step' })).toContainText('Saw a shoulder');
-  await expect.poll(steps).toContain('step.shoulder');
-  expect(await faultsOf(page)).toEqual([]);
 });

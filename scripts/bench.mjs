@@ -61,6 +61,7 @@ main(async () => {
       taps: () => taps(browser, base),
       still: () => still(browser, base),
       survey: () => survey(browser, base),
+      shelf: () => shelf(browser, base),
     };
     for (const [name, part] of Object.entries(parts)) if (wanted.length === 0 || wanted.includes(name)) await part();
     await browser.close();
@@ -354,6 +355,91 @@ async function survey(browser, base) {
   line(
     'a corner dragged with its volume, script + layout a move at 4x, p50 / p95 ms (8)',
     `${percentile(moves.slice(5), 0.5).toFixed(2)} / ${percentile(moves.slice(5), 0.95).toFixed(2)}`,
+  );
+  await context.close();
+}
+
+/** Two thousand sheets on the shelf: how soon a search shows, and how many frames of a scroll come late. */
+async function shelf(browser, base) {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  await context.request.post(`${base}/api/v1/session`, SIGN_IN);
+  const [like] = JSON.parse(readFileSync(join(root, 'core/shelf/catalogue/catalogue.json'), 'utf8'));
+  const id = (n) => `0198a000-5e1f-7000-8000-${String(n).padStart(12, '0')}`;
+  let seq = 50_000;
+  const add = (kind, target, change) => ({
+    id: id(100_000 + (seq += 1)),
+    v: 1,
+    device: SIGN_IN.data.device.id,
+    seq,
+    person: SIGN_IN.data.personId,
+    madeAt: new Date().toISOString(),
+    kind,
+    target,
+    base: null,
+    change,
+  });
+  const commands = Array.from({ length: 2000 }, (_, i) => {
+    const name = `Bag ${i}, ${['grey', 'pale', 'warm', 'dark'][i % 4]}, ${['dock', 'yard', 'hall', 'step', 'wall'][i % 5]}`;
+    const sheet = { ...like, id: id(10_000 + i), productId: id(20_000 + i), name };
+    return [
+      add('product.add', id(20_000 + i), { name, class: like.class }),
+      add('sheet.add', id(10_000 + i), { productId: id(20_000 + i), revision: 1, sheet }),
+    ];
+  }).flat();
+  for (let i = 0; i < commands.length; i += 100) {
+    const answer = await context.request.post(`${base}/api/v1/commands`, { data: commands.slice(i, i + 100) });
+    const bad = (await answer.json()).results?.find(({ result, problem }) => result !== 'done' && problem?.code !== 'alreadyThere');
+    if (bad) throw new Error(JSON.stringify(bad));
+  }
+  const page = await context.newPage();
+  await page.goto(`${base}/shelf`);
+  await page.getByRole('heading', { name: /^2\d{3} sheets/ }).waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(2000);
+  const searches = [];
+  for (const text of ['pale yard', 'bag 1234', 'overlay', 'dark wall']) {
+    await page.getByLabel('Search').fill('');
+    await page.waitForTimeout(500);
+    searches.push(
+      await page.evaluate(
+        (typed) =>
+          new Promise((done) => {
+            const input = document.querySelector('input');
+            const begun = performance.now();
+            const watch = new MutationObserver(() => {
+              if (!/ of /.test(document.querySelector('[role=heading]').textContent)) return;
+              watch.disconnect();
+              requestAnimationFrame(() => setTimeout(() => done(performance.now() - begun)));
+            });
+            watch.observe(document.body, { childList: true, subtree: true, characterData: true });
+            Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(input, typed);
+            input.dispatchEvent(new Event('input', { bubbles: true }));
+          }),
+        text,
+      ),
+    );
+  }
+  line('shelf of 2,000 sheets, letters to list, worst ms (50)', Math.max(...searches).toFixed(0));
+  await page.getByLabel('Search').fill('');
+  await page.waitForTimeout(500);
+  const frames = await page.evaluate(
+    () =>
+      new Promise((done) => {
+        const list = document.querySelector('[data-testid=shelf-list]');
+        const times = [];
+        let last = performance.now();
+        const frame = (now) => {
+          times.push(now - last);
+          last = now;
+          list.scrollTop += 60;
+          if (times.length < 180) requestAnimationFrame(frame);
+          else done(times.slice(5));
+        };
+        requestAnimationFrame(frame);
+      }),
+  );
+  line(
+    'shelf of 2,000 sheets, scrolled 180 frames: median ms, share over 20 ms',
+    `${percentile(frames, 0.5).toFixed(1)}, ${(frames.filter((ms) => ms > 20).length / frames.length).toFixed(3)}`,
   );
   await context.close();
 }

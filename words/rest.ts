@@ -1,4 +1,5 @@
 import { house, step } from './house';
+import { kit } from './kit';
 import { classes, shelf } from './shelf';
 
 /** English for everything that computes, draws or prints. Figures come in as {{name}} already printed with their unit. */
@@ -114,6 +115,7 @@ export const rest = {
   class: classes,
   house,
   fixStep: step,
+  kit,
   word: {
     kind: { slab: 'Slab', wall: 'Wall', step: 'Step', counter: 'Countertop', soffit: 'Soffit', kerb: 'Edge or kerb', joint: 'Joint', spall: 'spall' },
     use: {

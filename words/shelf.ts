@@ -109,6 +109,7 @@ export const shelf = {
   removed: '{{name}} is off the shelf.',
   newer: 'A newer sheet of this product is on the shelf.',
   showNewer: 'Show it',
+  takeNewer: 'Plan with the newer sheet',
   implied: 'What it comes to',
   impliedLead: 'Worked out from the entries, powder, air and slab alike.',
   at: 'At',

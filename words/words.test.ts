@@ -1,7 +1,7 @@
 import { longer } from './pseudo';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join, resolve } from 'node:path';
-import { CAUTIONS } from '@tufa/core/plan';
+import { CAUTIONS, KIT_GROUPS } from '@tufa/core/plan';
 import { HOUSE_QUESTIONS } from '@tufa/core/choose';
 import { aids, catalogue } from '@tufa/core/shelf/catalogue';
 import { i18n, printFigure, say, sayReason, sayShare, speakIn } from './index';
@@ -44,9 +44,14 @@ test('every reason of the rules, every caution, every problem and every class ha
   const clashes = [...readFileSync(join(root, 'core/shelf/contradictions.ts'), 'utf8').matchAll(/say\('[^']+', '([a-zA-Z]+)'/g)].map(
     ([, code]) => `problem.${code}`,
   );
+  const kit = [...readFileSync(join(root, 'core/plan/kitOf.ts'), 'utf8').matchAll(/(?:item\('[a-z]+', |\[|, )'([a-zA-Z]+)'(?=[,\])])/g)].map(
+    ([, code]) => `kit.${code}`,
+  );
+  expect(kit.length).toBeGreaterThan(50);
   expect(steps.length).toBeGreaterThan(30);
   const wanted = [
     ...codes,
+    ...kit.filter((code) => !KIT_GROUPS.some((group) => code === `kit.${group}`)),
     ...steps,
     ...schools,
     ...bySchool,

@@ -17,6 +17,8 @@ import type { JobView } from '../parts/useJob';
 import { bagsText } from '../mix/bagsText';
 import { HouseMethodView } from '../firm/HouseMethodView';
 import { planKind } from '@tufa/words/survey';
+import { KitList } from './KitList';
+import { NewerSheet } from './NewerSheet';
 import { SectionView } from './SectionView';
 import { StepList } from './StepList';
 
@@ -95,6 +97,7 @@ function Fix({ view }: { view: JobView }) {
                 ))}
               </View>
             ) : null}
+            {chosen ? <NewerSheet view={view} sheet={sheet} /> : null}
             <SectionView view={view} finding={finding} sheet={sheet} />
             <Lines
               label={say('fix.why')}
@@ -104,6 +107,7 @@ function Fix({ view }: { view: JobView }) {
             />
             {finding.chosen && chosen ? <StepList steps={finding.chosen.steps} sheets={view.input.sheets} /> : null}
             <LayersTable sheet={sheet} finding={finding} view={view} />
+            <KitList view={view} />
             <HouseMethodView
               own={view.job.house ?? {}}
               firm={view.input.firm.house ?? {}}

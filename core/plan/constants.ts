@@ -9,6 +9,7 @@ export const PLAN_TABLE = {
   shadeFor_s: constant(3600, 's', 'a slab is shaded so long before the work'),
   wetFor_s: constant(1800, 's', 'a slab is kept wet so long before the work'),
   soak_s: constant(3600, 's', 'a dry slab is soaked so long'),
+  pailsMost: constant(6, 'pails', 'as many as are carried to a job; the rest are washed between batches', 'method'),
   films: constant(3, '1', 'times it is damped again before it is covered'),
   rinse_m3: constant(2e-3, 'm3', 'water to rinse pail and paddle after each batch'),
   handsMost: constant(3, '1', 'hands on one panel', 'method'),

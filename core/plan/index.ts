@@ -18,3 +18,4 @@ export * from './questionFor';
 export * from './surveyOf';
 export * from './differenceOf';
 export * from './impliedOf';
+export * from './kitOf';

@@ -1,0 +1,72 @@
+import { readingsOf } from '@tufa/contract/assemble';
+import { KIT_GROUPS, kitOf } from '@tufa/core/plan';
+import { say } from '@tufa/words';
+import { addDays, format } from 'date-fns';
+import { useMemo, useState } from 'react';
+import { Pressable, Text, View } from 'react-native';
+import { v7 as uuid } from 'uuid';
+import { change, usePerson, write } from '../outbox/useFirm';
+import { Button } from '../parts/Button';
+import { now } from '../parts/clock';
+import { T } from '../parts/T';
+import type { JobView } from '../parts/useJob';
+
+/** What is loaded for the job, each ticked when it is on the truck; the day before it asks for what is not. */
+export function KitList({ view }: { view: JobView }) {
+  const [open, setOpen] = useState(false);
+  const person = usePerson();
+  const { input, plan, job, data } = view;
+  const items = useMemo(() => (plan ? kitOf(input, plan) : []), [input, plan]);
+  const ticks = useMemo(
+    () => new Map(readingsOf(data, job.id).flatMap(({ id, kind, subject }) => (kind === 'acknowledged' && subject ? [[subject, id] as const] : []))),
+    [data, job.id],
+  );
+  if (items.length === 0) return null;
+  const done = items.filter(({ key }) => ticks.has(key)).length;
+  const tomorrow = format(addDays(now(), 1), 'yyyy-MM-dd');
+  const soon = job.pourOn?.startsWith(tomorrow) ?? false;
+  const tick = (key: string): void => {
+    const held = ticks.get(key);
+    const row = { jobId: job.id, elementId: null, findingId: null, at: null, takenAt: new Date(now()).toISOString() };
+    void write(
+      held
+        ? change('reading', 'add', uuid(), { ...row, kind: 'removal', subject: held, value: { value: 0, source: 'typed' } })
+        : change('reading', 'add', uuid(), { ...row, kind: 'acknowledged', subject: key, value: { value: 1, source: 'typed', by: person?.name ?? '' } }),
+    );
+  };
+  return (
+    <View className="gap-2" testID="kit">
+      {soon && done < items.length ? <T tone="caution">{say('kit.missing', { count: items.length - done })}</T> : null}
+      <Button label={open ? say('kit.close') : say('kit.open', { done: String(done), all: String(items.length) })} onPress={() => setOpen(!open)} />
+      {open
+        ? KIT_GROUPS.map((group) => {
+            const own = items.filter((one) => one.group === group);
+            return own.length === 0 ? null : (
+              <View key={group} role="group" aria-label={say(`kit.groups.${group}`)}>
+                <T as="h2">{say(`kit.groups.${group}`)}</T>
+                {own.map(({ key, code, figures }) => (
+                  <Pressable
+                    key={key}
+                    role="checkbox"
+                    aria-checked={ticks.has(key)}
+                    aria-label={say(`kit.${code}`, figures)}
+                    onPress={() => tick(key)}
+                    className="min-h-[56px] lg:min-h-[48px] flex-row items-center gap-3 border-b border-line py-2"
+                  >
+                    <View
+                      className={`h-[32px] w-[32px] items-center justify-center border-2 ${ticks.has(key) ? 'border-selected bg-selected' : 'border-edge bg-sheet'}`}
+                    >
+                      <Text className="font-text text-[1rem] font-bold text-on-selected" aria-hidden>
+                        {ticks.has(key) ? '✓' : ''}
+                      </Text>
+                    </View>
+                    <T className="flex-1">{say(`kit.${code}`, figures)}</T>
+                  </Pressable>
+                ))}
+              </View>
+            );
+          })
+        : null}
+    </View>
+  );
+}
