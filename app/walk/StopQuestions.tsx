@@ -1,6 +1,7 @@
 import type { RowOf } from '@tufa/contract/entities';
 import { STOP_QUESTIONS, type Answer as StopAnswer } from '@tufa/core/survey';
 import { say } from '@tufa/words';
+import { useRef } from 'react';
 import { View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
 import { Choice } from '../parts/Choice';
@@ -12,6 +13,12 @@ export const unanswered = (element: RowOf<'element'>): number => STOP_QUESTIONS.
 
 /** The five stop questions of one element, each saved as it is answered. */
 export function StopQuestions({ element }: { element: RowOf<'element'> }) {
+  // Two quick taps come before the first is drawn: each is written with all that were made here.
+  const made = useRef<RowOf<'element'>['stops']>({});
+  const answerIt = (question: (typeof STOP_QUESTIONS)[number], answer: StopAnswer): void => {
+    made.current = { ...made.current, [question]: answer };
+    void write(change('element', 'change', element.id, { stops: { ...element.stops, ...made.current } }));
+  };
   return (
     <View className="gap-4">
       {STOP_QUESTIONS.map((question) => (
@@ -27,7 +34,7 @@ export function StopQuestions({ element }: { element: RowOf<'element'> }) {
               { value: 'unknown', label: say('stop.unknown') },
             ]}
             value={element.stops[question] ?? null}
-            onChange={(answer) => void write(change('element', 'change', element.id, { stops: { ...element.stops, [question]: answer } }))}
+            onChange={(answer) => answerIt(question, answer)}
           />
         </View>
       ))}

@@ -16,7 +16,7 @@ import {
   windowFor,
   type PlanInput,
 } from './index';
-import { element, finding, input, sheetOf, typed } from '../testing/job';
+import { crack, element, finding, input, sheetOf, typed } from '../testing/job';
 import type { ElementInput, SpallInput } from '../survey';
 
 const withFinding = (change: Partial<SpallInput>): PlanInput => ({ ...input, findings: [{ ...finding, ...change }] });
@@ -82,7 +82,7 @@ test.each<[string, PlanInput, string, string]>([
   ['too thin for a stone mix', withFinding({ deepest: typed(0.02) }), 'rapidConcrete', 'grain.coarse'],
   ['feathering what must not be', withFinding({ edge: 'feathered' }), 'sandedRapid', 'edge.noFeather'],
   ['a wall', withElement({ kind: 'wall' }), 'sandedRapid', 'orientation.wrong'],
-  ['a resin on a damp slab', input, 'crackResin', 'moisture.mustBeDry'],
+  ['a resin on a damp slab', { ...input, findings: [crack] }, 'crackResin', 'moisture.mustBeDry'],
   ['a dry slab', withElement({ moisture: 'dry' }), 'sandedRapid', 'moisture.soak'],
   ['standing water', withElement({ exposures: ['immersion'] }), 'sandedRapid', 'exposure.notAllowed'],
   ['opened too soon', withElement({ opens: { to: 'vehicles', after_s: 1800 } }), 'sandedRapid', 'open.late'],
