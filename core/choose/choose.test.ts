@@ -22,6 +22,7 @@ const at = (change: Partial<ElementInput>): Partial<RuleContext> => ({ element: 
 const wedge: FindingInput = { id: 'w', elementId: 'e', label: 'W', kind: 'wedge', run: typed(0.6), rise: typed(0.02), width: typed(1) };
 const edge: FindingInput = { id: 'k', elementId: 'e', label: 'K', kind: 'edge', section: 'triangle', length: typed(1), across: typed(0.06), down: typed(0.04) };
 
+const hole: FindingInput = { id: 'v', elementId: 'e', label: 'V', kind: 'void', outline: finding.outline, deepest: typed(0.05), shape: 'pan' };
 const skim: FindingInput = { id: 's', elementId: 'e', label: 'S', kind: 'skim', outline: finding.outline, thickness: typed(0.003), profile: 4 };
 const joint = (width: number): GrooveInput => ({
   id: 'j',
@@ -75,6 +76,19 @@ test.each<[string, Partial<RuleContext>, string, string | null]>([
   ['an agent under it', sheet({ bond: 'agent' }), 'bond.agent', 'bond.self'],
   ['a thickness of its own for a skim', { finding: skim, ...sheet({ uses: ['overlay'], grain_m: 0.0002 }) }, 'thickness.under', 'thickness.fits'],
   ['a coarse grain in a narrow crack', { finding: crack, ...sheet({ uses: ['crack'] }) }, 'grain.fits', 'grain.coarse'],
+  ['a coarse filler in a joint', { finding: { ...joint(0.012), moves: null }, sheet: { ...sheetOf('crackResin'), grain_m: 0.005 } }, 'grain.coarse', null],
+  ['a shoulder by a school', { finding: { ...finding, edge: 'feathered' }, house: { ...DEFAULT_HOUSE, edge: 'shoulder' } }, 'edge.cut', 'edge.noFeather'],
+  ['keyed by a school', { house: { ...DEFAULT_HOUSE, edge: 'keyed' } }, 'edge.keyed', 'edge.cut'],
+  ['keyed by a school, and it may feather', { sheet: sheetOf('fineRapid'), house: { ...DEFAULT_HOUSE, edge: 'keyed' } }, 'edge.feathers', 'edge.keyed'],
+  ['a bond school leaves a resin be', { sheet: sheetOf('crackResin'), finding: crack, house: { ...DEFAULT_HOUSE, bond: 'slurry' } }, 'use.made', 'bond.slurry'],
+  ['a bond school', { house: { ...DEFAULT_HOUSE, bond: 'slurry' } }, 'bond.slurry', 'bond.self'],
+  ['a void wants a head', { finding: hole, sheet: sheetOf('antiWashout') }, 'head.stands', 'head.none'],
+  [
+    'a sheet from before heads were asked',
+    { ...at({ exposures: ['immersion'] }), ...sheet({ head_m: undefined as never, substrates: undefined as never }) },
+    'head.none',
+    null,
+  ],
   ['a filler that bridges it', { finding: crack, sheet: { ...sheetOf('crackResin'), grain_m: 0.002 } }, 'grain.coarse', null],
   ['a mortar rubbed into it', { finding: crack, ...sheet({ uses: ['crack'], grain_m: 0.002 }) }, 'grain.rubIn', 'grain.coarse'],
   [

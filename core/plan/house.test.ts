@@ -138,3 +138,59 @@ test('a fill that stands a millimetre high costs that millimetre, until the crew
   expect(chosenOf(logged(4)).quantities.powder.p50).toBeCloseTo(flush.powder.p50, 9);
   expect(chosenOf(logged(3)).quantities.powder.p50).toBeCloseTo(high.powder.p50, 9);
 });
+
+const seal = sheetOf('jointSealant');
+const JOINT: FindingInput = { ...found, kind: 'groove', line: crack.line, width: typed(0.016), depth: typed(0.03), blade_m: 0.006, moves: null };
+const WEDGE: FindingInput = { ...found, kind: 'wedge', run: typed(0.6), rise: typed(0.02), width: typed(1) };
+const VOID: FindingInput = { ...found, kind: 'void', outline: rectangle({ length_m: 0.5, width_m: 0.4 }), deepest: typed(0.05), shape: 'pan' };
+const COUNTER: FindingInput = {
+  ...found,
+  kind: 'counter',
+  outline: rectangle({ length_m: 2, width_m: 0.6 }),
+  cutouts_m2: [],
+  thickness: typed(0.04),
+  edges: [],
+  stock_m: 2.44,
+  kerf_m: 0.003,
+};
+const fall = [{ id: 'm', label: 'M', what: 'fall', points: crack.line }] as const;
+const bare = { ...sheetOf('sandedRapid'), textures: [], milestones: { initial: 1380, final: 1920 }, strengthFor: {}, bond: 'agent' } as const;
+const { intervals: _none, ...silent } = { ...sheetOf('fineRapid') };
+
+test.each<[string, PlanInput, readonly string[], readonly string[]]>([
+  [
+    'a void is pressed in under water, and never soaked or cured',
+    jobWith(VOID, sheetOf('antiWashout')),
+    ['step.loose', 'step.pressIn'],
+    ['step.soak', 'step.cure', 'step.vacuum'],
+  ],
+  ['a wedge that may not feather has its toe cut', jobWith(WEDGE, sheetOf('sandedRapid')), ['step.cutToe'], ['step.shoulder']],
+  ['a wedge that may, has not', jobWith(WEDGE, sheetOf('fineRapid')), ['step.lift'], ['step.cutToe']],
+  ['a countertop is not ground flush by itself', jobWith(COUNTER, sheetOf('counterMix')), ['step.bond.agent', 'step.lift'], ['step.rubFlush', 'step.breakOut']],
+  ['a joint that is still is filled rigid', jobWith(JOINT, sheetOf('crackResin')), ['step.fillJoint'], ['step.rod', 'step.sealant']],
+  ['a crack that moves becomes a joint', jobWith({ ...crack, moves: 'yes' }, seal), ['step.cutJoint', 'step.sealant'], ['step.grindFlush']],
+  ['a crack on a fall is dammed', jobWith(crack, sheetOf('crackResin'), { elements: [{ ...element, moisture: 'dry', marks: fall }] }), ['step.dam'], []],
+  ['a narrow crack in render is rubbed', jobWith({ ...crack, widths: [[0, 0.002]] }, sheetOf('renderRepair')), ['step.rubIn'], ['step.openGroove']],
+  [
+    'one that moves in season is opened',
+    jobWith({ ...crack, widths: [[0, 0.002]], moves: 'yes' }, sheetOf('renderRepair')),
+    ['step.openGroove'],
+    ['step.rubIn'],
+  ],
+  ['a hot wall is soaked', { ...WALL, conditions: { ...input.conditions, slab_C: typed(25) } }, ['step.soak'], ['step.dustDamp']],
+  ['a cool one only rinsed', { ...WALL, conditions: { ...input.conditions, slab_C: typed(24.9) } }, ['step.dustDamp'], ['step.soak']],
+  ['a sheet silent on finish, rubbing and coats', jobWith(finding, bare), ['step.finish', 'step.bond.agent', 'step.rubFlush'], ['step.texture', 'step.coat']],
+  ['a sheet silent on intervals still has its lifts', jobWith({ ...finding, deepest: typed(0.06) }, silent), ['step.lift', 'step.coat'], []],
+  ['a skim is spread', jobWith(SKIM, sheetOf('broomOverlay')), ['step.spread'], ['step.breakOut', 'step.rubFlush']],
+  ['a step has its order', jobWith(STEP, sheetOf('rapidConcrete')), ['step.riser.formed', 'step.order.risersFirst', 'step.bond.slurry'], []],
+  [
+    'a school of anchors on a still slab',
+    { ...jobWith(finding, sheetOf('sandedRapid'), { elements: [{ ...element, exposures: [] }] }), house: { reinforcement: 'anchors' } },
+    ['step.anchors'],
+    ['step.anchorsAsk'],
+  ],
+])('%s', (_name, one, has, lacks) => {
+  const steps = codes(one);
+  for (const code of has) expect(steps).toContain(code);
+  for (const code of lacks) expect(steps).not.toContain(code);
+});

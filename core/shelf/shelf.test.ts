@@ -10,6 +10,7 @@ import {
   contradictions,
   flowOf,
   fromClass,
+  fromSheet,
   SHEET_CLASSES,
   timeOf,
   type LabelFigures,
@@ -71,6 +72,16 @@ test('whatever working time a bag states, its class comes with it and never cont
   );
 });
 
+test('water said of what takes none, and a sheet copied without its class figures, stay as they are said', () => {
+  const odd = made({ class: 'crackResin', water: { least: 0.1, most: 0.2, byTask: {} } });
+  expect(odd.water).toEqual({ least: 0.1, most: 0.2, byTask: {} });
+  const next = fromSheet({ id: 'n', productId: 'p', revision: 2, base: made(), label: label({ grain_m: 0.002 }), copied: false });
+  expect(next.assumed).not.toContain('grain_m');
+  const { assumed: _none, ...plain } = made();
+  expect(fromSheet({ id: 'n', productId: 'p', revision: 2, base: plain, label: label(), copied: false }).assumed).toEqual([]);
+  expect(fromSheet({ id: 'n', productId: 'q', revision: 1, base: plain, label: label(), copied: true }).assumed).toContain('grain_m');
+});
+
 test('a band of water moves the tasks with it, and a thin bag its lift', () => {
   const sheet = made({ water: { least: 0.2, most: 0.26, byTask: {} }, thickness: { least_m: 0.001, most_m: 0.02, liftMost_m: 0.04, feathers: true } });
   expect(sheet.water).toEqual({ least: 0.2, most: 0.26, byTask: { hang: 0.205, screed: 0.21, spread: 0.22, brush: 0.25 } });
@@ -88,6 +99,26 @@ test.each<[string, Partial<Sheet>, string, string]>([
   ['final before initial', { milestones: { ...fine.milestones, final: 1000 } }, 'milestones.final', 'milestonesOutOfOrder'],
   ['water outside its band', { water: { least: 0.15, most: 0.21, byTask: { hang: 0.14 } } }, 'water.byTask.hang', 'waterOutside'],
   ['a strength for no milestone', { milestones: { initial: 1080, final: 1560 } }, 'strengthFor.foot', 'noMilestone'],
+  [
+    'lifts that may not follow',
+    { intervals: { layer: { least_s: 20, most_s: 10 }, recoat: { least_s: 1, most_s: 2 } } },
+    'intervals.layer.most_s',
+    'bandReversed',
+  ],
+  [
+    'coats that may not follow',
+    { intervals: { layer: { least_s: 1, most_s: 2 }, recoat: { least_s: 20, most_s: 10 } } },
+    'intervals.recoat.most_s',
+    'bandReversed',
+  ],
+  ['a store that is too cold and too hot', { storage: { least_C: 30, most_C: 5 } }, 'storage.most_C', 'bandReversed'],
+  ['a band of water the wrong way', { water: { least: 0.2, most: 0.1, byTask: {} } }, 'water.most', 'bandReversed'],
+  [
+    'a use thinner than it is thick',
+    { thickness: { ...fine.thickness, byUse: { overlay: { least_m: 0.02, most_m: 0.01 } } } },
+    'thickness.byUse.overlay.most_m',
+    'bandReversed',
+  ],
   ['neither water nor parts', { water: null }, 'water', 'neitherWaterNorParts'],
 ])('a sheet against itself: %s', (_name, change, field, code) => {
   expect(contradictions({ ...fine, ...change })).toContainEqual({ field, code, figures: expect.anything() });
