@@ -20,7 +20,7 @@ for (const { name, size } of [
   { name: 'phone', size: { width: 390, height: 844 } },
   { name: 'wide', size: { width: 1280, height: 800 } },
 ])
-  test(`axe finds nothing on any screen, ${name}, in light, dark and sun`, async ({ page }) => {
+  test(`axe finds nothing on any screen, ${name}`, async ({ page }) => {
     test.setTimeout(180_000);
     await page.setViewportSize(size);
     await page.goto('/');
@@ -31,8 +31,8 @@ for (const { name, size } of [
       await page.goto(path);
       await page.getByRole('heading', { level: 1 }).waitFor();
       expect({ path, faults: await faultsOf(page) }).toEqual({ path, faults: [] });
-      // Only colours differ between the modes.
-      for (const mode of ['dark', 'sun']) {
+      // Only colours differ between the modes, and they are the same on every size.
+      for (const mode of name === 'phone' ? ['dark', 'sun'] : []) {
         await page.evaluate(
           (wanted) =>
             document.documentElement.classList.replace(
