@@ -9,6 +9,7 @@ import { Screen } from '../parts/Screen';
 import { Standing } from '../parts/Standing';
 import { SyncLine } from '../parts/SyncLine';
 import { Answer, T } from '../parts/T';
+import { UndoBand } from '../parts/UndoBand';
 import { JobPicture, jobsOf } from './JobList';
 
 /** All jobs, with a search over what a person would remember of one. */
@@ -31,14 +32,11 @@ export function JobsScreen() {
       foot={
         <View className="gap-3">
           {removed ? (
-            <View className="flex-row items-center justify-between bg-selected px-4" role="status">
-              <T className="text-on-selected">{say('jobs.removed', { name: removed.name })}</T>
-              <Word
-                label={say('jobs.undo')}
-                tone="text-on-selected"
-                onPress={() => void write(change('job', 'change', removed.id, { name: removed.name })).then(() => setRemoved(null))}
-              />
-            </View>
+            <UndoBand
+              said={say('jobs.removed', { name: removed.name })}
+              label={say('jobs.undo')}
+              onUndo={() => void write(change('job', 'change', removed.id, { name: removed.name })).then(() => setRemoved(null))}
+            />
           ) : null}
           <Field label={say('jobs.search')} value={words} onChange={setWords} />
           <Button label={say('jobs.new')} tone="act" onPress={() => router.push('/jobs/new')} />

@@ -9,6 +9,7 @@ import { Button, Word } from '../parts/Button';
 import { Screen } from '../parts/Screen';
 import { Standing } from '../parts/Standing';
 import { Answer, T } from '../parts/T';
+import { UndoBand } from '../parts/UndoBand';
 import { ImpliedView } from './ImpliedView';
 import { linesOf, type SheetLine } from './linesOf';
 import { StockLots } from './StockLots';
@@ -49,14 +50,11 @@ export function SheetScreen() {
       }
     >
       {gone ? (
-        <View className="flex-row items-center justify-between bg-selected px-4" role="status">
-          <T className="flex-1 text-on-selected">{say('shelf.removed', { name: sheet.name })}</T>
-          <Word
-            label={say('shelf.undo')}
-            tone="text-on-selected"
-            onPress={() => void write(change('product', 'change', productId, { name: product?.name ?? sheet.name })).then(() => setRemoved(false))}
-          />
-        </View>
+        <UndoBand
+          said={say('shelf.removed', { name: sheet.name })}
+          label={say('shelf.undo')}
+          onUndo={() => void write(change('product', 'change', productId, { name: product?.name ?? sheet.name })).then(() => setRemoved(false))}
+        />
       ) : null}
       {newest && newest.id !== sheetId && newest.revision > row.revision ? (
         <View className="flex-row items-center justify-between border-l-4 border-caution pl-3">

@@ -16,6 +16,7 @@ import { Field } from '../parts/Field';
 import { QuantityField } from '../parts/QuantityField';
 import { readWithin } from '../parts/quantityText';
 import { T } from '../parts/T';
+import { UndoBand } from '../parts/UndoBand';
 import { FieldProblem } from '../parts/useWireForm';
 import { amountText } from './linesOf';
 
@@ -72,14 +73,11 @@ export function StockLots({ data, row: { productId, sheet } }: { data: FirmData;
         </View>
       ))}
       {gone ? (
-        <View className="flex-row items-center justify-between bg-selected px-4" role="status">
-          <T className="text-on-selected">{say('shelf.lotGone')}</T>
-          <Word
-            label={say('shelf.undo')}
-            tone="text-on-selected"
-            onPress={() => void write(change('stockLot', 'change', gone.id, { amount: gone.amount })).then(() => setGone(null))}
-          />
-        </View>
+        <UndoBand
+          said={say('shelf.lotGone')}
+          label={say('shelf.undo')}
+          onUndo={() => void write(change('stockLot', 'change', gone.id, { amount: gone.amount })).then(() => setGone(null))}
+        />
       ) : null}
       {adding ? (
         <AddLot productId={productId} sheet={sheet} onDone={() => setAdding(false)} />

@@ -11,6 +11,7 @@ import { Button, Word } from '../parts/Button';
 import { Cautions } from '../parts/Cautions';
 import { StepLayout, StepScreen } from '../parts/StepScreen';
 import { Answer, T } from '../parts/T';
+import { UndoBand } from '../parts/UndoBand';
 import { useWide } from '../parts/useSize';
 import type { JobView } from '../parts/useJob';
 import { Photos } from '../photos/Photos';
@@ -204,18 +205,15 @@ function Walk({ view }: { view: JobView }) {
         foot: (
           <View className="gap-2">
             {removed ? (
-              <View className="flex-row items-center justify-between bg-selected px-4" role="status">
-                <T className="text-on-selected">{say('walk.removed', { label: removed.label })}</T>
-                <Word
-                  label={say('walk.undo')}
-                  tone="text-on-selected"
-                  onPress={() =>
-                    void write(change('finding', 'change', removed.id, { kind: removed.kind, outline: removed.outline } as Partial<RowOf<'finding'>>)).then(
-                      () => setRemoved(null),
-                    )
-                  }
-                />
-              </View>
+              <UndoBand
+                said={say('walk.removed', { label: removed.label })}
+                label={say('walk.undo')}
+                onUndo={() =>
+                  void write(change('finding', 'change', removed.id, { kind: removed.kind, outline: removed.outline } as Partial<RowOf<'finding'>>)).then(() =>
+                    setRemoved(null),
+                  )
+                }
+              />
             ) : null}
             <View className="flex-row gap-2">
               <Button
