@@ -22,7 +22,6 @@ export const shelf = {
   compare: 'Compare',
   compareThis: 'Compare {{name}}',
   compareCount: 'Compare {{count}}',
-  compareMost: 'Four at most',
   compareTitle: 'Side by side',
   compareLead_one: '{{count}} line differs',
   compareLead_other: '{{count}} lines differ',
