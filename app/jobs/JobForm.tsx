@@ -10,6 +10,7 @@ import { change, useFirm, write } from '../outbox/useFirm';
 import { Button } from '../parts/Button';
 import { Field } from '../parts/Field';
 import { Screen } from '../parts/Screen';
+import { Standing } from '../parts/Standing';
 import { Answer, T } from '../parts/T';
 import { useWireForm } from '../parts/useWireForm';
 import { copyOfJob } from '../walk/copies';
@@ -28,9 +29,20 @@ const NAMES = [
   ['accessNote', 'jobs.access'],
 ] as const;
 
-/** A new job, or the words of one changed. */
+/** A new job, or the words of one changed; not before its words are here, or an empty form would stand for them. */
 export function JobForm() {
   const { job: jobId } = useLocalSearchParams<{ job?: string }>();
+  const firm = useFirm();
+  if (!jobId || firm.data.job[jobId]) return <JobWords key={jobId ?? 'new'} jobId={jobId} />;
+  return (
+    <Screen title={say('jobs.editTitle')} head={<Answer size="number">{say('jobs.editTitle')}</Answer>}>
+      <Standing firm={firm} />
+      {firm.ready ? <T as="lead">{say('state.notFound')}</T> : null}
+    </Screen>
+  );
+}
+
+function JobWords({ jobId }: { jobId: string | undefined }) {
   const { data } = useFirm();
   const router = useRouter();
   const held = jobId ? data.job[jobId] : undefined;
