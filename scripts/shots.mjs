@@ -68,6 +68,7 @@ main(async () => {
     await phone.shot('/jobs', 'jobs');
     await phone.shot('/shelf', 'shelf');
     await phone.page.goto(`http://127.0.0.1:${port}/shelf/new?from=0198a000-0005-7000-8000-000000000005`);
+    await phone.page.getByLabel('Pack', { exact: true }).fill('50 lb');
     await phone.page.getByLabel('Working time').fill('10-12 min');
     await phone.page.getByLabel('At what temperature').fill('70 F');
     await phone.page.getByLabel('Coverage the label').fill('14 sq ft');

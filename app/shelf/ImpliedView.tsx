@@ -21,7 +21,7 @@ const worked = (sheet: Sheet, claim_m2: number | null): Implied | null => {
 };
 
 /** What a sheet's entries come to: its strata at three temperatures, what a bag gives and covers, what a claim implies. */
-export function ImpliedView({ sheet, claim_m2 = null }: { sheet: Sheet; claim_m2?: number | null }) {
+export function ImpliedView({ sheet, claim_m2 = null, bag = true }: { sheet: Sheet; claim_m2?: number | null; /** its pack was read */ bag?: boolean }) {
   const { size, onLayout } = useSize();
   const implied = useMemo(() => worked(sheet, claim_m2), [sheet, claim_m2]);
   const scene = useMemo(
@@ -36,7 +36,7 @@ export function ImpliedView({ sheet, claim_m2 = null }: { sheet: Sheet; claim_m2
   return (
     <View className="gap-2" onLayout={onLayout} testID="implied">
       <T as="h2">{say('shelf.implied')}</T>
-      {claimed ? <Claimed claimed={claimed} /> : null}
+      {claimed && bag ? <Claimed claimed={claimed} /> : null}
       {scene ? <SceneView scene={scene} /> : null}
       <T as="small">{say('shelf.impliedLead')}</T>
       <Table
@@ -49,11 +49,13 @@ export function ImpliedView({ sheet, claim_m2 = null }: { sheet: Sheet; claim_m2
           milestones.initial === undefined ? '' : printFigure('t_s', milestones.initial),
         ])}
       />
-      <Table
-        caption={say('shelf.bagGives', { m_kg: bag_kg })}
-        columns={[say('shelf.bagGives', { m_kg: bag_kg }), inUnits('volume', bag_m3)]}
-        rows={covers.map(({ thickness_m, area_m2 }) => [say('shelf.bagCovers', { d_m: thickness_m }), printFigure('a_m2', area_m2)])}
-      />
+      {bag ? (
+        <Table
+          caption={say('shelf.bagGives', { m_kg: bag_kg })}
+          columns={[say('shelf.bagGives', { m_kg: bag_kg }), inUnits('volume', bag_m3)]}
+          rows={covers.map(({ thickness_m, area_m2 }) => [say('shelf.bagCovers', { d_m: thickness_m }), printFigure('a_m2', area_m2)])}
+        />
+      ) : null}
     </View>
   );
 }

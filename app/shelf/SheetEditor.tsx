@@ -208,7 +208,7 @@ function Implies({ values, origin, ids }: { values: LabelText; origin: Origin; i
   const followed = useDeferredValue(values);
   const told = useMemo(() => {
     try {
-      // Name, pack and price do not matter here and may still be missing.
+      // Its lives need no name, pack or price; what a bag gives is shown once its pack is read.
       const { sheet } = sheetOfText({ ...followed, name: followed.name || '-', pack: followed.pack || '20 kg', price: followed.price || '0' }, origin, ids);
       return sheet as Sheet;
     } catch (error) {
@@ -217,7 +217,7 @@ function Implies({ values, origin, ids }: { values: LabelText; origin: Origin; i
     }
   }, [followed, origin, ids]);
   const claim_m2 = useMemo(() => areaOf(followed.claim), [followed.claim]);
-  return told ? <ImpliedView sheet={told} claim_m2={claim_m2} /> : null;
+  return told ? <ImpliedView sheet={told} claim_m2={claim_m2} bag={followed.pack.trim() !== ''} /> : null;
 }
 
 function areaOf(text: string): number | null {
