@@ -1,9 +1,9 @@
-import { type Conditions, type PlanInput } from '@tufa/core/plan';
+import { type Conditions, type PlanInput, type TreatmentInput } from '@tufa/core/plan';
 import { assumed, type Measured } from '@tufa/core/quantity';
 import type { ElementInput } from '@tufa/core/survey';
-import type { Sheet } from '@tufa/core/shelf';
+import type { Aid, Sheet } from '@tufa/core/shelf';
 import type { Point } from '@tufa/core/takeoff';
-import type { FirmData, ReadingFields, Row, RowOf } from './entities';
+import type { FirmData, ReadingFields, Row, RowOf, TreatmentFields } from './entities';
 import { findingInputOf, marksOf } from './findingInputOf';
 import { isMaterial, upgradeSheet } from './upgradeSheet';
 
@@ -77,6 +77,28 @@ const asMaterial = (row: RowOf<'sheet'> | undefined): MaterialRow[] => (row && i
 /** The repair materials of the shelf, newest revisions, by name. */
 export const shelfOf = (data: Pick<FirmData, 'sheet' | 'product'>): MaterialRow[] => wholeShelfOf(data).flatMap(asMaterial);
 
+/** What goes with the materials of the shelf, newest revisions, by name. */
+export const aidsOf = (data: Pick<FirmData, 'sheet' | 'product'>): Aid[] => wholeShelfOf(data).flatMap(({ sheet }) => (isMaterial(sheet) ? [] : [sheet]));
+
+/** An aid by its id, whichever revision it is. */
+const aidOf = (data: Pick<FirmData, 'sheet'>, sheetId: string | null | undefined): Aid[] => {
+  const sheet = sheetId ? data.sheet[sheetId]?.sheet : undefined;
+  return sheet && !isMaterial(sheet) ? [sheet] : [];
+};
+
+/** A treatment as it is planned: its overlay and its aids out of the row's layers, bond and cure. */
+export function treatmentOf(data: Pick<FirmData, 'sheet'>, { findingId, sheetId, layers, bond, cure }: TreatmentFields): TreatmentInput {
+  const over = layers.find(({ code, sheetId: of }) => code === 'overlay' && of && asMaterial(data.sheet[of]).length > 0);
+  const coat = layers.find(({ code }) => code === 'coat')?.sheetId ?? null;
+  const aids = Object.fromEntries(Object.entries({ bond, cure, coat }).flatMap(([role, id]) => aidOf(data, id).map((aid) => [role, aid.id])));
+  return {
+    findingId,
+    sheetId,
+    ...(over?.sheetId ? { overlay: { sheetId: over.sheetId, thickness_m: over.thickness_m, over: over.over ?? 'patch' } } : {}),
+    ...(Object.keys(aids).length > 0 ? { aids } : {}),
+  };
+}
+
 /** The sheet of a material by its id, whichever revision it is; null where it is not here. */
 export const materialOf = (data: Pick<FirmData, 'sheet'>, sheetId: string): Sheet | null => asMaterial(data.sheet[sheetId])[0]?.sheet ?? null;
 
@@ -124,7 +146,9 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
   const treatments = present(data.treatment)
     .filter((one) => one.jobId === jobId && findings.some(({ id }) => id === one.findingId))
     .sort(byId);
-  const chosen = treatments.flatMap(({ sheetId }) => asMaterial(data.sheet[sheetId]));
+  const systems = treatments.map((row) => treatmentOf(data, row));
+  const chosen = systems.flatMap(({ sheetId, overlay }) => [...asMaterial(data.sheet[sheetId]), ...(overlay ? asMaterial(data.sheet[overlay.sheetId]) : [])]);
+  const aids = new Map(systems.flatMap(({ aids: roles = {} }) => Object.values(roles).flatMap((id) => aidOf(data, id).map((aid) => [id, aid] as const))));
   const readings = readingsOf(data, jobId);
   const readOf = new Map<string | null, ReadingFields[]>();
   for (const reading of readings) {
@@ -173,7 +197,8 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
       }),
     findings: findings.flatMap((finding) => findingInputOf(finding, readOf.get(finding.id) ?? [])),
     sheets: [...sheets.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
-    treatments: treatments.map(({ findingId, sheetId }) => ({ findingId, sheetId })),
+    ...(aids.size > 0 ? { aids: [...aids.values()].sort((a, b) => (a.id < b.id ? -1 : 1)) } : {}),
+    treatments: systems,
     conditions: conditionsOf(readings),
     crew: job.crew,
     batch: job.batch,

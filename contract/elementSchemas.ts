@@ -1,8 +1,11 @@
 import { EXPOSURES, MOISTURES } from '@tufa/core/shelf';
 import { ANSWERS, EARLIER, STOP_QUESTIONS } from '@tufa/core/survey';
 import Joi from 'joi';
-import { exactly, measured, number, optionalText, outline, point, text } from './common';
+import { exactly, id, measured, number, optionalText, outline, point, text } from './common';
 import { MATERIALS } from './entities';
+
+/** A letter is no larger. */
+export const LETTER_MOST_BYTES = 4_000_000;
 
 const opens = Joi.object({ to: exactly(['foot', 'vehicles']).required(), after_s: number('opens_s').required(), typed: Joi.string().max(60) });
 
@@ -16,6 +19,13 @@ export const stops = Joi.object({
       .required(),
     said: text(2000).required(),
     covers: Joi.array().items(Joi.string().max(120)).max(200).required(),
+    file: Joi.object({
+      id: id.required(),
+      name: text(120).required(),
+      kind: exactly(['pdf', 'picture']).required(),
+      sha256: Joi.string().hex().length(64).required(),
+      bytes: Joi.number().integer().min(1).max(LETTER_MOST_BYTES).required(),
+    }),
   }),
 });
 

@@ -39,6 +39,8 @@ export interface JobFields {
   readonly demonstration: boolean;
   /** schools of this job over its firm's */
   readonly house?: Partial<HouseMethod> | null;
+  /** what was agreed, minor units; systems are compared at it */
+  readonly price_minor?: number | null;
 }
 
 export const MATERIALS = ['concrete', 'render', 'brick', 'block', 'stone', 'terrazzo', 'tile', 'laminate', 'timber', 'board'] as const;
@@ -196,8 +198,10 @@ export interface TreatmentFields {
   readonly jobId: string;
   readonly findingId: string;
   readonly sheetId: string;
-  readonly layers: readonly { readonly code: string; readonly sheetId: string | null; readonly thickness_m: number }[];
+  /** over the fill: an overlay with what it covers, a coat by its aid */
+  readonly layers: readonly { readonly code: string; readonly sheetId: string | null; readonly thickness_m: number; readonly over?: 'patch' | 'element' }[];
   readonly edge: 'cut' | 'feathered' | null;
+  /** the aids that bond and cure it, by their sheets */
   readonly bond: string | null;
   readonly cure: string | null;
 }

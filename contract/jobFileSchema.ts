@@ -1,11 +1,12 @@
 import { ELEMENT_KINDS } from '@tufa/core/survey';
+import { AID_ROLES } from '@tufa/core/plan';
 import { SUBSTRATES } from '@tufa/core/shelf';
 import Joi from 'joi';
 import { degrees, exactly, id, instant, measured, number, outline, text } from './common';
 import { elementProperties, openings, soundings, stops } from './elementSchemas';
 import { findings, marks } from './findingSchemas';
 import { batch, crew, firmSettings, house } from './settingsSchemas';
-import { sheet } from './sheetSchema';
+import { aid, sheet } from './sheetSchema';
 
 const conditions = Joi.object({
   air_C: measured('air_C').required(),
@@ -50,6 +51,9 @@ const figureLog = Joi.array()
   .items(Joi.object({ value: Joi.number().greater(0).max(1e6).required(), censored: Joi.boolean() }))
   .max(500);
 
+/** What an overlay covers. */
+export const over = exactly(['patch', 'element']);
+
 /** The job file. */
 export const planInput = Joi.object({
   v: Joi.number().valid(1).required(),
@@ -81,8 +85,16 @@ export const planInput = Joi.object({
     .required(),
   findings: findings.max(1000).required(),
   sheets: Joi.array().items(sheet).max(2000).required(),
+  aids: Joi.array().items(aid).max(200),
   treatments: Joi.array()
-    .items(Joi.object({ findingId: id.required(), sheetId: id.required() }))
+    .items(
+      Joi.object({
+        findingId: id.required(),
+        sheetId: id.required(),
+        overlay: Joi.object({ sheetId: id.required(), thickness_m: Joi.number().min(0.0005).max(0.1).required(), over: over.required() }),
+        aids: Joi.object(Object.fromEntries(AID_ROLES.map((role) => [role, id]))),
+      }),
+    )
     .max(1000)
     .required(),
   conditions: conditions.required(),

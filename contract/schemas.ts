@@ -5,7 +5,7 @@ import { exactly, id, instant, optionalText, point, points, text } from './commo
 import { elementRowProperties, geometry, stops } from './elementSchemas';
 import { FOUND_KINDS, READING_KINDS, type EntityName } from './entities';
 import { propertiesOf } from './findingSchemas';
-import { planInput } from './jobFileSchema';
+import { over, planInput } from './jobFileSchema';
 import { batch, crew, firmSettings, house } from './settingsSchemas';
 import { AID_CLASSES, SHEET_CLASSES } from '@tufa/core/shelf';
 import { aid, anySheet, sheet } from './sheetSchema';
@@ -40,6 +40,7 @@ export const FIELDS: Record<Exclude<EntityName, 'person'>, Joi.ObjectSchema> = {
     batch: batch.required(),
     demonstration: Joi.boolean().required(),
     house: house.allow(null),
+    price_minor: Joi.number().integer().min(0).max(2e9).allow(null),
   }),
   element: Joi.object({
     jobId: id.required(),
@@ -100,7 +101,7 @@ export const FIELDS: Record<Exclude<EntityName, 'person'>, Joi.ObjectSchema> = {
     findingId: id.required(),
     sheetId: id.required(),
     layers: Joi.array()
-      .items(Joi.object({ code: text(20).required(), sheetId: id.allow(null).required(), thickness_m: Joi.number().min(0).max(1).required() }))
+      .items(Joi.object({ code: text(20).required(), sheetId: id.allow(null).required(), thickness_m: Joi.number().min(0).max(1).required(), over }))
       .max(20)
       .required(),
     edge: exactly(['cut', 'feathered']).allow(null).required(),

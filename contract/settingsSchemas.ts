@@ -33,6 +33,8 @@ export const batch = Joi.object({
 /** The schools that a firm or a job has set; Tufa's own where nothing is set. */
 export const house = Joi.object(Object.fromEntries(Object.entries(HOUSE_QUESTIONS).map(([question, schools]) => [question, exactly(schools)])));
 
+const money = Joi.number().min(0).max(1e8);
+
 /** The firm's ways. */
 export const firmSettings = Joi.object({
   system: exactly(['us', 'metric']).required(),
@@ -47,4 +49,9 @@ export const firmSettings = Joi.object({
   lift_kg: Joi.number().min(1).max(1000).allow(null).required(),
   house,
   shortCost_minor: Joi.number().integer().min(0).max(1e8),
+  rates: Joi.object({
+    ...Object.fromEntries(['labour_minor_h', 'trip_minor', 'tool_minor_day', 'disposal_minor_kg', 'concrete_minor_m3'].map((rate) => [rate, money])),
+    markup: Joi.number().min(0).max(5),
+    workday_s: Joi.number().min(3600).max(57600),
+  }),
 });

@@ -1,3 +1,4 @@
+import type { SystemSection } from '@tufa/core/plan';
 import DxfParser from 'dxf-parser';
 import { toDxf } from './toDxf';
 import {
@@ -13,6 +14,8 @@ import {
   planScene,
   ruledEdge,
   sectionScene,
+  systemsHeight,
+  systemsScene,
   strataHandle,
   strataScale,
   strataScene,
@@ -70,44 +73,45 @@ test('the plan keeps its scale both ways: a tap comes back where it was put', ()
   expect(Math.max(...numbersOf(scene))).toBeLessThanOrEqual(340);
 });
 
-const section = {
+const section: SystemSection = {
+  kind: 'spall',
   name: 'Mortar',
   deepest_m: 0.038,
   thickness_m: 0.15,
   shape: 'dish',
-  edge: 'cut',
+  edge: 'shoulder',
   lifts: 1,
-  bond: false,
+  bond: 'self',
   grain_m: 0.0016,
   moisture: 'damp',
-  width: 350,
-  height: 240,
-  unit_m: 0.001,
-  unit: 'mm',
-} as const;
+  base: 'concrete',
+  fill: 'mortar',
+  csp: 5,
+  crown_m: 0,
+  overlay: null,
+  over: [],
+  anchors: false,
+};
+const boxed = { width: 350, height: 240, unit_m: 0.001, unit: 'mm' };
 
-test('the section is to scale, breaks a slab that does not fit, and shows every lift', () => {
-  const bottoms = (deepest_m: number): number =>
-    Math.max(
-      ...numbersOf({
-        ...sectionScene({ ...section, deepest_m }),
-        shapes: sectionScene({ ...section, deepest_m }).shapes.filter((s) => s.type === 'path' && s.pattern === 'mortar'),
-      }).filter((_, i) => i % 2 === 1),
-    );
-  expect(bottoms(0.038)).toBeCloseTo(bottoms(0.02), 0);
-  const zigzags = (scene: Scene): number => scene.shapes.filter((s) => s.type === 'path' && !s.pattern && s.d.split('L').length > 12 && s.width === 2).length;
-  expect(zigzags(sectionScene(section))).toBe(2);
-  expect(zigzags(sectionScene({ ...section, thickness_m: 0.05 }))).toBe(0);
-  expect(sectionScene({ ...section, lifts: 3 }).shapes.filter((s) => s.type === 'path' && s.dash === '8 6')).toHaveLength(2);
-});
-
-test.each([60, 120, 248, 500])('section %d high: no label touches another, and an overlay too thin to see stands out of scale behind a break', (height) => {
-  const scene = sectionScene({ ...section, height, overlay_m: 0.002, lifts: 2 });
-  const ys = scene.shapes.flatMap((s) => (s.type === 'label' && s.anchor === 'middle' ? [[s.y, s.size] as const] : []));
-  expect(ys).toHaveLength(5);
-  for (let i = 1; i < ys.length; i += 1) expect(ys[i]![0] - ys[i - 1]![0]).toBeGreaterThanOrEqual(ys[i]![1] * 1.2);
-  expect(scene.shapes.some((s) => s.type === 'path' && s.pattern === 'sand')).toBe(true);
-  expect(scene.shapes.some((s) => s.type === 'path' && s.width === 1.5)).toBe(true);
+test('whole costs: a bar each to one scale, the range under it, the best inked heavier', () => {
+  const bar = {
+    number: '1',
+    name: 'Cheapest',
+    material_minor: 100_00,
+    labour_minor: 300_00,
+    rest_minor: 100_00,
+    low_minor: 450_00,
+    high_minor: 600_00,
+    best: true,
+  };
+  const scene = systemsScene({ width: 350, bars: [bar, { ...bar, number: '2', labour_minor: 50_00, high_minor: 280_00, low_minor: 220_00, best: false }] });
+  const boxes = scene.shapes.flatMap((s) => (s.type === 'path' && s.d.endsWith('Z') && !s.d.includes('h16') ? [s] : []));
+  expect(boxes).toHaveLength(6);
+  const right = (i: number): number => Math.max(...(boxes[i]!.d.match(/[\d.]+/g) ?? []).map(Number).filter((_, at) => at % 2 === 0)) - 2;
+  expect(right(5) / right(2)).toBeCloseTo(0.5, 2);
+  expect([boxes[0]!.width, boxes[5]!.width]).toEqual([3, 1.5]);
+  expect(systemsHeight(2)).toBe(scene.height);
 });
 
 const ends = (i: number) => ({ flowEnding: i > 5 ? ('skin' as const) : ('flow' as const), finishEnding: 'finish' as const, flowLife_s: 1200 - i * 70 });
@@ -158,7 +162,7 @@ test('ruler, vessel and life stay inside their boxes and count', () => {
 
 test('a scene turns into an SVG that escapes words and names its patterns', () => {
   const svg = toSvg({
-    scene: sectionScene({ ...section, name: '<Mortar & co>' }),
+    scene: sectionScene({ ...section, name: '<Mortar & co>' }, boxed),
     speak: ({ code, figures, text }) => text ?? `${code} ${figures?.['name'] ?? ''}`,
     colours,
   });

@@ -2,7 +2,7 @@
 export type Paint = 'ground' | 'sheet' | 'sunk' | 'ink' | 'faint' | 'line' | 'edge' | 'act' | 'onAct' | 'caution' | 'stop' | 'none';
 
 /** One set of patterns for all drawings, readable without colour. */
-export const PATTERNS = ['mortar', 'aggregate', 'resin', 'sand', 'wet', 'stiff', 'set', 'air'] as const;
+export const PATTERNS = ['mortar', 'aggregate', 'resin', 'sand', 'wet', 'stiff', 'set', 'air', 'courses'] as const;
 export type Pattern = (typeof PATTERNS)[number];
 
 /** Words are codes with figures; whoever shows the scene makes the sentence. `text` is for bare digits. */

@@ -72,5 +72,6 @@ export const PATTERN_TILES: readonly {
   { name: 'wet', size: 24, filled: false, ground: 'sunk', tint: 0.36, marks: 'M0 6q6-5 12 0t12 0M0 18q6-5 12 0t12 0' },
   { name: 'stiff', size: 16, filled: false, ground: 'sunk', tint: 0.1, marks: 'M-2 18L18 -2M-2 2L2 -2M14 18L18 14' },
   { name: 'set', size: 40, filled: true, ground: 'sunk', tint: 0, marks: spot(10, 10, 0.7) + spot(30, 26, 0.7) },
+  { name: 'courses', size: 40, filled: false, ground: 'sunk', tint: 0, marks: 'M0 0H40M0 20H40M10 0V20M30 20V40' },
   { name: 'air', size: 8, filled: true, ground: 'ground', tint: 0, marks: '' },
 ];

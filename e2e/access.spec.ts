@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { faultsOf, unreadable } from './looks';
 import { acknowledgeAll, APRON, DOCK, expect, signIn, test } from './server';
+import { tabTo } from './tabTo';
 
 const SCREENS = [
   '/',
@@ -13,6 +14,7 @@ const SCREENS = [
   '/bench/window',
   '/firm',
   ...['walk', 'fix', 'mix', 'day', 'pour', 'record'].map((step) => `/jobs/${DOCK}/${step}`),
+  `/jobs/${DOCK}/systems`,
   `/jobs/${APRON}/mix`,
 ];
 
@@ -117,47 +119,39 @@ test('by keyboard alone on a wide screen: from Now to a poured batch', async ({ 
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto('/');
   await page.getByRole('button', { name: 'Finisher' }).waitFor();
-  const tabTo = async (name: string | RegExp): Promise<void> => {
-    for (let i = 0; i < 80; i += 1) {
-      await page.keyboard.press('Tab');
-      const label = await page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.textContent ?? '');
-      if (typeof name === 'string' ? label === name : name.test(label)) return;
-    }
-    throw new Error(`Tab never reached ${name}`);
-  };
-  await tabTo('Finisher');
+  await tabTo(page, 'Finisher');
   await page.keyboard.press('Enter');
   await page.getByText('Waiting for you').waitFor();
-  await tabTo("Open today's pour");
+  await tabTo(page, "Open today's pour");
   await page.keyboard.press('Enter');
   await page.getByTestId('start-batch').waitFor();
   // Focus stands on the new screen's answer, not on the body.
   await expect.poll(() => page.evaluate(() => document.activeElement?.tagName)).toBe('H1');
-  await tabTo(/^Day,/);
+  await tabTo(page, /^Day,/);
   await page.keyboard.press('Enter');
   const slider = page.getByRole('slider', { name: 'Slab handle' });
   await slider.waitFor();
-  await tabTo('Slab handle');
+  await tabTo(page, 'Slab handle');
   const before = Number(await slider.getAttribute('aria-valuenow'));
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('PageDown');
   await expect.poll(async () => Number(await slider.getAttribute('aria-valuenow'))).toBeLessThan(before - 5);
-  await tabTo('Keep these for the pour');
+  await tabTo(page, 'Keep these for the pour');
   await page.keyboard.press('Enter');
-  await tabTo(/^Pour,/);
+  await tabTo(page, /^Pour,/);
   await page.keyboard.press('Enter');
   await page.getByTestId('start-batch').waitFor();
   for (let left = await page.getByRole('button', { name: /^Understood:/ }).count(); left > 0; left -= 1) {
-    await tabTo(/^Understood:/);
+    await tabTo(page, /^Understood:/);
     await page.keyboard.press('Enter');
     await expect(page.getByRole('button', { name: /^Understood:/ })).toHaveCount(left - 1);
   }
-  await tabTo('Water meets powder: start');
+  await tabTo(page, 'Water meets powder: start');
   await page.keyboard.press('Enter');
   await page.getByTestId('pail').waitFor();
-  await tabTo('Placed');
+  await tabTo(page, 'Placed');
   await page.keyboard.press('Enter');
-  await tabTo('Finished');
+  await tabTo(page, 'Finished');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Ready for batch 2');
   await expect.poll(async () => Object.keys((await (await page.request.get(`${server}/api/v1/jobs/${DOCK}`)).json()).pourEvent).length).toBe(3);

@@ -71,9 +71,10 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Repairable.')).toBeVisible();
 
-  // Fix: the shelf ranked with reasons; choose the first.
+  // Fix: the shelf ranked with reasons; choose one that lives long enough for a hot day.
   await page.getByRole('link', { name: /^Fix/ }).click();
   await expect(page.getByText('Made for overlays').first()).toBeVisible();
+  await page.getByRole('button', { name: /^Sanded rapid mortar, 15 minute/ }).click();
   await page.getByRole('button', { name: 'Use this' }).click();
   await expect(page.getByRole('button', { name: 'Chosen' })).toBeVisible();
   await expect(page.getByRole('img', { name: /^Section/ })).toBeVisible();

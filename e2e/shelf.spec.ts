@@ -103,7 +103,7 @@ test('the next sheet of a product takes its place on the shelf; a job keeps the 
   expect(await planned()).toBe(before);
   await page.goto(`/jobs/${DOCK}/fix`);
   const newer = page.getByTestId('newer-sheet');
-  await expect(newer).toContainText('A newer sheet of this product');
+  await expect(newer).toContainText('a newer sheet is on the shelf');
   await newer.getByRole('button', { name: 'Plan with the newer sheet' }).tap();
   await expect(newer).toHaveCount(0);
   await expect.poll(planned).not.toBe(before);
@@ -186,4 +186,35 @@ test('the shelf reads whole on every size and axe finds nothing', async ({ page 
       expect({ path, width, cut: await unreadable(page) }).toEqual({ path, width, cut: [] });
       if (width !== 360) expect({ path, width, faults: await faultsOf(page) }).toEqual({ path, width, faults: [] });
     }
+});
+
+test('what goes with a material is entered from its label, and a lot is corrected', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/shelf/new');
+  await page.getByRole('button', { name: /It goes with a material/ }).tap();
+  await page.getByRole('radio', { name: 'epoxy bond coat' }).tap();
+  await page.getByLabel('Name').fill('Bond coat from the yard');
+  await page.getByLabel('Pack', { exact: true }).fill('1 gal');
+  await page.getByTestId('keypad').waitFor();
+  await page.getByLabel('Price', { exact: true }).fill('79.50');
+  await page.getByLabel('A pack covers, rough base').fill('100 sq ft');
+  await page.getByRole('button', { name: 'Put on the shelf' }).tap();
+  await expect(page.getByText('Fill this in.').first()).toBeVisible();
+  await page.getByLabel('A pack covers, tight base').fill('160 sq ft');
+  await page.getByRole('button', { name: 'Put on the shelf' }).tap();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Bond coat from the yard');
+  const lines = page.getByRole('list', { name: 'What the sheet says' }).getByRole('listitem');
+  await expect(lines.filter({ hasText: /cover/i }).first()).not.toContainText('assumed');
+  await expect(page.getByText(/figures nobody read from the bag/)).toBeVisible();
+  await page.getByRole('button', { name: 'Add to the yard' }).tap();
+  await page.getByLabel('How much').fill('2 gal');
+  await page.getByTestId('keypad').waitFor();
+  await page.getByRole('button', { name: 'Add to the yard' }).tap();
+  await page.getByRole('button', { name: 'Correct' }).tap();
+  await expect(page.getByLabel('How much')).toHaveValue('2 gal');
+  await page.getByLabel('How much').fill('1/2 gal');
+  await page.getByTestId('keypad').waitFor();
+  await page.getByRole('button', { name: 'Keep it so' }).tap();
+  await expect(page.getByText('2 qt').or(page.getByText('0.5 gal')).first()).toBeVisible();
+  expect(await faultsOf(page)).toEqual([]);
 });

@@ -395,8 +395,14 @@ test('a stop hides every figure until a licensed opinion is recorded; then the p
     .tap();
   await page.getByRole('button', { name: 'Record an opinion' }).tap();
   await page.getByLabel('What was said').fill('Treat the bar, then fill as planned.');
+  // The letter goes with it, and comes back as it was handed over.
+  const letter = Buffer.from('%PDF-1.4\nTreat the bar.\n%%EOF\n');
+  await page.getByTestId('opinion-file').setInputFiles({ name: 'letter.pdf', mimeType: 'application/pdf', buffer: letter });
+  await expect(page.getByText('letter.pdf goes with it.')).toBeVisible();
   await page.getByRole('button', { name: 'Keep it' }).tap();
   await expect(page.getByText(/^Structural engineer, \d{4}-/)).toBeVisible();
+  const [saved] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save letter.pdf' }).tap()]);
+  expect(readFileSync((await saved.path())!)).toEqual(letter);
   await page.goto(`/jobs/${DOCK}/mix`);
   await expect(page.getByText(/goes on by a licensed opinion/).first()).toBeVisible();
 });

@@ -131,12 +131,7 @@ async function strata(browser, base) {
   await page.goto(`${base}/jobs/${DOCK}/day`);
   const box = await page.getByTestId('strata').boundingBox();
   const cdp = await context.newCDPSession(page);
-  await cdp.send('Performance.enable');
-  const metric = async () => {
-    const { metrics } = await cdp.send('Performance.getMetrics');
-    const of = (name) => metrics.find((one) => one.name === name)?.value ?? 0;
-    return (of('ScriptDuration') + of('LayoutDuration') + of('RecalcStyleDuration')) * 1000;
-  };
+  const metric = await workMeter(cdp);
   await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
   await page.mouse.move(box.x + 40, box.y + 80);
   await page.mouse.down();
@@ -224,6 +219,35 @@ async function taps(browser, base) {
   await context.close();
 }
 
+/** What scripts, layout and styles have cost a page so far. @returns a function that reads it, ms */
+async function workMeter(cdp) {
+  await cdp.send('Performance.enable');
+  return async () => {
+    const { metrics } = await cdp.send('Performance.getMetrics');
+    return ['ScriptDuration', 'LayoutDuration', 'RecalcStyleDuration'].reduce(
+      (sum, name) => sum + (metrics.find((one) => one.name === name)?.value ?? 0) * 1000,
+      0,
+    );
+  };
+}
+
+/** Commands of the bench's own device, each with the next count. */
+function commandsFrom(id, first) {
+  let seq = first;
+  return (kind, target, change) => ({
+    id: id(100_000 + (seq += 1)),
+    v: 1,
+    device: SIGN_IN.data.device.id,
+    seq,
+    person: SIGN_IN.data.personId,
+    madeAt: new Date().toISOString(),
+    kind,
+    target,
+    base: null,
+    change,
+  });
+}
+
 /** From the finger on Walk to its painted list, by the page's own clock. The firm is on the phone already. @returns ms; leaves the page slowed */
 async function openedIn(page, cdp, address, first) {
   await cdp.send('Emulation.setCPUThrottlingRate', { rate: 1 });
@@ -260,19 +284,8 @@ async function survey(browser, base) {
   await context.request.post(`${base}/api/v1/session`, SIGN_IN);
   const id = (n) => `0198a000-be0c-7000-8000-${String(n).padStart(12, '0')}`;
   const typed = (value) => ({ value, source: 'typed' });
-  let seq = 0;
-  const add = (name, n, change) => ({
-    id: id(100_000 + (seq += 1)),
-    v: 1,
-    device: SIGN_IN.data.device.id,
-    seq,
-    person: SIGN_IN.data.personId,
-    madeAt: new Date().toISOString(),
-    kind: `${name}.add`,
-    target: id(n),
-    base: null,
-    change,
-  });
+  const command = commandsFrom(id, 0);
+  const add = (name, n, change) => command(`${name}.add`, id(n), change);
   const job = id(0);
   const own = { jobId: job, elementId: id(1) };
   const square = (x, y, w, h) => [
@@ -331,14 +344,7 @@ async function survey(browser, base) {
   await page.getByRole('button', { name: 'Edit S0', exact: true }).first().click();
   await page.getByTestId('plan').evaluate((plan) => plan.scrollIntoView({ block: 'center' }));
   const handle = await page.getByTestId('plan').boundingBox();
-  await cdp.send('Performance.enable');
-  const total = async () => {
-    const { metrics } = await cdp.send('Performance.getMetrics');
-    return ['ScriptDuration', 'LayoutDuration', 'RecalcStyleDuration'].reduce(
-      (sum, name) => sum + (metrics.find((one) => one.name === name)?.value ?? 0) * 1000,
-      0,
-    );
-  };
+  const total = await workMeter(cdp);
   const scale = (handle.width - 28) / 30;
   const [x, y] = [handle.x + 14 + 1.7 * scale, handle.y + 14 + 1.2 * scale];
   await cdp.send('Input.dispatchMouseEvent', { type: 'mousePressed', button: 'left', buttons: 1, clickCount: 1, x, y });
@@ -365,19 +371,7 @@ async function shelf(browser, base) {
   await context.request.post(`${base}/api/v1/session`, SIGN_IN);
   const [like] = JSON.parse(readFileSync(join(root, 'core/shelf/catalogue/catalogue.json'), 'utf8'));
   const id = (n) => `0198a000-5e1f-7000-8000-${String(n).padStart(12, '0')}`;
-  let seq = 50_000;
-  const add = (kind, target, change) => ({
-    id: id(100_000 + (seq += 1)),
-    v: 1,
-    device: SIGN_IN.data.device.id,
-    seq,
-    person: SIGN_IN.data.personId,
-    madeAt: new Date().toISOString(),
-    kind,
-    target,
-    base: null,
-    change,
-  });
+  const add = commandsFrom(id, 50_000);
   const commands = Array.from({ length: 2000 }, (_, i) => {
     const name = `Bag ${i}, ${['grey', 'pale', 'warm', 'dark'][i % 4]}, ${['dock', 'yard', 'hall', 'step', 'wall'][i % 5]}`;
     const sheet = { ...like, id: id(10_000 + i), productId: id(20_000 + i), name };
@@ -467,14 +461,7 @@ async function still(browser, base) {
   // One frame paints several layers: frames are told apart by their layout-and-paint rounds.
   const rounds = trace.filter(({ name, ph }) => name === 'UpdateLayoutTree' && ph === 'X').length;
   line('Pour untouched, style-and-paint rounds a second (1)', (rounds / 10).toFixed(1));
-  await cdp.send('Performance.enable');
-  const total = async () => {
-    const { metrics } = await cdp.send('Performance.getMetrics');
-    return ['ScriptDuration', 'LayoutDuration', 'RecalcStyleDuration'].reduce(
-      (sum, name) => sum + (metrics.find((one) => one.name === name)?.value ?? 0) * 1000,
-      0,
-    );
-  };
+  const total = await workMeter(cdp);
   await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
   const moves = [];
   let before = await total();

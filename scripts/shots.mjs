@@ -101,10 +101,7 @@ main(async () => {
     await phone.page.getByTestId('plan').evaluate((one) => one.scrollIntoView({ block: 'center' }));
     await phone.page.screenshot({ path: join(folder, 'walk-draw.png') });
     await phone.page.evaluate(() => localStorage.removeItem(Object.keys(localStorage).find((key) => key.startsWith('tufa-draft finding')) ?? ''));
-    await phone.page.goto(`http://127.0.0.1:${port}${DOCK}/walk`);
-    await phone.page.getByRole('button', { name: 'Measure' }).click();
-    await phone.page.getByRole('radio', { name: 'B', exact: true }).click();
-    await phone.page.screenshot({ path: join(folder, 'walk-measure.png') });
+    await phone.shot(`${DOCK}/systems`, 'systems', () => phone.page.getByTestId('systems').waitFor());
     await phone.page.goto(`http://127.0.0.1:${port}${DOCK}/pour`);
     for (let left = await phone.page.getByRole('button', { name: /^Understood:/ }).count(); ;) {
       await phone.page.getByTestId('start-batch').waitFor();

@@ -10,6 +10,7 @@ import { readWithin } from '../parts/quantityText';
 import { FieldProblem } from '../parts/useWireForm';
 import { usePhone } from '../parts/useSettings';
 import { quantityText } from './quantityText';
+import { Toggle } from '../parts/Toggle';
 
 /** What a quantity is typed as; a share and a dose are stepped. */
 const TYPED_AS: Partial<Record<StrataQuantity, Typed>> = {
@@ -124,7 +125,7 @@ export function Quantities({
         {available.map((one) => {
           const on = one === quantity;
           return (
-            <Pressable
+            <Toggle
               key={one}
               role="radio"
               aria-checked={on}
@@ -134,10 +135,10 @@ export function Quantities({
             >
               <Text className={`font-text text-[1rem] font-bold ${on ? 'text-on-selected' : 'text-ink'}`}>{quantityText(one, question[one])}</Text>
               <Text className={`font-text text-[0.875rem] ${on ? 'text-on-selected' : 'text-faint'}`}>{say(`day.quantity.${one}`)}</Text>
-            </Pressable>
+            </Toggle>
           );
         })}
-        <Pressable
+        <Toggle
           role="switch"
           aria-checked={question.sun}
           aria-label={say('day.sunOn')}
@@ -145,7 +146,7 @@ export function Quantities({
           className="min-h-[56px] lg:min-h-[48px] min-w-[78px] grow items-center justify-center border-2 border-transparent px-1"
         >
           <Text className="font-text text-[1rem] font-bold text-ink">{say(question.sun ? 'day.sunOn' : 'day.sunOff')}</Text>
-        </Pressable>
+        </Toggle>
       </ScrollView>
     </View>
   );

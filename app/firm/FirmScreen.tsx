@@ -10,6 +10,7 @@ import { Standing } from '../parts/Standing';
 import { Answer, T } from '../parts/T';
 import { FirmNumbers } from './FirmNumbers';
 import { HouseMethodView } from './HouseMethodView';
+import { RatesView } from './RatesView';
 import { ReadyCheck } from './ReadyCheck';
 import { MODES, setPhone, usePhone } from '../parts/useSettings';
 
@@ -61,6 +62,7 @@ export function FirmScreen() {
         />
       ) : null}
       {own ? <FirmNumbers own={own} /> : null}
+      {own ? <RatesView own={own} /> : null}
       {own ? (
         <HouseMethodView
           own={own.settings.house ?? {}}

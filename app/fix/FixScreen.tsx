@@ -1,11 +1,11 @@
 import type { Ranked } from '@tufa/core/choose';
-import type { FindingPlan } from '@tufa/core/plan';
+import { rankingOf, sectionLayers, sectionOf, type FindingPlan, type PlanInput, type SystemSection } from '@tufa/core/plan';
+import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
 import { say, printFigure, sayReason } from '@tufa/words';
 import { useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { v7 as uuid } from 'uuid';
 import { change, write } from '../outbox/useFirm';
 import { Button } from '../parts/Button';
 import { Cautions } from '../parts/Cautions';
@@ -16,26 +16,44 @@ import { Answer, T } from '../parts/T';
 import type { JobView } from '../parts/useJob';
 import { bagsText } from '../mix/bagsText';
 import { HouseMethodView } from '../firm/HouseMethodView';
-import { planKind } from '@tufa/words/survey';
+import { findingName } from './findingName';
 import { KitList } from './KitList';
-import { NewerSheet } from './NewerSheet';
+import { NewerSheets } from './NewerSheets';
 import { SectionView } from './SectionView';
-import { StepList } from './StepList';
+import { LayersChoice } from './LayersChoice';
+import { StepList, stepsOfSystem } from './StepList';
+import { whole } from './money';
+import { writeTreatments } from './writeTreatment';
 
 export const FixScreen = () => <StepScreen step="fix">{(view) => <Fix key={view.job.id} view={view} />}</StepScreen>;
 
 const MARK = { yes: '', caution: '! ', no: '× ' } as const;
 const TONE = { yes: undefined, caution: 'caution', no: 'stop' } as const;
 
+/** The shelf against a finding, or what keeps it from being judged. */
+function judged(input: PlanInput, findingId: string | undefined): { ranking: readonly Ranked[]; problem: Problem | null } {
+  try {
+    return { ranking: findingId ? rankingOf(input, findingId) : [], problem: null };
+  } catch (error) {
+    if (error instanceof Problem) return { ranking: [], problem: error };
+    throw error;
+  }
+}
+
 /** The system and why; the section to scale; the next best and why not another one. */
 function Fix({ view }: { view: JobView }) {
   const router = useRouter();
   const [findingId, setFindingId] = useState<string | null>(null);
   const [looking, setLooking] = useState<string | null>(null);
-  const stop = stopOf('fix', view, () => router.replace(`/jobs/${view.job.id}/walk` as Href));
-  if (stop) return stop;
   const findings = view.plan?.findings ?? [];
-  const finding = findings.find((one) => one.findingId === findingId) ?? view.finding ?? findings[0];
+  const planned = findings.find((one) => one.findingId === findingId) ?? view.finding ?? findings[0];
+  // The shelf is judged for the finding that is looked at, and for no other.
+  const shelved = useMemo(() => judged(view.input, planned?.findingId), [view.input, planned?.findingId]);
+  const stop = stopOf('fix', shelved.problem ? { ...view, plan: null, problem: shelved.problem } : view, () =>
+    router.replace(`/jobs/${view.job.id}/walk` as Href),
+  );
+  if (stop) return stop;
+  const finding = planned ? { ...planned, ranking: shelved.ranking } : undefined;
   if (!finding)
     return (
       <StepLayout
@@ -55,24 +73,16 @@ function Fix({ view }: { view: JobView }) {
   const sheet = view.input.sheets.find(({ id }) => id === ranked?.sheetId);
   if (!ranked || !sheet) return null;
   const at = finding.ranking.indexOf(ranked);
+  const held = view.input.treatments.find((one) => one.findingId === finding.findingId);
   const use = (): void => {
-    const treatment = Object.values(view.data.treatment).find((one) => one.findingId === finding.findingId && !one.removed);
     setLooking(null);
-    void write(
-      treatment
-        ? change('treatment', 'change', treatment.id, { sheetId: sheet.id })
-        : change('treatment', 'add', uuid(), {
-            jobId: view.job.id,
-            findingId: finding.findingId,
-            sheetId: sheet.id,
-            layers: [],
-            edge: null,
-            bond: null,
-            cure: null,
-          }),
-    );
+    void writeTreatments(view, [{ ...held, findingId: finding.findingId, sheetId: sheet.id }]);
   };
   const chosen = chosenId === sheet.id;
+  const element = view.input.elements.find(({ id }) => id === finding.elementId);
+  const found = view.input.findings.find(({ id }) => id === finding.findingId);
+  const section =
+    element && found ? sectionOf({ input: view.input, element, finding: found, takeOff: finding.takeOff, sheet, treatment: chosen ? held : undefined }) : null;
   const shelf = <ShelfFor finding={finding} view={view} currentId={sheet.id} onLook={setLooking} />;
   return (
     <StepLayout
@@ -87,8 +97,8 @@ function Fix({ view }: { view: JobView }) {
                 {findings.map((one) => (
                   <Button
                     key={one.findingId}
-                    label={labelOf(view, one.findingId)}
-                    tone={one === finding ? 'dark' : 'plain'}
+                    label={findingName(view.data, one.findingId)}
+                    tone={one.findingId === finding.findingId ? 'dark' : 'plain'}
                     onPress={() => {
                       setFindingId(one.findingId);
                       setLooking(null);
@@ -97,16 +107,20 @@ function Fix({ view }: { view: JobView }) {
                 ))}
               </View>
             ) : null}
-            {chosen ? <NewerSheet view={view} sheet={sheet} /> : null}
-            <SectionView view={view} finding={finding} sheet={sheet} />
+            {chosen && held ? <NewerSheets view={view} treatment={held} /> : null}
+            {section ? <SectionView section={section} /> : null}
             <Lines
               label={say('fix.why')}
               lines={ranked.reasons.map(
                 (reason) => [`${MARK[reason.verdict]}${sayReason(reason)}`, say(`fix.${reason.verdict}`), TONE[reason.verdict]] as const,
               )}
             />
-            {finding.chosen && chosen ? <StepList steps={finding.chosen.steps} sheets={view.input.sheets} /> : null}
-            <LayersTable sheet={sheet} finding={finding} view={view} />
+            {finding.chosen && chosen && element && found && held ? (
+              <LayersChoice view={view} element={element} finding={found} sheet={sheet} chosen={finding.chosen} treatment={held} />
+            ) : null}
+            {finding.chosen && chosen ? <StepList steps={stepsOfSystem(finding.chosen)} names={[...view.input.sheets, ...(view.input.aids ?? [])]} /> : null}
+            {section ? <LayersTable section={section} /> : null}
+            <Button label={say('systems.open')} onPress={() => router.push(`/jobs/${view.job.id}/systems` as Href)} />
             <KitList view={view} />
             <HouseMethodView
               own={view.job.house ?? {}}
@@ -128,12 +142,6 @@ function Fix({ view }: { view: JobView }) {
   );
 }
 
-/** A finding as it is called: what it is, and its letter. */
-const labelOf = ({ data }: JobView, findingId: string): string => {
-  const found = data.finding[findingId];
-  return found ? `${say(`walk.kinds.${planKind(found)}`)} ${found.label}` : '';
-};
-
 function Head({ view, finding, ranked, sheet }: { view: JobView; finding: FindingPlan; ranked: Ranked; sheet: Sheet }) {
   const fit = finding.ranking.filter(({ verdict }) => verdict !== 'no').length;
   const quantities = finding.chosen?.sheetId === sheet.id ? finding.chosen.quantities : null;
@@ -151,7 +159,9 @@ function Head({ view, finding, ranked, sheet }: { view: JobView; finding: Findin
                 bags: bagsText(quantities.bags.p50),
                 low: bagsText(quantities.bags.p10, true),
                 high: bagsText(quantities.bags.p90, true),
-                cost: printFigure('c_minor', quantities.chosen.cost_minor),
+                hand_s: ranked.hand_s ?? 0,
+                hands: String(view.input.crew.hands),
+                cost_minor: whole(ranked.cost_minor ?? 0),
                 place: finding.ranking.indexOf(ranked) + 1,
                 fit,
               })
@@ -167,6 +177,7 @@ function ShelfFor({ finding, view, currentId, onLook }: { finding: FindingPlan; 
   return (
     <View className="gap-2">
       <T as="h2">{say('fix.others')}</T>
+      <T as="small">{say('fix.wholeCost')}</T>
       {finding.ranking.map((ranked) => {
         const sheet = view.input.sheets.find(({ id }) => id === ranked.sheetId);
         const why = ranked.reasons.find(({ verdict }) => verdict === ranked.verdict && verdict !== 'yes');
@@ -182,7 +193,7 @@ function ShelfFor({ finding, view, currentId, onLook }: { finding: FindingPlan; 
               <T as="strong" className="flex-1">
                 {sheet?.name}
               </T>
-              <T as="faint">{ranked.cost_minor === null ? '' : printFigure('c_minor', ranked.cost_minor)}</T>
+              <T as="faint">{ranked.cost_minor === null ? '' : printFigure('c_minor', whole(ranked.cost_minor))}</T>
             </View>
             <T
               {...(TONE[ranked.verdict] ? { tone: TONE[ranked.verdict] } : { as: 'faint' as const })}
@@ -194,14 +205,11 @@ function ShelfFor({ finding, view, currentId, onLook }: { finding: FindingPlan; 
   );
 }
 
-function LayersTable({ sheet, finding, view }: { sheet: Sheet; finding: FindingPlan; view: JobView }) {
-  const element = view.input.elements.find(({ id }) => id === finding.elementId);
-  const lifts = Math.max(1, Math.ceil(finding.takeOff.deepest_m / sheet.thickness.liftMost_m - 1e-9));
-  const rows: string[][] = Array.from({ length: lifts }, (_, i) => [
-    `${say('fix.liftN', { n: lifts - i })}: ${sheet.name}`,
-    printFigure('d_m', finding.takeOff.deepest_m / lifts),
+/** The section as a table, from the top down. */
+function LayersTable({ section }: { section: SystemSection }) {
+  const rows = sectionLayers(section).map(({ code, figures, thickness_m }) => [
+    say(code, figures),
+    thickness_m === null ? '' : printFigure('d_m', thickness_m),
   ]);
-  if (sheet.bond === 'slurry') rows.push([say('fix.bond'), printFigure('d_m', 0.001)]);
-  rows.push([`${say('fix.surface')}, ${printFigure('wants', sheet.moisture)}`, element ? printFigure('d_m', element.thickness.value) : '']);
   return <Table caption={say('fix.table')} columns={[say('fix.layer'), say('fix.thickness')]} rows={rows} />;
 }

@@ -1,30 +1,29 @@
-import { readingsOf } from '@tufa/contract/assemble';
 import { KIT_GROUPS, kitOf } from '@tufa/core/plan';
 import { say } from '@tufa/words';
-import { addDays, format } from 'date-fns';
+import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { Pressable, Text, View } from 'react-native';
+import { Text, View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { change, usePerson, write } from '../outbox/useFirm';
 import { Button } from '../parts/Button';
 import { now } from '../parts/clock';
 import { T } from '../parts/T';
 import type { JobView } from '../parts/useJob';
+import { loadedOf } from './loadedOf';
+import { poursTomorrow } from './poursTomorrow';
+import { Toggle } from '../parts/Toggle';
 
 /** What is loaded for the job, each ticked when it is on the truck; the day before it asks for what is not. */
 export function KitList({ view }: { view: JobView }) {
-  const [open, setOpen] = useState(false);
+  const { kit } = useLocalSearchParams<{ kit?: string }>();
+  const [open, setOpen] = useState(kit === 'open');
   const person = usePerson();
   const { input, plan, job, data } = view;
   const items = useMemo(() => (plan ? kitOf(input, plan) : []), [input, plan]);
-  const ticks = useMemo(
-    () => new Map(readingsOf(data, job.id).flatMap(({ id, kind, subject }) => (kind === 'acknowledged' && subject ? [[subject, id] as const] : []))),
-    [data, job.id],
-  );
+  const ticks = useMemo(() => loadedOf(data, job.id), [data, job.id]);
   if (items.length === 0) return null;
   const done = items.filter(({ key }) => ticks.has(key)).length;
-  const tomorrow = format(addDays(now(), 1), 'yyyy-MM-dd');
-  const soon = job.pourOn?.startsWith(tomorrow) ?? false;
+  const soon = poursTomorrow(job);
   const tick = (key: string): void => {
     const held = ticks.get(key);
     const row = { jobId: job.id, elementId: null, findingId: null, at: null, takenAt: new Date(now()).toISOString() };
@@ -45,7 +44,7 @@ export function KitList({ view }: { view: JobView }) {
               <View key={group} role="group" aria-label={say(`kit.groups.${group}`)}>
                 <T as="h2">{say(`kit.groups.${group}`)}</T>
                 {own.map(({ key, code, figures }) => (
-                  <Pressable
+                  <Toggle
                     key={key}
                     role="checkbox"
                     aria-checked={ticks.has(key)}
@@ -61,7 +60,7 @@ export function KitList({ view }: { view: JobView }) {
                       </Text>
                     </View>
                     <T className="flex-1">{say(`kit.${code}`, figures)}</T>
-                  </Pressable>
+                  </Toggle>
                 ))}
               </View>
             );

@@ -1,38 +1,20 @@
-import type { FindingPlan } from '@tufa/core/plan';
-import type { Sheet } from '@tufa/core/shelf';
+import type { SystemSection } from '@tufa/core/plan';
 import { sectionScene } from '@tufa/draw';
 import { say, unitSystem } from '@tufa/words';
-import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Word } from '../parts/Button';
 import { saveSvg } from '../parts/saveSvg';
 import { SceneView } from '../parts/SceneView';
 import { usePhone } from '../parts/useSettings';
 import { useSize } from '../parts/useSize';
-import type { JobView } from '../parts/useJob';
-import { sectionOf } from './sectionOf';
 
 /** The repair as if cut through, to scale. */
-export function SectionView({ view, finding, sheet }: { view: JobView; finding: FindingPlan; sheet: Sheet }) {
+export function SectionView({ section }: { section: SystemSection }) {
   const { size, onLayout } = useSize();
-  const found = view.input.findings.find(({ id }) => id === finding.findingId);
-  const element = view.input.elements.find(({ id }) => id === finding.elementId);
   const { hand } = usePhone();
   const metric = unitSystem() === 'metric';
-  const scene = useMemo(
-    () =>
-      size && found?.kind === 'spall' && element
-        ? sectionScene({
-            ...sectionOf({ finding: found, thickness: element.thickness, sheet }),
-            width: size.width,
-            height: size.height,
-            unit_m: metric ? 0.001 : 0.0254,
-            unit: metric ? 'mm' : 'in',
-            mirror: hand === 'left',
-          })
-        : null,
-    [size, found, element, sheet, metric, hand],
-  );
+  const units = metric ? { unit_m: 0.001, unit: 'mm' } : { unit_m: 0.0254, unit: 'in' };
+  const scene = size ? sectionScene(section, { ...size, ...units, mirror: hand === 'left' }) : null;
   return (
     <View>
       <View className="h-[248px] lg:h-[320px]" onLayout={onLayout}>

@@ -1,17 +1,19 @@
-import type { RepairStep } from '@tufa/core/plan';
-import type { Sheet } from '@tufa/core/shelf';
+import type { ChosenPlan, RepairStep } from '@tufa/core/plan';
 import { printFigure, say } from '@tufa/words';
 import { View } from 'react-native';
 import { T } from '../parts/T';
 
+/** The steps of the fill, then those of what goes over it. */
+export const stepsOfSystem = ({ steps, overlay }: ChosenPlan): readonly RepairStep[] => (overlay ? [...steps, ...overlay.chosen.steps] : steps);
+
 /** The repair as it is done, a step each: what, with what, how thick, when and under what condition. */
-export function StepList({ steps, sheets }: { steps: readonly RepairStep[]; sheets: readonly Sheet[] }) {
+export function StepList({ steps, names }: { steps: readonly RepairStep[]; names: readonly { readonly id: string; readonly name: string }[] }) {
   return (
     <View className="gap-1">
       <T as="h2">{say('fixStep.list')}</T>
       <View role="list" aria-label={say('fixStep.list')}>
         {steps.map(({ code, figures, sheetId, thickness_m, after, condition }, i) => {
-          const product = sheets.find(({ id }) => id === sheetId)?.name;
+          const product = names.find(({ id }) => id === sheetId)?.name;
           const when = after
             ? after.most_s === null
               ? say('fixStep.after', { least_s: after.least_s })

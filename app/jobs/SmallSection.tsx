@@ -2,7 +2,7 @@ import { materialOf } from '@tufa/contract/assemble';
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { planScene, sectionScene } from '@tufa/draw';
 import { useMemo } from 'react';
-import { sectionOf } from '../fix/sectionOf';
+import { smallSection } from './smallSection';
 import { SceneView } from '../parts/SceneView';
 import { planFinding } from '@tufa/words/survey';
 
@@ -14,7 +14,7 @@ export function SmallSection({ data, finding }: { data: FirmData; finding: RowOf
   const scene = useMemo(() => {
     if (!element) return null;
     const size = { width: 64, height: 48, unit_m: 1, unit: '', small: true };
-    if (finding.kind === 'spall') return sectionScene({ ...sectionOf({ finding: finding.properties, thickness: element.geometry.thickness, sheet }), ...size });
+    if (finding.kind === 'spall') return sectionScene(smallSection({ finding: finding.properties, thickness: element.geometry.thickness, sheet }), size);
     return planScene({ outline: element.geometry.outline, findings: [planFinding(finding)], ...size });
   }, [element, finding, sheet]);
   return scene ? <SceneView scene={scene} bare /> : null;

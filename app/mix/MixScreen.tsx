@@ -6,7 +6,7 @@ import type { Sheet } from '@tufa/core/shelf';
 import { printIn, siFactor } from '@tufa/core/quantity';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { Pressable, Text, useWindowDimensions, View } from 'react-native';
+import { Text, useWindowDimensions, View } from 'react-native';
 import { Button } from '../parts/Button';
 import { Cautions } from '../parts/Cautions';
 import { Lines } from '../parts/Lines';
@@ -20,9 +20,12 @@ import { Warnings } from '../parts/Warnings';
 import { usePhone } from '../parts/useSettings';
 import { vessel } from '../parts/vessel';
 import { bagsText } from './bagsText';
+import { JobOrder } from './JobOrder';
+import { packsText } from './packsText';
 import { StalePlan } from '../pour/StalePlan';
 import { inUse } from '../pour/storedPlan';
 import { PlanFile } from './PlanFile';
+import { Toggle } from '../parts/Toggle';
 
 export const MixScreen = () => <StepScreen step="mix">{(view) => <Mix key={view.job.id} view={view} />}</StepScreen>;
 
@@ -83,6 +86,7 @@ function Mix({ view: present }: { view: JobView }) {
             <TicketView view={view} finding={finding} chosen={chosen} sheet={sheet} />
             <Cautions screen="mix" input={view.input} plan={view.plan} data={view.data} />
             <Order chosen={chosen} />
+            <JobOrder input={view.input} plan={view.plan} />
             <PlanFile view={view} />
           </View>
         ),
@@ -193,7 +197,7 @@ const figureOf = (line: TicketLine, sheet: Sheet, powder_kg: number): { main: st
 function TicketRow({ line, sheet, powder_kg, on, onTick }: { line: TicketLine; sheet: Sheet; powder_kg: number; on: boolean; onTick: () => void }) {
   const { main, sub } = figureOf(line, sheet, powder_kg);
   return (
-    <Pressable
+    <Toggle
       role="checkbox"
       aria-checked={on}
       aria-label={`${say(`mix.${line.code}`)} ${main}, ${sub}`}
@@ -208,13 +212,9 @@ function TicketRow({ line, sheet, powder_kg, on, onTick }: { line: TicketLine; s
         <T as="number">{main}</T>
         <T>{sub}</T>
       </View>
-    </Pressable>
+    </Toggle>
   );
 }
-
-/** Packages as counts of a mass: `2 x 50 lb, 1 x 25 lb`. */
-const packsText = (packages: ChosenPlan['quantities']['chosen']['packages']): string =>
-  packages.map(({ count, mass_kg }) => say('mix.packs', { count: String(count), mass: printFigure('m_kg', mass_kg) })).join(', ');
 
 function Order({ chosen }: { chosen: ChosenPlan }) {
   const { options, chosen: bought } = chosen.quantities;

@@ -1,7 +1,7 @@
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { say } from '@tufa/words/speak';
 import { useRouter, type Href } from 'expo-router';
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { useFirm } from '../outbox/useFirm';
 import { Button, Word } from '../parts/Button';
@@ -9,8 +9,11 @@ import { Screen } from '../parts/Screen';
 import { Standing } from '../parts/Standing';
 import { SyncLine } from '../parts/SyncLine';
 import { Answer, T } from '../parts/T';
+import { loadPart } from '../parts/workScreen';
 import { JobPicture, jobsOf } from '../jobs/JobList';
 import { running, waitingFor } from './waiting';
+
+const KitAsked = lazy(() => loadPart().then(({ KitAsked: Part }) => ({ default: Part })));
 
 /** What to do now, and what waits. The plan itself is not computed here: this is the first screen on a slow phone. */
 export function NowScreen() {
@@ -52,6 +55,9 @@ export function NowScreen() {
       }
     >
       <Standing firm={firm} />
+      <Suspense fallback={null}>
+        <KitAsked data={data} />
+      </Suspense>
       <T as="h2" className="mt-2">
         {say('now.waiting')}
       </T>

@@ -22,7 +22,14 @@ export interface KeptPhoto {
   readonly sent: boolean;
 }
 
+/** A letter as it waits on this phone. */
+export interface KeptLetter {
+  readonly id: string;
+  readonly pdf: Blob;
+}
+
 interface OutboxSchema extends DBSchema {
+  letter: { key: string; value: KeptLetter };
   photo: { key: string; value: KeptPhoto };
   outbox: { key: number; value: OutboxRecord | NewRecord };
   meta: { key: string; value: unknown };
@@ -32,13 +39,14 @@ let opened: Promise<IDBPDatabase<OutboxSchema>> | null = null;
 
 /** The outbox's own database: one record a command, never touched by the query cache. */
 export function database(): Promise<IDBPDatabase<OutboxSchema>> {
-  opened ??= openDB<OutboxSchema>('tufa-outbox', 2, {
+  opened ??= openDB<OutboxSchema>('tufa-outbox', 3, {
     upgrade(db, before) {
       if (before < 1) {
         db.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true });
         db.createObjectStore('meta');
       }
-      db.createObjectStore('photo', { keyPath: 'id' });
+      if (before < 2) db.createObjectStore('photo', { keyPath: 'id' });
+      db.createObjectStore('letter', { keyPath: 'id' });
     },
   });
   return opened;

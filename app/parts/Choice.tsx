@@ -1,4 +1,5 @@
-import { Pressable, Text, View } from 'react-native';
+import { Text, View } from 'react-native';
+import { Toggle } from './Toggle';
 
 export interface Option<V extends string> {
   readonly value: V;
@@ -39,7 +40,7 @@ export function Choice<V extends string>({
         {options.map((option, i) => {
           const on = option.value === value;
           return (
-            <Pressable
+            <Toggle
               key={option.value}
               role="radio"
               aria-checked={on}
@@ -49,7 +50,7 @@ export function Choice<V extends string>({
               className={`min-h-[56px] lg:min-h-[48px] min-w-[72px] grow items-center justify-center border-2 px-3 ${on ? 'border-selected bg-selected' : 'border-edge bg-sheet'}`}
             >
               <Text className={`font-text text-center text-[1rem] ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{option.label}</Text>
-            </Pressable>
+            </Toggle>
           );
         })}
       </View>
@@ -76,7 +77,7 @@ export function Several<V extends string>({
         {options.map((option) => {
           const on = values.includes(option.value);
           return (
-            <Pressable
+            <Toggle
               key={option.value}
               role="checkbox"
               aria-checked={on}
@@ -85,7 +86,7 @@ export function Several<V extends string>({
               className={`min-h-[56px] lg:min-h-[48px] min-w-[100px] grow items-center justify-center border-2 px-3 ${on ? 'border-selected bg-selected' : 'border-edge bg-sheet'}`}
             >
               <Text className={`font-text text-[1rem] ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{option.label}</Text>
-            </Pressable>
+            </Toggle>
           );
         })}
       </View>

@@ -1,6 +1,7 @@
 import { say } from '@tufa/words';
-import { Pressable, Text } from 'react-native';
+import { Text } from 'react-native';
 import { setPhone, usePhone } from './useSettings';
+import { Toggle } from './Toggle';
 
 let before: 'light' | 'dark' = 'light';
 
@@ -12,7 +13,7 @@ export function SunSwitch() {
     setPhone({ mode: mode === 'sun' ? before : 'sun' });
   };
   return (
-    <Pressable
+    <Toggle
       role="switch"
       aria-checked={mode === 'sun'}
       aria-label={say('firm.sun')}
@@ -20,6 +21,6 @@ export function SunSwitch() {
       className="min-h-[56px] min-w-[56px] lg:min-h-[48px] items-end justify-center"
     >
       <Text className="font-text text-[1rem] text-ink underline">{say(mode === 'sun' ? `mode.${before}` : 'mode.sun')}</Text>
-    </Pressable>
+    </Toggle>
   );
 }

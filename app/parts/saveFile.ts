@@ -1,5 +1,5 @@
 /** Hands a file to the browser's own saving. */
-export function saveFile({ name, type, text }: { name: string; type: string; text: string }): void {
+export function saveFile({ name, type, text }: { name: string; type: string; text: string | Blob }): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
   const link = document.createElement('a');
   link.href = url;

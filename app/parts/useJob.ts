@@ -53,7 +53,7 @@ function surveyed(input: PlanInput): { value: Survey | null; problem: Problem | 
 const planOf = (input: PlanInput): Planned => {
   const { value: survey, problem: unseen } = surveyed(input);
   if (!survey) return { survey, plan: null, problem: unseen };
-  const { value: plan, problem } = attempt(() => computePlan(input));
+  const { value: plan, problem } = attempt(() => computePlan(input, { ranked: 'chosen' }));
   return { survey, plan, problem };
 };
 
@@ -109,7 +109,7 @@ function stepsOf({
 }): Record<Step, StepState> {
   const surveyed = (plan?.findings.length ?? 0) > 0;
   const chosen = finding?.chosen ?? null;
-  const refused = finding?.ranking.find(({ sheetId }) => sheetId === chosen?.sheetId)?.verdict === 'no';
+  const refused = plan?.warnings.some(({ code, figures }) => code === 'choice.refused' && figures['findingId'] === finding?.findingId) ?? false;
   const read = (['air_C', 'slab_C', 'powder_C', 'water_C'] as const).every((kind) => input.conditions[kind].source !== 'assumed');
   const poured = batches.length > 0 && batches.every(({ running }) => !running) && batches.length >= (chosen?.batches.count ?? Infinity);
   const if_ = (done: boolean, warning = false): StepState => (warning ? 'warning' : done ? 'done' : 'open');
@@ -142,7 +142,7 @@ export function useJob(jobId: string): { view: JobView | null; firm: Firm; plann
     const work = async (): Promise<void> => {
       const survey = await planWorker().survey(input);
       keep({ survey, plan: null, problem: null });
-      keep({ survey, plan: await planWorker().compute(input), problem: null });
+      keep({ survey, plan: await planWorker().plan(input), problem: null });
     };
     // What the worker cannot say in full is asked again here.
     work().catch(() => keep(planOf(input)));

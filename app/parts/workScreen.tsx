@@ -22,7 +22,7 @@ const laterOrOnline = (): Promise<void> =>
 export const loadPart = (): Promise<Work> => loadWork().catch(() => laterOrOnline().then(loadPart));
 
 /** A screen of the work chunk as a route of its own. */
-export function workScreen(name: Exclude<keyof Work, 'JobDrawing' | 'Keypad' | 'Returned' | 'Shortcuts' | 'speakIn'>): ComponentType {
+export function workScreen(name: Exclude<keyof Work, 'JobDrawing' | 'KitAsked' | 'Keypad' | 'Returned' | 'Shortcuts' | 'speakIn'>): ComponentType {
   const Loaded = lazy(() => loadWork().then((work) => ({ default: work[name] as ComponentType })));
   const Keypad = lazy(() => loadWork().then((work) => ({ default: work.Keypad })));
   return function WorkRoute() {

@@ -26,7 +26,10 @@ export class PhotoFault extends Error {
  *
  * @throws PhotoFault
  */
-export async function keepPhoto(file: Blob, about: Pick<PhotographFields, 'jobId' | 'elementId' | 'findingId' | 'before'>): Promise<string> {
+export async function keepPhoto(
+  file: Blob,
+  about: Pick<PhotographFields, 'jobId' | 'elementId' | 'findingId' | 'before'>,
+): Promise<Pick<PhotographFields, 'sha256' | 'bytes'> & { readonly id: string }> {
   if (file.size > MOST_BYTES) throw new PhotoFault('tooLarge', { mb: String(Math.round(file.size / 1e6)), most: String(MOST_BYTES / 1e6) });
   const shrunk = await photoWorker()
     .shrink(file, PHOTO)
@@ -48,12 +51,12 @@ export async function keepPhoto(file: Blob, about: Pick<PhotographFields, 'jobId
       strokes: [],
     }),
   );
-  return id;
+  return { id, sha256: shrunk.sha256, bytes: shrunk.full.size };
 }
 
 /** @returns whether the firm took it; what it refuses it would refuse again, so it is not asked for ever */
-async function put(id: string, size: 'full' | 'thumb', body: Blob): Promise<boolean> {
-  const answer = await fetch(`/api/v1/photographs/${id}/${size}`, { method: 'PUT', body, headers: { 'content-type': 'image/jpeg' } });
+export async function sendBytes(address: string, body: Blob): Promise<boolean> {
+  const answer = await fetch(address, { method: 'PUT', body, headers: { 'content-type': body.type } });
   if (!answer.ok && answer.status !== 422 && answer.status !== 413) throw new Error(String(answer.status));
   return answer.ok;
 }
@@ -63,7 +66,8 @@ async function sendPhotos(): Promise<void> {
   const db = await database();
   for (const photo of await db.getAll('photo')) {
     if (photo.sent || !photo.full) continue;
-    const taken = (await put(photo.id, 'thumb', photo.thumb)) && (await put(photo.id, 'full', photo.full));
+    const at = `/api/v1/photographs/${photo.id}`;
+    const taken = (await sendBytes(`${at}/thumb`, photo.thumb)) && (await sendBytes(`${at}/full`, photo.full));
     await db.put('photo', { ...photo, full: taken ? null : photo.full, sent: true });
   }
 }

@@ -10,7 +10,7 @@ export function chosenOfPlan(data: FirmData, planId: string, findingId: string):
   if (!row) return null;
   let plan = plans.get(planId);
   if (!plan) {
-    plan = computePlan(row.input);
+    plan = computePlan(row.input, { ranked: 'chosen' });
     plans.set(planId, plan);
   }
   const chosen = plan.findings.find((finding) => finding.findingId === findingId)?.chosen;

@@ -23,7 +23,7 @@ function planOf(row: RowOf<'plan'>): Plan | null {
   if (held !== undefined) return held;
   let plan: Plan | null = null;
   try {
-    plan = computePlan(row.input);
+    plan = computePlan(row.input, { ranked: 'chosen' });
   } catch (error) {
     if (!(error instanceof Problem)) throw error;
   }

@@ -2,13 +2,13 @@ import type { RowOf } from '@tufa/contract/entities';
 import { say } from '@tufa/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { View } from 'react-native';
 import { useFirm } from '../outbox/useFirm';
 import { Button } from '../parts/Button';
 import { Screen } from '../parts/Screen';
+import { SideBySide } from '../parts/SideBySide';
 import { Standing } from '../parts/Standing';
 import { Answer, T } from '../parts/T';
-import { useWide } from '../parts/useSize';
 import { linesOf } from './linesOf';
 
 interface Compared {
@@ -34,12 +34,10 @@ export function CompareScreen() {
   const { ids = '' } = useLocalSearchParams<{ ids: string }>();
   const firm = useFirm();
   const router = useRouter();
-  const wide = useWide();
   const [only, setOnly] = useState(true);
   const rows = ids.split(',').flatMap((id) => (firm.data.sheet[id] ? [firm.data.sheet[id]] : []));
   const lines = comparedLines(rows.map(({ sheet }) => sheet));
   const differ = lines.filter(({ differs }) => differs);
-  const column = wide ? 'w-[190px]' : 'w-[142px]';
   return (
     <Screen
       title={say('shelf.compareTitle')}
@@ -58,33 +56,19 @@ export function CompareScreen() {
     >
       <Standing firm={firm} />
       {rows.length >= 2 ? (
-        <ScrollView horizontal tabIndex={0} testID="compare">
-          <View role="table" aria-label={say('shelf.compareTitle')}>
-            <View role="row" className="flex-row border-b-2 border-ink">
-              <View role="columnheader" className="w-[112px] py-2 pr-2">
-                <T as="small">{say('shelf.what')}</T>
-              </View>
-              {rows.map(({ id, sheet }) => (
-                <View key={id} role="columnheader" className={`${column} py-2 pr-2`}>
-                  <T as="strong">{sheet.name}</T>
-                </View>
-              ))}
-            </View>
-            {(only ? differ : lines).map(({ key, label, texts, differs }) => (
-              <View key={key} role="row" className={`flex-row border-b border-line ${differs && !only ? 'bg-caution-fill' : ''}`}>
-                <View role="rowheader" className="w-[112px] py-2 pr-2">
-                  <T as="strong">{label}</T>
-                  {differs && !only ? <T as="small">{say('shelf.differs')}</T> : null}
-                </View>
-                {texts.map((text, i) => (
-                  <View key={rows[i]!.id} role="cell" className={`${column} py-2 pr-2`}>
-                    <T>{text === '' ? say('shelf.no') : text}</T>
-                  </View>
-                ))}
-              </View>
-            ))}
-          </View>
-        </ScrollView>
+        <SideBySide
+          testID="compare"
+          caption={say('shelf.compareTitle')}
+          corner={say('shelf.what')}
+          columns={rows.map(({ id, sheet }) => ({ key: id, label: sheet.name }))}
+          rows={(only ? differ : lines).map(({ key, label, texts, differs }) => ({
+            key,
+            label,
+            marked: differs && !only,
+            ...(differs && !only ? { note: say('shelf.differs') } : {}),
+            cells: texts.map((text) => ({ text: text === '' ? say('shelf.no') : text })),
+          }))}
+        />
       ) : null}
     </Screen>
   );

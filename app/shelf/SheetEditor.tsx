@@ -1,6 +1,8 @@
 import { FIELDS } from '@tufa/contract/schemas';
-import type { LabelCell } from '@tufa/contract/sheetLabel';
+import type { SheetFields } from '@tufa/contract/entities';
+import type { LabelCell as LabelCellName } from '@tufa/contract/sheetLabel';
 import { wholeShelfOf } from '@tufa/contract/assemble';
+import { isMaterial } from '@tufa/contract/upgradeSheet';
 import { SHEET_CLASSES, type Sheet } from '@tufa/core/shelf';
 import { parse, Problem } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
@@ -10,20 +12,23 @@ import { Controller } from 'react-hook-form';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import type { Typed } from '../keypad/entries';
-import { change, useFirm, write } from '../outbox/useFirm';
+import { useFirm } from '../outbox/useFirm';
 import { Button } from '../parts/Button';
 import { Choice } from '../parts/Choice';
 import { Field } from '../parts/Field';
-import { QuantityField } from '../parts/QuantityField';
 import { Screen } from '../parts/Screen';
 import { Standing } from '../parts/Standing';
 import { Answer, T } from '../parts/T';
 import { FieldProblem, useWireForm } from '../parts/useWireForm';
+import { AidEditor } from './AidEditor';
+import { LabelCell } from './LabelCell';
+import { LabelFrame } from './LabelFrame';
 import { ImpliedView } from './ImpliedView';
+import { writeSheet } from './writeSheet';
 import { cellOf, originOf, sheetOfText, standsIn, textOfOrigin, type LabelText, type Origin } from './labelText';
 
 /** Cells that take a figure with its unit, by how it is typed. */
-const AS: Partial<Record<LabelCell, Typed>> = {
+const AS: Partial<Record<LabelCellName, Typed>> = {
   pack: 'mass',
   pack2: 'mass',
   thinnest: 'depth',
@@ -39,7 +44,7 @@ const AS: Partial<Record<LabelCell, Typed>> = {
 
 /** The bag in hand: from nothing, like a sheet on the shelf, or the next sheet of it. */
 export function SheetEditor() {
-  const { from, as } = useLocalSearchParams<{ from?: string; as?: string }>();
+  const { from, as, goes } = useLocalSearchParams<{ from?: string; as?: string; goes?: string }>();
   const firm = useFirm();
   if (!firm.ready)
     return (
@@ -48,6 +53,7 @@ export function SheetEditor() {
       </Screen>
     );
   const row = from ? firm.data.sheet[from] : undefined;
+  if (goes || (row && !isMaterial(row.sheet))) return <AidEditor key={`${from} ${as}`} data={firm.data} from={from} changes={as === 'change'} />;
   const origin = originOf(row?.sheet, as);
   const last = wholeShelfOf(firm.data).find((one) => one.productId === row?.productId)?.revision ?? row?.revision ?? 0;
   return <LabelForm key={`${from} ${as}`} origin={origin} productId={origin.changes && row ? row.productId : null} revision={origin.changes ? last + 1 : 1} />;
@@ -74,54 +80,27 @@ function LabelForm({ origin, productId, revision }: { origin: Origin; productId:
   const typical = useMemo(() => standsIn(origin, named), [origin, named]);
   const resin = typical.parts !== undefined;
   const submit = form.submit(async (wire) => {
-    const { sheet } = wire as { sheet: Sheet };
-    const product = { name: sheet.name, class: sheet.class };
-    await write(
-      productId ? change('product', 'change', productId, product) : change('product', 'add', ids.productId, product),
-      change('sheet', 'add', ids.id, wire),
-    );
+    await writeSheet({ fields: wire as SheetFields, id: ids.id, known: productId !== null });
     router.replace(`/shelf/${ids.id}` as Href);
   });
   const save = (): void => void submit();
-  const cell = (name: LabelCell, hint?: string) => (
-    <Controller
+  const cell = (name: LabelCellName, hint?: string) => (
+    <LabelCell
       key={name}
       control={control}
       name={name}
-      render={({ field, fieldState }) => {
-        const shared = {
-          label: say(`shelf.edit.${name}`),
-          value: field.value,
-          onChange: field.onChange as (text: string) => void,
-          onBlur: field.onBlur,
-          fault: fieldState.error?.message,
-          ...(hint ? { hint } : {}),
-          ...(typical[name] && !['name', 'pack', 'price'].includes(name) ? { placeholder: typical[name] } : {}),
-          onSubmit: save,
-        };
-        const typed = AS[name];
-        return typed ? <QuantityField as={typed} {...shared} /> : <Field {...shared} />;
-      }}
+      label={say(`shelf.edit.${name}`)}
+      as={AS[name]}
+      hint={hint}
+      placeholder={['name', 'pack', 'price'].includes(name) ? undefined : typical[name]}
+      onSubmit={save}
     />
   );
   const { base, changes } = origin;
   const title = base ? say(changes ? 'shelf.edit.titleChange' : 'shelf.edit.titleCopy', { name: base.name }) : say('shelf.edit.titleNew');
   return (
-    <Screen
-      title={title}
-      head={
-        <View className="gap-1">
-          <Answer size="number">{title}</Answer>
-          <T as="faint">{say('shelf.edit.lead')}</T>
-        </View>
-      }
-      foot={
-        <View className="flex-row gap-3">
-          <Button label={say('shelf.edit.cancel')} onPress={() => (form.clear(), router.back())} />
-          <Button label={say('shelf.edit.save')} tone="act" grow onPress={save} />
-        </View>
-      }
-    >
+    <LabelFrame title={title} lead={say('shelf.edit.lead')} onCancel={form.clear} onSave={save}>
+      {base ? null : <Button label={say('shelf.aid.enter')} onPress={() => router.replace('/shelf/new?goes=1' as Href)} />}
       {base ? null : !picking ? (
         <Button label={say('shelf.edit.classIs', { name: say(`class.${named}`) })} onPress={() => setPicking(true)} />
       ) : (
@@ -199,7 +178,7 @@ function LabelForm({ origin, productId, revision }: { origin: Origin; productId:
         />
       </View>
       <Implies values={values} origin={origin} ids={ids} />
-    </Screen>
+    </LabelFrame>
   );
 }
 

@@ -45,7 +45,7 @@ export function SheetScreen() {
       foot={
         <View className="flex-row gap-3">
           {material?.water ? <Button label={say('shelf.use')} grow onPress={() => router.push(`/bench/window?sheet=${sheetId}` as Href)} /> : null}
-          {material ? <Button label={say('shelf.copy')} tone="act" grow onPress={() => router.push(`/shelf/new?from=${sheetId}` as Href)} /> : null}
+          <Button label={say('shelf.copy')} tone="act" grow onPress={() => router.push(`/shelf/new?from=${sheetId}` as Href)} />
         </View>
       }
     >
@@ -68,7 +68,7 @@ export function SheetScreen() {
       {material ? <ImpliedView sheet={material} /> : null}
       <StockLots data={firm.data} row={row} />
       <View className="flex-row flex-wrap">
-        {material ? <Word label={say('shelf.change')} onPress={() => router.push(`/shelf/new?from=${sheetId}&as=change` as Href)} /> : null}
+        <Word label={say('shelf.change')} onPress={() => router.push(`/shelf/new?from=${sheetId}&as=change` as Href)} />
         {gone ? null : <Word label={say('shelf.remove')} onPress={() => void write(change('product', 'remove', productId)).then(() => setRemoved(true))} />}
       </View>
     </Screen>

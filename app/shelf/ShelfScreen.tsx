@@ -14,6 +14,7 @@ import { Standing } from '../parts/Standing';
 import { Answer, T } from '../parts/T';
 import { NO_FILTER, ShelfIndex, type ShelfFilter } from './ShelfIndex';
 import { ShelfNarrow } from './ShelfNarrow';
+import { Toggle } from '../parts/Toggle';
 
 /** As many as can be read side by side. */
 export const COMPARED = 4;
@@ -150,7 +151,7 @@ function ShelfRow({ row: { id, sheet }, chosen, full, onPick }: { row: RowOf<'sh
           {material ? <T as="number">{printFigure('life_s', Math.sqrt(sheet.flow.least_s * sheet.flow.most_s))}</T> : null}
         </Pressable>
       </Link>
-      <Pressable
+      <Toggle
         role="checkbox"
         aria-checked={chosen}
         disabled={full && !chosen}
@@ -161,7 +162,7 @@ function ShelfRow({ row: { id, sheet }, chosen, full, onPick }: { row: RowOf<'sh
         <Text className={`font-text text-[1.25rem] font-bold ${chosen ? 'text-on-selected' : 'text-faint'}`} aria-hidden>
           {chosen ? '✓' : ''}
         </Text>
-      </Pressable>
+      </Toggle>
     </View>
   );
 }

@@ -27,7 +27,8 @@ const SOON_DAYS = 30;
 
 /** What of one product lies in the yard: lots, part packs, what was opened when and must be used by when. */
 export function StockLots({ data, row: { productId, sheet } }: { data: FirmData; row: RowOf<'sheet'> }) {
-  const [adding, setAdding] = useState(false);
+  /** the lot being written: a new one, or one that is corrected */
+  const [writing, setWriting] = useState<'new' | RowOf<'stockLot'> | null>(null);
   const [gone, setGone] = useState<RowOf<'stockLot'> | null>(null);
   const lots = stockOf(data, productId);
   const unit = isMaterial(sheet) ? 'kg' : sheet.unit;
@@ -68,6 +69,7 @@ export function StockLots({ data, row: { productId, sheet } }: { data: FirmData;
           ) : null}
           <View className="flex-row">
             {lot.openedOn ? null : <Word label={say('shelf.open')} onPress={() => opened(lot)} />}
+            <Word label={say('shelf.correct')} onPress={() => setWriting(lot)} />
             <Word label={say('shelf.usedUp')} onPress={() => void write(change('stockLot', 'remove', lot.id)).then(() => setGone(lot))} />
           </View>
         </View>
@@ -79,31 +81,52 @@ export function StockLots({ data, row: { productId, sheet } }: { data: FirmData;
           onUndo={() => void write(change('stockLot', 'change', gone.id, { amount: gone.amount })).then(() => setGone(null))}
         />
       ) : null}
-      {adding ? (
-        <AddLot productId={productId} sheet={sheet} onDone={() => setAdding(false)} />
+      {writing ? (
+        <LotForm
+          key={writing === 'new' ? 'new' : writing.id}
+          productId={productId}
+          sheet={sheet}
+          held={writing === 'new' ? null : writing}
+          onDone={() => setWriting(null)}
+        />
       ) : (
-        <Button label={say('shelf.addLot')} onPress={() => setAdding(true)} />
+        <Button label={say('shelf.addLot')} onPress={() => setWriting('new')} />
       )}
     </View>
   );
 }
 
-/** A delivery or a part pack: how much, its lot, its day. */
-function AddLot({ productId, sheet, onDone }: { productId: string; sheet: RowOf<'sheet'>['sheet']; onDone: () => void }) {
+/** A delivery or a part pack, new or corrected: how much, its lot, its day. */
+function LotForm({
+  productId,
+  sheet,
+  held,
+  onDone,
+}: {
+  productId: string;
+  sheet: RowOf<'sheet'>['sheet'];
+  held: RowOf<'stockLot'> | null;
+  onDone: () => void;
+}) {
+  const unit = isMaterial(sheet) ? 'kg' : sheet.unit;
+  const shown = held ? amountText(unit, held.amount) : '';
   const kg = isMaterial(sheet) || sheet.unit === 'kg';
-  const [amount, setAmount] = useState('');
-  const [lot, setLot] = useState('');
-  const [useBy, setUseBy] = useState('');
+  const [amount, setAmount] = useState(shown);
+  const [lot, setLot] = useState(held?.lot ?? '');
+  const [useBy, setUseBy] = useState(held?.useBy ?? '');
   const [fault, setFault] = useState<{ field: string; text: string } | null>(null);
   const save = (): void => {
     try {
       const pieces = !isMaterial(sheet) && sheet.unit === 'piece';
-      const value = pieces ? Number(amount) : readWithin({ field: 'amount', text: amount, as: kg ? 'mass' : 'volume', least: 1e-5, most: 1e5 });
+      const read = (): number =>
+        pieces ? parseFloat(amount) : readWithin({ field: 'amount', text: amount, as: kg ? 'mass' : 'volume', least: 1e-5, most: 1e5 });
+      // What still stands as it was shown is not read again: printing it has rounded it.
+      const value = held && amount === shown ? held.amount : read();
       if (!(value > 0)) throw new FieldProblem('amount', say('field.required'));
-      const fields = { productId, amount: value, lot: lot.trim() || null, openedOn: null, useBy: useBy || null };
+      const fields = { productId, amount: value, lot: lot.trim() || null, openedOn: held?.openedOn ?? null, useBy: useBy || null };
       const bad = check(FIELDS.stockLot, fields).fault;
       if (bad) throw new FieldProblem(bad.field, say('field.required'));
-      void write(change('stockLot', 'add', uuid(), fields)).then(onDone);
+      void write(held ? change('stockLot', 'change', held.id, fields) : change('stockLot', 'add', uuid(), fields)).then(onDone);
     } catch (error) {
       if (!(error instanceof FieldProblem)) throw error;
       setFault({ field: error.field, text: error.sentence });
@@ -130,7 +153,7 @@ function AddLot({ productId, sheet, onDone }: { productId: string; sheet: RowOf<
       <DayField label={say('shelf.useByField')} value={useBy} onChange={setUseBy} fault={faultOf('useBy')} />
       <View className="flex-row gap-2">
         <Button label={say('shelf.edit.cancel')} grow onPress={onDone} />
-        <Button label={say('shelf.addLot')} tone="act" grow onPress={save} />
+        <Button label={say(held ? 'shelf.correctLot' : 'shelf.addLot')} tone="act" grow onPress={save} />
       </View>
     </View>
   );

@@ -2,7 +2,7 @@ import type { RowOf } from '@tufa/contract/entities';
 import { FIELDS } from '@tufa/contract/schemas';
 import { check } from '@tufa/contract/validate';
 import type { ElementSurvey } from '@tufa/core/plan';
-import { stopKey, type Opinion } from '@tufa/core/survey';
+import { stopKey, type Opinion, type OpinionFile } from '@tufa/core/survey';
 import { say, sayReason } from '@tufa/words';
 import { format } from 'date-fns';
 import { useState } from 'react';
@@ -13,7 +13,11 @@ import { Choice } from '../parts/Choice';
 import { now } from '../parts/clock';
 import { DayField } from '../parts/DayField';
 import { Field } from '../parts/Field';
+import { PickFile } from '../parts/PickFile';
+import { saveFile } from '../parts/saveFile';
 import { T } from '../parts/T';
+import { keepLetter, letterOf } from '../photos/letters';
+import { PhotoFault } from '../photos/photographs';
 
 const ROLES = ['engineer', 'inspector', 'architect', 'other'] as const;
 type Role = (typeof ROLES)[number];
@@ -35,6 +39,7 @@ export function LicensedOpinion({ element, survey }: { element: RowOf<'element'>
         <>
           <T as="strong">{say('opinion.by', { role: say(`opinion.roles.${opinion.role}`), day: opinion.on })}</T>
           <T>{opinion.said}</T>
+          {opinion.file ? <Letter file={opinion.file} /> : null}
           <Word label={say('opinion.withdraw')} onPress={() => keep(undefined)} />
         </>
       ) : (
@@ -44,6 +49,22 @@ export function LicensedOpinion({ element, survey }: { element: RowOf<'element'>
         <OpinionForm reasons={stops.map(sayReason)} covers={stops.map(stopKey)} element={element} onKeep={keep} onCancel={() => setWriting(false)} />
       ) : null}
       {writing || stops.length === 0 ? null : <Button label={say(opinion ? 'opinion.again' : 'opinion.record')} onPress={() => setWriting(true)} />}
+    </View>
+  );
+}
+
+/** The letter that came with it, saved as it was handed over. */
+function Letter({ file }: { file: OpinionFile }) {
+  const [gone, setGone] = useState(false);
+  const save = (): void => {
+    letterOf(file)
+      .then((blob) => saveFile({ name: file.name, type: blob.type, text: blob }))
+      .catch(() => setGone(true));
+  };
+  return (
+    <View>
+      <Word label={say('opinion.open', { name: file.name })} onPress={save} />
+      {gone ? <T tone="caution">{say('opinion.fileGone')}</T> : null}
     </View>
   );
 }
@@ -65,8 +86,19 @@ function OpinionForm({
   const [on, setOn] = useState(format(now(), 'yyyy-MM-dd'));
   const [said, setSaid] = useState('');
   const [fault, setFault] = useState<string | null>(null);
+  const [file, setFile] = useState<OpinionFile | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  const take = async (picked: File): Promise<void> => {
+    setRefused(null);
+    try {
+      setFile(await keepLetter(picked, { jobId: element.jobId, elementId: element.id }));
+    } catch (error) {
+      if (!(error instanceof PhotoFault)) throw error;
+      setRefused(say(`photo.${error.code}`, error.figures));
+    }
+  };
   const save = (): void => {
-    const opinion: Opinion = { role, on, said: said.trim(), covers };
+    const opinion: Opinion = { role, on, said: said.trim(), covers, ...(file ? { file } : {}) };
     const { opinion: _before, ...answers } = element.stops;
     const bad = check(FIELDS.element.extract('stops'), { ...answers, opinion }).fault;
     if (bad) return setFault(bad.field);
@@ -91,7 +123,13 @@ function OpinionForm({
           fault={fault === 'opinion.said' ? say('opinion.saidRequired') : undefined}
         />
       </View>
-      <T as="small">{say('opinion.picture')}</T>
+      <View className="flex-row items-center gap-3">
+        <PickFile label={say('opinion.file')} accept="application/pdf,image/*" testID="opinion-file" onPick={(picked) => void take(picked)} />
+        <T as="small" className="flex-1">
+          {file ? say('opinion.fileKept', { name: file.name }) : say('opinion.fileHelp')}
+        </T>
+      </View>
+      {refused ? <T tone="stop">{refused}</T> : null}
       <View className="flex-row gap-2">
         <Button label={say('shelf.edit.cancel')} grow onPress={onCancel} />
         <Button label={say('opinion.keep')} tone="act" grow onPress={save} />

@@ -4,10 +4,10 @@ import { legendScene, nicePace, planScale, planScene, ruledEdge, WHOLE, type Pla
 import { say, unitSystem } from '@tufa/words';
 import { useGesture } from '@use-gesture/react';
 import { useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { Pressable, Text, View } from 'react-native';
+import { Pressable, Text, useWindowDimensions, View } from 'react-native';
 import { SceneView } from '../parts/SceneView';
 import { usePhone } from '../parts/useSettings';
-import { useSize } from '../parts/useSize';
+import { useSize, useWide } from '../parts/useSize';
 
 const RULER = 56;
 const CLOSEST = 12;
@@ -247,8 +247,15 @@ function Moved({
   );
 }
 
+/** What a phone's screen leaves beside its body. */
+const MARGINS = 32;
+
 /** What the patterns of a plan mean, for the kinds on it. */
 export function PlanLegend({ kinds }: { kinds: readonly PlanKind[] }) {
   const { size, onLayout } = useSize();
-  return <View onLayout={onLayout}>{size && kinds.length > 0 ? <SceneView scene={legendScene({ kinds, width: size.width })} /> : null}</View>;
+  const window = useWindowDimensions();
+  const wide = useWide();
+  // On a phone its width is known before it is measured, and nothing under it is pushed down by it.
+  const width = size?.width ?? (wide ? null : window.width - MARGINS);
+  return <View onLayout={onLayout}>{width !== null && kinds.length > 0 ? <SceneView scene={legendScene({ kinds, width })} /> : null}</View>;
 }

@@ -1,8 +1,14 @@
-import { computePlan, surveyOf, type Plan, type PlanInput, type Survey } from '@tufa/core/plan';
+import { compareSystems, computePlan, surveyOf, type Plan, type PlanInput, type Survey, type SystemOutcome } from '@tufa/core/plan';
 import { expose } from 'comlink';
 
-/** Survey and plan off the main thread: the same functions, the same figures. */
-const worker = { survey: (input: PlanInput): Survey => surveyOf(input), compute: (input: PlanInput): Plan => computePlan(input) };
+/** Survey, plan and comparison off the main thread: the same functions, the same figures. */
+const worker = {
+  survey: (input: PlanInput): Survey => surveyOf(input),
+  compute: (input: PlanInput): Plan => computePlan(input),
+  /** without the shelf: what a screen that chooses nothing needs */
+  plan: (input: PlanInput): Plan => computePlan(input, { ranked: 'chosen' }),
+  compare: (asked: Parameters<typeof compareSystems>[0]): SystemOutcome[] => compareSystems(asked),
+};
 
 export type PlanWorker = typeof worker;
 

@@ -1,4 +1,4 @@
-import { computePlan } from '@tufa/core/plan';
+import { computePlan, rankingOf } from '@tufa/core/plan';
 import { catalogue } from '@tufa/core/shelf/catalogue';
 import { monteCarloLives, workingLife, type CourseInput } from '@tufa/core/setting';
 import { rectangle, volumeFromReadings, type DepthReading } from '@tufa/core/takeoff';
@@ -52,11 +52,15 @@ export function coreBench(): [string, string][] {
   const thirty = Array.from({ length: 30 }, (_, i) => ({ ...whole.findings[i % 2]!, id: `f${i}` }));
   const large = { ...still, sheets, findings: thirty, treatments: [] };
   const rank_ms = timed(3, () => computePlan(large));
+  const shelf_ms = timed(10, (i) => rankingOf(large, `f${i % 30}`));
+  const bare_ms = timed(30, () => computePlan(still, { ranked: 'chosen' }));
   const ns = (ms: number, steps: number): string => `${((ms * 1e6) / steps).toFixed(1)} ns`;
   return [
     ['a job plan, one finding, temperatures held, ms', plan_ms.toFixed(2)],
     ['a job plan, one finding, through a changing day, ms', changing_ms.toFixed(2)],
     ['a job plan, ten findings of every kind through a changing day, ms', all_ms.toFixed(2)],
+    ['the same without the shelf, as a screen that shows none plans, ms', bare_ms.toFixed(2)],
+    ['500 products ranked for one of 30 findings, the one looked at, ms', shelf_ms.toFixed(1)],
     ['500 products ranked for 30 findings, ms (25, a quarter of 100 at 4x)', rank_ms.toFixed(0)],
     ['working lives per second on one core; a rate evaluation', `${Math.round(1000 / life_ms).toLocaleString('en')}; ${ns(life_ms, 100)}`],
     ['10,000 Monte Carlo lives, ms; a life', `${monte_ms.toFixed(1)}; ${ns(monte_ms, 10_000)}`],

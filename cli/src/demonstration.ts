@@ -1,7 +1,7 @@
 import { assemblePlanInput } from '@tufa/contract/assemble';
 import { emptyFirmData, type EntityName } from '@tufa/contract/entities';
 import { DEFAULT_BATCH, DEFAULT_CREW, DEFAULT_FIRM } from '@tufa/core/plan';
-import { catalogue } from '@tufa/core/shelf/catalogue';
+import { aids, catalogue } from '@tufa/core/shelf/catalogue';
 
 interface Rows {
   readonly job: Readonly<Record<string, unknown>> & { readonly id: string };
@@ -16,7 +16,7 @@ export function fromDemonstration({ job, rows }: Rows): unknown {
   const data = emptyFirmData() as unknown as Record<EntityName, Record<string, unknown>>;
   const put = (name: EntityName, id: string, fields: object): void => void (data[name][id] = { id, removed: false, version: 1, changed: 1, ...fields });
   put('firm', 'firm', { name: '', settings: DEFAULT_FIRM });
-  for (const sheet of catalogue) put('sheet', sheet.id, { productId: sheet.productId, revision: sheet.revision, sheet });
+  for (const sheet of [...catalogue, ...aids]) put('sheet', sheet.id, { productId: sheet.productId, revision: sheet.revision, sheet });
   put('job', job.id, { crew: DEFAULT_CREW, batch: DEFAULT_BATCH, ...job });
   // Only the order of readings matters to a plan: minutes from the anchor give it.
   for (const { name, id, minutes = 0, fields } of rows) put(name, id, { ...fields, jobId: job.id, takenAt: new Date(minutes * 60_000).toISOString() });

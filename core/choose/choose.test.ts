@@ -157,6 +157,8 @@ test('equals are ranked by noes, cautions, cost, time to open and then by id; wh
     verdict: 'yes',
     reasons: [],
     cost_minor: 100,
+    material_minor: 60,
+    hand_s: 3600,
     opensAfter_s: 100,
     ...change,
   });

@@ -42,6 +42,14 @@ const houses = new WeakMap<Partial<HouseMethod>, HouseMethod>();
 export const profileReached = ({ preparation }: HouseMethod, sheet: Sheet): number =>
   preparation === 'byProduct' ? sheet.profile : CHOOSE.profileOf[preparation];
 
+export type PreparationTool = Exclude<HouseMethod['preparation'], 'byProduct'>;
+
+const TOOLS = (Object.keys(CHOOSE.profileOf) as PreparationTool[]).sort((a, b) => CHOOSE.profileOf[a] - CHOOSE.profileOf[b]);
+
+/** What a base is prepared with: the school's own tool, or the gentlest that leaves the profile the product asks. */
+export const preparationTool = ({ preparation }: HouseMethod, sheet: Sheet): PreparationTool =>
+  preparation === 'byProduct' ? (TOOLS.find((tool) => CHOOSE.profileOf[tool] >= sheet.profile) ?? 'breakOut') : preparation;
+
 /** What goes between old and new: what the sheet asks, or the school's own where the sheet asks for anything at all. */
 export function bondOf({ bond }: HouseMethod, sheet: Sheet): Sheet['bond'] {
   if (bond === 'bySheet' || sheet.bond === 'none') return sheet.bond;

@@ -3,3 +3,6 @@ export * from './rules';
 export * from './rank';
 export * from './constants';
 export * from './houseMethod';
+export * from './aidRules';
+export * from './lifeOf';
+export * from './worstOf';

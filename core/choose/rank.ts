@@ -1,24 +1,53 @@
 import type { Reason } from './Reason';
-import { LAST_RULES, RULES, madeForRule, type RuleContext } from './rules';
+import { worstOf } from './worstOf';
+import { ELEMENT_RULES, FINDING_RULES, LAST_RULES, madeForRule, type ElementContext, type RuleContext } from './rules';
 
 export interface Ranked {
   readonly sheetId: string;
   readonly verdict: Reason['verdict'];
   readonly reasons: readonly Reason[];
-  /** material for this finding, minor units; null where it cannot be worked out */
+  /** the whole job's cost of this finding with it: material, hands, trips, tools, disposal, minor units; null where it is refused */
   readonly cost_minor: number | null;
+  /** the material's part of it */
+  readonly material_minor: number | null;
+  /** each hand's hours on site, s */
+  readonly hand_s: number | null;
   readonly opensAfter_s: number | null;
 }
 
-export const judge = (context: RuleContext): { verdict: Reason['verdict']; reasons: readonly Reason[] } => {
+interface Judged {
+  readonly verdict: Reason['verdict'];
+  readonly reasons: readonly Reason[];
+}
+
+interface Asked extends Omit<ElementContext, 'sheet' | 'element'> {
+  readonly reasons: readonly Reason[];
+}
+
+/** What was said of a sheet on an element, by both: every finding of the element asks the same. */
+const saidOf = new WeakMap<ElementContext['element'], WeakMap<ElementContext['sheet'], Asked>>();
+
+function elementReasons(context: ElementContext): readonly Reason[] {
+  const { sheet, element, air_C, slab_C, humidity, house } = context;
+  const bySheet = saidOf.get(element) ?? new WeakMap<ElementContext['sheet'], Asked>();
+  saidOf.set(element, bySheet);
+  const held = bySheet.get(sheet);
+  if (held && held.air_C === air_C && held.slab_C === slab_C && held.humidity === humidity && held.house === house) return held.reasons;
+  const reasons = ELEMENT_RULES.flatMap((rule) => rule(context));
+  bySheet.set(sheet, { air_C, slab_C, humidity, house, reasons });
+  return reasons;
+}
+
+export const judge = (context: RuleContext): Judged => {
   // What is made for other damage is not judged further: no depth and no price would make it right.
   const use = madeForRule(context);
-  if (use.some(({ verdict }) => verdict === 'no')) return { verdict: 'no', reasons: use };
-  const first = [...use, ...RULES.flatMap((rule) => rule(context))];
-  const refused = first.some((r) => r.verdict === 'no');
-  const reasons = refused ? first : [...first, ...LAST_RULES.flatMap((rule) => rule(context))];
-  const verdict = reasons.some((r) => r.verdict === 'no') ? 'no' : reasons.some((r) => r.verdict === 'caution') ? 'caution' : 'yes';
-  return { verdict, reasons };
+  if (worstOf(use) === 'no') return { verdict: 'no', reasons: use };
+  const first = [...use];
+  for (const rule of FINDING_RULES) first.push(...rule(context));
+  first.push(...elementReasons(context));
+  if (worstOf(first) === 'no') return { verdict: 'no', reasons: first };
+  for (const rule of LAST_RULES) first.push(...rule(context));
+  return { verdict: worstOf(first), reasons: first };
 };
 
 const ORDER = { yes: 0, caution: 1, no: 2 } as const;
@@ -27,7 +56,7 @@ const count = (ranked: Ranked, verdict: Reason['verdict']): number => ranked.rea
 /** Whether it is made for this before anything else. */
 const madeFor = ({ reasons }: Ranked): number => Number(!reasons.some(({ code }) => code === 'use.made'));
 
-/** Yes before caution before no; then fitness (fewest noes, fewest cautions, made for it first), the material's cost, the time to open. */
+/** Yes before caution before no; then fitness (fewest noes, fewest cautions, made for it first), the whole job's cost, the time to open. */
 export function ranking(all: readonly Ranked[]): Ranked[] {
   const far = Number.MAX_VALUE;
   return all

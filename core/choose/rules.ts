@@ -1,6 +1,6 @@
 import type { ElementInput, FindingInput } from '../survey';
 import { deepestOf, orientationOf, neededUse } from '../survey';
-import { isResin, thicknessFor, type Sheet } from '../shelf';
+import { movementOf, isResin, thicknessFor, type Sheet } from '../shelf';
 import { jointWidth, meanWidth } from '../takeoff';
 import { dewPoint, WEATHER } from '../weather';
 import { ceilingOf } from '../quantity';
@@ -23,6 +23,8 @@ export interface RuleContext {
 }
 
 export type Rule = (context: RuleContext) => readonly Reason[];
+/** A rule that looks at no finding. */
+export type ElementRule = (context: ElementContext) => readonly Reason[];
 
 const reason = (code: string, verdict: Reason['verdict'], figures: Reason['figures'] = {}): readonly Reason[] => [{ code, verdict, figures }];
 
@@ -42,11 +44,11 @@ export const madeForRule: Rule = ({ sheet, finding }) => {
 
 /** What gives with a movement: a sealant in a joint, never a rigid filling. No sealant takes less than a twentieth of its joint. */
 const GIVES_FROM = 0.05;
-const gives = (sheet: Sheet): boolean => (sheet.movement ?? 0) >= GIVES_FROM;
+const gives = (sheet: Sheet): boolean => movementOf(sheet) >= GIVES_FROM;
 
 /** Nothing rigid ties together what moves; what gives needs a joint wide enough for its share of movement. */
 export const movementRule: Rule = ({ sheet, finding }) => {
-  const share = sheet.movement ?? 0;
+  const share = movementOf(sheet);
   if (finding.kind === 'crack') {
     if (gives(sheet)) return reason(finding.moves === 'yes' ? 'movement.cutJoint' : 'movement.notNeeded', 'caution', { least_m: sheet.thickness.least_m });
     return finding.moves === 'yes' ? reason('movement.rigid', 'no') : [];
@@ -121,13 +123,13 @@ export const grainRule: Rule = ({ sheet, finding, house }) => {
 };
 
 /** A slab, a wall and a soffit want different materials. */
-export const orientationRule: Rule = ({ sheet, element }) => {
+export const orientationRule: ElementRule = ({ sheet, element }) => {
   const orientation = orientationOf(element.kind);
   return sheet.orientations.includes(orientation) ? reason('orientation.fits', 'yes', { orientation }) : reason('orientation.wrong', 'no', { orientation });
 };
 
 /** Cementitious products want a damp slab, resins a dry one. */
-export const moistureRule: Rule = ({ sheet, element }) => {
+export const moistureRule: ElementRule = ({ sheet, element }) => {
   const figures = { wants: sheet.moisture, is: element.moisture };
   if (sheet.moisture === element.moisture) return reason('moisture.fits', 'yes', figures);
   if (sheet.moisture === 'dry') return reason('moisture.mustBeDry', 'no', figures);
@@ -135,7 +137,7 @@ export const moistureRule: Rule = ({ sheet, element }) => {
 };
 
 /** Whatever the element must endure, the sheet must allow; sunlight only changes its colour. */
-export const exposureRule: Rule = ({ sheet, element }) =>
+export const exposureRule: ElementRule = ({ sheet, element }) =>
   element.exposures.flatMap((exposure) => {
     if (sheet.exposures.includes(exposure)) return reason('exposure.allowed', 'yes', { exposure });
     return reason('exposure.notAllowed', exposure === 'sunlight' ? 'caution' : 'no', { exposure });
@@ -153,7 +155,7 @@ export const timeToOpenRule: Rule = ({ element, opensAfter }) => {
 };
 
 /** Air and slab inside the sheet's limits; within 2 K of one is a caution. */
-export const temperatureRule: Rule = ({ sheet, air_C, slab_C }) => {
+export const temperatureRule: ElementRule = ({ sheet, air_C, slab_C }) => {
   const { airLeast_C, airMost_C, slabLeast_C, slabMost_C } = sheet.limits;
   const figures = { air_C, slab_C, airLeast_C, airMost_C, slabLeast_C, slabMost_C };
   if (air_C < airLeast_C || slab_C < slabLeast_C) return reason('temperature.cold', 'no', figures);
@@ -163,7 +165,7 @@ export const temperatureRule: Rule = ({ sheet, air_C, slab_C }) => {
 };
 
 /** A resin wants its surface dry: so far above the dew point that nothing settles on it. */
-export const dewRule: Rule = ({ sheet, slab_C, air_C, humidity }) => {
+export const dewRule: ElementRule = ({ sheet, slab_C, air_C, humidity }) => {
   if (!isResin(sheet)) return [];
   const dew_C = dewPoint({ air_C, humidity: Math.max(0.01, humidity) });
   const figures = { slab_C, dew_C, margin_K: WEATHER.dewMargin_K };
@@ -171,14 +173,14 @@ export const dewRule: Rule = ({ sheet, slab_C, air_C, humidity }) => {
 };
 
 /** What goes between old and new. */
-export const bondRule: Rule = ({ sheet, house }) => {
+export const bondRule: ElementRule = ({ sheet, house }) => {
   const bond = bondOf(house, sheet);
   if (bond === 'none') return [];
   return reason(`bond.${bond}`, bond === 'self' || bond === 'scrub' ? 'yes' : 'caution');
 };
 
 /** What it is laid on must be something its sheet knows. */
-export const substrateRule: Rule = ({ sheet, element: { material } }) => {
+export const substrateRule: ElementRule = ({ sheet, element: { material } }) => {
   if (!material || !sheet.substrates) return [];
   return reason(sheet.substrates.includes(material) ? 'substrate.allowed' : 'substrate.notAllowed', sheet.substrates.includes(material) ? 'yes' : 'no', {
     substrate: material,
@@ -186,7 +188,7 @@ export const substrateRule: Rule = ({ sheet, element: { material } }) => {
 };
 
 /** The preparation must leave the profile the sheet asks: a little short is a caution, a washed slab under a structural mortar a refusal. */
-export const profileRule: Rule = ({ sheet, house }) => {
+export const profileRule: ElementRule = ({ sheet, house }) => {
   const reached = profileReached(house, sheet);
   const figures = { reached, asked: sheet.profile };
   if (reached >= sheet.profile) return reason('profile.reached', 'yes', figures);
@@ -194,7 +196,7 @@ export const profileRule: Rule = ({ sheet, house }) => {
 };
 
 /** What the surface was found to be, against what a bond needs. */
-export const surfaceRule: Rule = ({ sheet, element: { surface = {} } }) => {
+export const surfaceRule: ElementRule = ({ sheet, element: { surface = {} } }) => {
   const { pull_Pa, drop_s, moisture, scratch } = surface;
   return [
     ...(scratch === 0 ? reason('surface.powders', 'caution') : []),
@@ -216,22 +218,24 @@ export const headRule: Rule = ({ sheet, element, finding }) => {
 };
 
 /** In the order a person would ask, once it is made for the damage at all. */
-export const RULES: readonly Rule[] = [
-  movementRule,
-  thicknessRule,
-  edgeRule,
-  grainRule,
+/** What a rule that looks at no finding may see: asked once for every sheet and element, however many findings it has. */
+export type ElementContext = Omit<RuleContext, 'finding' | 'opensAfter'>;
+
+export const FINDING_RULES: readonly Rule[] = [movementRule, thicknessRule, edgeRule, grainRule, headRule];
+export const ELEMENT_RULES: readonly ElementRule[] = [
   orientationRule,
   substrateRule,
   moistureRule,
   exposureRule,
-  headRule,
   surfaceRule,
   profileRule,
   temperatureRule,
   dewRule,
   bondRule,
 ];
+
+/** Every rule but the last ones. */
+export const RULES: readonly Rule[] = [...FINDING_RULES, ...ELEMENT_RULES];
 
 /** Asked last and only of what nothing else refuses: it takes the whole clock of the repair. */
 export const LAST_RULES: readonly Rule[] = [timeToOpenRule];

@@ -1,2 +1,3 @@
 export * from './constants';
 export * from './vibration';
+export * from './daysOnSite';

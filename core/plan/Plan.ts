@@ -1,11 +1,13 @@
-import type { Ranked, Reason } from '../choose';
+import type { AidJudged, Ranked, Reason } from '../choose';
 import type { Extended, PackCount, PortionLimit } from '../mix';
 import type { Figures, Ranged } from '../quantity';
 import type { ElementSurvey } from './surveyOf';
 import type { Lever, LeverCombination } from './levers';
 import type { Shots } from './shotsFor';
 import type { Ticket } from './ticket';
-import type { MilestoneTime, WindowAnswer } from './windowFor';
+import type { AidRole, OverlayInput } from './PlanInput';
+import type { MilestoneTime } from './milestones';
+import type { WindowAnswer } from './windowFor';
 
 export interface TakeOff {
   readonly area_m2: number;
@@ -30,7 +32,8 @@ export interface TakeOff {
 
 /** One layer of a repair, from the bottom up. */
 export interface LayerPlan {
-  readonly code: 'bond' | 'lift';
+  readonly code: 'bond' | 'lift' | 'overlay' | 'cure' | 'coat';
+  /** of the material or of the aid; null for what is mixed of no product here */
   readonly sheetId: string | null;
   readonly thickness_m: number;
 }
@@ -81,8 +84,40 @@ export interface BatchesPlan {
   readonly grid: readonly { readonly share: number; readonly limit: PortionLimit | null }[];
 }
 
+/** An agent, cure or coat of a system. */
+export interface AidPlan extends AidJudged {
+  readonly role: AidRole;
+  readonly area_m2: number;
+  /** in the aid's own unit: median, and to be sure of */
+  readonly amount: Ranged;
+  /** how long it may wait to be covered, s; null where that does not matter */
+  readonly open: { readonly least_s: number; readonly most_s: number } | null;
+  /** how old the new work must be under it, s */
+  readonly waits_s: number;
+}
+
+/** The layer over a fill, with a plan of its own. */
+export interface OverlayPlan {
+  readonly over: OverlayInput['over'];
+  readonly takeOff: TakeOff;
+  /** how its sheet stands to it */
+  readonly judged: Ranked;
+  readonly chosen: ChosenPlan;
+}
+
+/** What is bought of an aid for the whole job. */
+export interface AidOrder {
+  readonly aidId: string;
+  readonly amount: Ranged;
+  readonly packages: readonly { readonly amount: number; readonly count: number; readonly price_minor: number }[];
+  readonly cost_minor: number;
+}
+
 export interface ChosenPlan {
   readonly sheetId: string;
+  /** the thin layer over it; null where none is chosen */
+  readonly overlay: OverlayPlan | null;
+  readonly aids: readonly AidPlan[];
   readonly lifts: number;
   readonly layers: readonly LayerPlan[];
   readonly quantities: Quantities;
@@ -106,6 +141,8 @@ export interface ChosenPlan {
   readonly fibre: { readonly mass_kg: number; readonly volume_m3: number; readonly bags: number } | null;
   /** the same powder with stone, for each batch; null where none is asked for */
   readonly extended: Extended | null;
+  /** dry sand for a crack's bed, or for the resin that fills it; null for the rest */
+  readonly sand_kg: number | null;
   /** how far a wedge is thinner than its sheet allows, m; null for the rest */
   readonly thinRun_m: number | null;
 }
@@ -155,7 +192,7 @@ export interface FindingPlan {
   readonly findingId: string;
   readonly elementId: string;
   readonly takeOff: TakeOff;
-  /** empty while a stop stands */
+  /** empty while a stop stands; of what was chosen alone where no more was asked */
   readonly ranking: readonly Ranked[];
   readonly chosen: ChosenPlan | null;
 }
@@ -175,5 +212,6 @@ export interface Plan {
   readonly elements: readonly ElementSurvey[];
   readonly findings: readonly FindingPlan[];
   readonly orders: readonly ProductOrder[];
+  readonly aids: readonly AidOrder[];
   readonly warnings: readonly Reason[];
 }

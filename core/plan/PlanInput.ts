@@ -1,7 +1,8 @@
+import { DAY } from '../day';
 import type { FibreKind, StockLot } from '../mix';
 import type { Measured, UnitSystem } from '../quantity';
 import type { CrewFigureName, FigureEntry, RecordEntry } from '../setting';
-import type { Sheet, Task } from '../shelf';
+import type { Aid, Sheet, Task } from '../shelf';
 import type { ElementInput, FindingInput } from '../survey';
 import type { HouseMethod } from '../choose/houseMethod';
 import type { SiteInput } from './site';
@@ -25,6 +26,25 @@ export interface FirmSettings {
   readonly house?: Partial<HouseMethod>;
   /** what running short costs for each bag that is missing, a trip or a lost day, minor units; absent where nobody knows */
   readonly shortCost_minor?: number;
+  /** what an hour, a trip, a tonne cost it; `DEFAULT_RATES` where nothing is set */
+  readonly rates?: Partial<Rates>;
+}
+
+/** What work costs a firm, minor units. */
+export interface Rates {
+  /** one hand's hour */
+  readonly labour_minor_h: number;
+  /** coming out to the site once */
+  readonly trip_minor: number;
+  /** a powered tool and its discs for a day */
+  readonly tool_minor_day: number;
+  readonly disposal_minor_kg: number;
+  /** mixed concrete brought to the site, a cubic metre */
+  readonly concrete_minor_m3: number;
+  /** put on top of the cost where no price is agreed, a share */
+  readonly markup: number;
+  /** time on site in a day, s */
+  readonly workday_s: number;
 }
 
 /** Temperatures and weather at the work, each measured or marked assumed. */
@@ -80,11 +100,25 @@ export interface StockInput extends StockLot {
   readonly sheetId: string;
 }
 
-/** A finding's chosen sheet. */
+/** A thin layer over a filled patch: over it alone, or over the whole element, so that patch and slab look alike. */
+export interface OverlayInput {
+  readonly sheetId: string;
+  readonly thickness_m: number;
+  readonly over: 'patch' | 'element';
+}
+
+/** A finding's system: what fills it, what goes over it, and what bonds, cures and coats it. */
 export interface TreatmentInput {
   readonly findingId: string;
   readonly sheetId: string;
+  readonly overlay?: OverlayInput;
+  /** chosen of the job's aids, by role */
+  readonly aids?: Readonly<Partial<Record<AidRole, string>>>;
 }
+
+export const AID_ROLES = ['bond', 'cure', 'coat'] as const;
+/** What an aid does in a system. */
+export type AidRole = (typeof AID_ROLES)[number];
 
 /** The job file: everything a plan is computed from, and nothing else. */
 export interface PlanInput {
@@ -94,6 +128,8 @@ export interface PlanInput {
   readonly elements: readonly ElementInput[];
   readonly findings: readonly FindingInput[];
   readonly sheets: readonly Sheet[];
+  /** agents, cures and coats that a treatment names */
+  readonly aids?: readonly Aid[];
   readonly treatments: readonly TreatmentInput[];
   readonly conditions: Conditions;
   readonly crew: CrewInput;
@@ -120,6 +156,19 @@ export const DEFAULT_FIRM: FirmSettings = {
   drill_kg: 30,
   lift_kg: 30,
 };
+
+/** Ordinary figures for a firm that has set none: its own replace them. */
+export const DEFAULT_RATES: Rates = {
+  labour_minor_h: 5500,
+  trip_minor: 4500,
+  tool_minor_day: 3500,
+  disposal_minor_kg: 12,
+  concrete_minor_m3: 19000,
+  markup: 0.35,
+  workday_s: DAY.workday_s,
+};
+
+export const ratesOf = ({ rates }: FirmSettings): Rates => ({ ...DEFAULT_RATES, ...rates });
 
 export const DEFAULT_CREW: CrewInput = { hands: 2, rate_m2_s: 0.12 / 60, carry_s: 30, finish_s: 90 };
 

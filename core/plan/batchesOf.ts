@@ -7,7 +7,7 @@ import type { Context } from './Context';
 import type { BatchesPlan, Quantities } from './Plan';
 import { questionFor } from './questionFor';
 import type { Shots } from './shotsFor';
-import { basisFor } from './windowFor';
+import { basisFor } from './basisFor';
 
 /** Panels whose batches must run together wet; a line, an edge, a step or a void is filled portion by portion. */
 const PANELS: readonly FindingInput['kind'][] = ['spall', 'skim', 'counter', 'wedge'];

@@ -21,7 +21,12 @@ const stopped = ({ plan }: { plan: Plan }): boolean => plan.elements.some(({ ver
 export const CAUTIONS: readonly Caution[] = [
   { code: 'oldCoatings', screen: 'walk', acknowledge: true, trigger: ({ input }) => input.findings.length > 0 },
   { code: 'licensedEngineer', screen: 'walk', acknowledge: false, trigger: stopped },
-  { code: 'silicaDust', screen: 'fix', acknowledge: true, trigger: ({ plan }) => plan.findings.some(({ ranking }) => ranking.length > 0) },
+  {
+    code: 'silicaDust',
+    screen: 'fix',
+    acknowledge: true,
+    trigger: ({ plan }) => plan.findings.some(({ elementId }) => plan.elements.some((one) => one.elementId === elementId && one.stops.length === 0)),
+  },
   {
     code: 'vibrationNoise',
     screen: 'fix',

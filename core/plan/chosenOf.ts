@@ -1,4 +1,4 @@
-import { bondOf, houseOf } from '../choose';
+import { bondOf, CHOOSE, houseOf } from '../choose';
 import { fibreFor, MIX, slurry } from '../mix';
 import { ceilingOf } from '../quantity';
 import { type CrewRecord, predicted } from '../setting';
@@ -6,18 +6,23 @@ import { flowOf, type Sheet } from '../shelf';
 import { wedgeThinRun } from '../takeoff';
 import { evaporation, presoak, redampInterval, WEATHER } from '../weather';
 import type { Context } from './Context';
-import type { ChosenPlan, LayerPlan, Quantities, RecordShown, SlurryPlan, WaterToBring } from './Plan';
-import type { PlanInput } from './PlanInput';
+import type { ChosenPlan, LayerPlan, OverlayPlan, Quantities, RecordShown, SlurryPlan, WaterToBring } from './Plan';
+import type { FindingInput } from '../survey';
+import type { BatchInput, PlanInput } from './PlanInput';
+import { aidsOf } from './aidsOf';
 import { batchesOf, shotBatches } from './batchesOf';
 import { PLAN } from './constants';
 import { leverCombinations, leversOf } from './levers';
+import { filledTakeOff } from './filledTakeOff';
 import { extendedOf, stoneTaken } from './mixOf';
 import { quantitiesOf } from './orders';
 import { lineWidthOf, questionFor } from './questionFor';
 import { shotsFor } from './shotsFor';
-import { stepsOf } from './stepsOf';
+import { stepsOf, takesFibre } from './stepsOf';
 import { ticketOf } from './ticket';
-import { milestonesOf, windowFor, type WindowQuestion } from './windowFor';
+import { milestonesOf } from './milestones';
+import { windowFor } from './windowFor';
+import type { WindowQuestion } from './WindowQuestion';
 
 /** Water for soaking, damping, mixing and rinsing; nothing for a resin, which wants all of it dry. */
 function waterToBring(
@@ -51,16 +56,30 @@ function slurryOf({ takeOff }: Context): SlurryPlan {
 const bondFor = ({ input, sheet }: Pick<Context, 'input' | 'sheet'>): Sheet['bond'] => bondOf(houseOf(input.house), sheet);
 
 function layersOf(context: Context, lifts: number): LayerPlan[] {
-  const { takeOff, sheet } = context;
+  const { takeOff, sheet, treatment } = context;
   const bond = bondFor(context);
   const layers: LayerPlan[] =
-    bond === 'slurry' || bond === 'scrub' ? [{ code: 'bond', sheetId: bond === 'scrub' ? sheet.id : null, thickness_m: MIX.slurryLayer_m }] : [];
+    bond === 'slurry' || bond === 'scrub'
+      ? [{ code: 'bond', sheetId: bond === 'scrub' ? sheet.id : (treatment?.aids?.bond ?? null), thickness_m: MIX.slurryLayer_m }]
+      : bond === 'agent'
+        ? [{ code: 'bond', sheetId: treatment?.aids?.bond ?? null, thickness_m: 0 }]
+        : [];
   for (let lift = 0; lift < lifts; lift += 1) layers.push({ code: 'lift', sheetId: sheet.id, thickness_m: takeOff.deepest_m / lifts });
+  if (treatment?.overlay) layers.push({ code: 'overlay', sheetId: treatment.overlay.sheetId, thickness_m: treatment.overlay.thickness_m });
+  for (const role of ['cure', 'coat'] as const) {
+    const sheetId = treatment?.aids?.[role];
+    if (sheetId) layers.push({ code: role, sheetId, thickness_m: 0 });
+  }
   return layers;
 }
 
+/** How many lifts the deepest place takes. */
+export const liftsOf = ({ takeOff, sheet }: Pick<Context, 'takeOff' | 'sheet'>): number =>
+  Math.max(1, ceilingOf(takeOff.deepest_m / sheet.thickness.liftMost_m));
+
 /** A finding with its chosen sheet, whole: layers, order, batches, ticket, window, levers. */
-export function chosenOf(context: Context): ChosenPlan {
+export function chosenOf(given: Context, overlay: OverlayPlan | null = null): ChosenPlan {
+  const context = { ...given, takeOff: filledTakeOff(given) };
   const { input, finding, takeOff, sheet, site } = context;
   const quantities = quantitiesOf(context);
   const need_m3 = quantities.powder.p50 * quantities.yield_m3_kg;
@@ -70,7 +89,7 @@ export function chosenOf(context: Context): ChosenPlan {
   const share = batches.share ?? Math.min(...input.firm.grid);
   const question = questionFor({ input, takeOff, sheet, share, site });
   const window = windowFor(question);
-  const lifts = Math.max(1, ceilingOf(takeOff.deepest_m / sheet.thickness.liftMost_m));
+  const lifts = liftsOf(context);
   const stone = stoneTaken(sheet, input.batch.stone);
   const extended = stone ? extendedOf({ sheet, task: input.batch.task, powder_kg: window.batch.powder_kg, stone }) : null;
   const { fibre } = input.batch;
@@ -83,8 +102,13 @@ export function chosenOf(context: Context): ChosenPlan {
     ...(site ? { site } : {}),
   };
   const levers = leversOf(request);
+  const { air_C, slab_C } = window.question;
+  // What is overlaid is cured and coated on the overlay.
+  const aids = aidsOf({ ...context, air_C, slab_C }).filter(({ role }) => role === 'bond' || !overlay);
   return {
     sheetId: sheet.id,
+    overlay,
+    aids,
     lifts,
     layers: layersOf(context, lifts),
     quantities,
@@ -112,9 +136,10 @@ export function chosenOf(context: Context): ChosenPlan {
     record: question.record ? shownRecord(question.record, sheet) : null,
     water: waterToBring(context, quantities, { batches: batches.count, question }),
     slurry: bondFor(context) === 'slurry' ? slurryOf(context) : null,
-    steps: stepsOf({ ...context, lifts, window }),
+    steps: stepsOf({ ...context, lifts, slab_C, Ea_J_mol: window.basis.course.Ea_J_mol, aids, covered: overlay !== null }),
     fibre: fibre ? fibreFor({ ...fibre, volume_m3: need_m3 }) : null,
     extended,
+    sand_kg: takeOff.more['sand_kg'] ?? null,
     thinRun_m: finding.kind === 'wedge' ? wedgeThinRun({ run_m: finding.run.value, rise_m: finding.rise.value, minimum_m: sheet.thickness.least_m }) : null,
   };
 }
@@ -126,7 +151,7 @@ function shownRecord(record: CrewRecord, sheet: Sheet): RecordShown {
 }
 
 /** Batches and retarder as the firm's schools have them, where the job says nothing of its own. */
-function bySchool(input: PlanInput, sheet: Sheet): PlanInput {
+function bySchool(input: PlanInput, sheet: Sheet, finding: FindingInput | undefined): PlanInput {
   const { batch: size, retarder } = houseOf(input.house);
   const firm =
     size === 'byMinute'
@@ -134,16 +159,29 @@ function bySchool(input: PlanInput, sheet: Sheet): PlanInput {
       : { ...input.firm, grid: input.firm.grid.filter((share) => share <= (size === 'half' ? 0.5 : 1) && (size !== 'whole' || share === 1)) };
   const first = sheet.retarder.find(([dose]) => dose > 0)?.[0] ?? 0;
   const dose = retarder === 'never' ? 0 : retarder === 'always' && input.batch.retarderDose === 0 ? first : input.batch.retarderDose;
+  const fibre = fibreBySchool(input, sheet, finding);
+  const same = dose === input.batch.retarderDose && !fibre;
+  // The usual firm changes nothing: its input stays the one it is, and so does all that is remembered of it.
+  if (same && (firm === input.firm || firm.grid.length === 0)) return input;
   return {
     ...input,
     firm: firm.grid.length > 0 ? firm : input.firm,
-    batch: dose === input.batch.retarderDose ? input.batch : { ...input.batch, retarderDose: dose },
+    batch: same ? input.batch : { ...input.batch, retarderDose: dose, ...(fibre ? { fibre } : {}) },
   };
 }
 
-/** A dose past the sheet's last must not keep it from being judged and planned; the plan says that it was left out. */
-export function withoutOverDose(given: PlanInput, sheet: Sheet): PlanInput {
-  const input = bySchool(given, sheet);
+/** Fibre in the mix by the school that reinforces with it, where the job names none; a resin takes none. */
+function fibreBySchool({ batch, house }: PlanInput, sheet: Sheet, finding: FindingInput | undefined): BatchInput['fibre'] {
+  if (batch.fibre || !sheet.water || !finding || !takesFibre(houseOf(house), finding)) return undefined;
+  return { kind: 'polypropylene', dose_kg_m3: CHOOSE.fibreDose_kg_m3, bag_kg: CHOOSE.fibreBag_kg };
+}
+
+/**
+ * The input as this sheet is mixed: by the firm's schools, and without a dose past the sheet's last, which must not keep
+ * it from being judged and planned; the plan says that it was left out.
+ */
+export function asMixed(given: PlanInput, sheet: Sheet, finding?: FindingInput): PlanInput {
+  const input = bySchool(given, sheet, finding);
   const most = Math.max(0, ...sheet.retarder.map(([dose]) => dose));
   return input.batch.retarderDose <= most ? input : { ...input, batch: { ...input.batch, retarderDose: 0 } };
 }

@@ -1,9 +1,12 @@
-import { ranking } from '../choose';
+import { ranking, type Ranked } from '../choose';
 import { Problem } from '../quantity';
 import { phaseOf, type ElementInput } from '../survey';
 import type { FindingPlan, Plan } from './Plan';
 import type { PlanInput } from './PlanInput';
-import { chosenOf, withoutOverDose } from './chosenOf';
+import { aidOrders } from './aidsOf';
+import { asMixed, chosenOf } from './chosenOf';
+import { mixedOfPlan } from './mixedOf';
+import { overlaysOf } from './overlayOf';
 import { ordersOf } from './orders';
 import { withOwnFigures } from './ownFigures';
 import { rankedOf } from './rankedOf';
@@ -14,52 +17,90 @@ import { warningsOf } from './warningsOf';
 
 export const CORE_VERSION = '0.2.0';
 
+/** How much of the shelf a plan judges: all of it for every finding, or only what was chosen. */
+export interface PlanScope {
+  readonly ranked: 'all' | 'chosen';
+}
+
+/** What every finding of a job file is judged in: its element, and its element's own weather, worked out once. */
+class Places {
+  private readonly sites = new Map<string, Site>();
+
+  constructor(private readonly input: PlanInput) {}
+
+  elementOf(id: string): ElementInput {
+    const element = this.input.elements.find((one) => one.id === id);
+    if (!element) throw new Problem('unknownElement', { id });
+    return element;
+  }
+
+  siteOf(element: ElementInput): Site | undefined {
+    const { site, conditions } = this.input;
+    if (!site) return undefined;
+    const held = this.sites.get(element.id) ?? new Site(site, element, conditions);
+    this.sites.set(element.id, held);
+    return held;
+  }
+}
+
+/**
+ * The whole shelf against one finding, best first: what a plan of everything holds for it, without the rest of the plan.
+ *
+ * @returns nothing for a finding that is not there, or whose element is stopped
+ * @throws Problem as `computePlan`
+ */
+export function rankingOf(given: PlanInput, findingId: string): Ranked[] {
+  const input = withOwnFigures(given);
+  const places = new Places(input);
+  const finding = input.findings.find(({ id }) => id === findingId);
+  if (!finding) return [];
+  const survey = surveyOf({ ...given, findings: given.findings.filter(({ elementId }) => elementId === finding.elementId) });
+  const element = places.elementOf(finding.elementId);
+  if (survey.elements.some(({ elementId, stops }) => elementId === element.id && stops.length > 0)) return [];
+  const { takeOff } = survey.findings.find((one) => one.findingId === findingId) as (typeof survey.findings)[number];
+  return ranking(input.sheets.map((sheet) => rankedOf({ input, element, finding, takeOff, sheet, site: places.siteOf(element) })));
+}
+
 /**
  * The one place where the whole computation is put together: take-off, verdict, ranking, layers, quantities, batches,
  * window, levers and warnings of a job file. Pure: the same input gives the same plan on phone, worker, server and
  * command.
  *
+ * @param scope `chosen` judges of the shelf only what a treatment names: a screen that shows no shelf needs no more
  * @throws Problem with a code and figures for anything outside its valid range; `unknownElement`, `unknownSheet` when
  *   the job file refers to what it does not hold
  */
-export function computePlan(given: PlanInput): Plan {
+export function computePlan(given: PlanInput, { ranked }: PlanScope = { ranked: 'all' }): Plan {
   const input = withOwnFigures(given);
-  const elementOf = (id: string): ElementInput => {
-    const element = input.elements.find((one) => one.id === id);
-    if (!element) throw new Problem('unknownElement', { id });
-    return element;
-  };
-  const sites = new Map<string, Site>();
-  const siteOf = (element: ElementInput): Site | undefined => {
-    if (!input.site) return undefined;
-    const held = sites.get(element.id) ?? new Site(input.site, element, input.conditions);
-    sites.set(element.id, held);
-    return held;
-  };
+  const places = new Places(input);
   const survey = surveyOf(given);
   const stopped = new Set(survey.elements.filter(({ stops }) => stops.length > 0).map(({ elementId }) => elementId));
+  const overlayOf = overlaysOf();
   const findings = input.findings.map((finding, i): FindingPlan => {
-    const element = elementOf(finding.elementId);
+    const element = places.elementOf(finding.elementId);
     const { takeOff } = survey.findings[i]!;
     const base = { findingId: finding.id, elementId: element.id, takeOff };
     if (stopped.has(element.id)) return { ...base, ranking: [], chosen: null };
-    const ranked = ranking(input.sheets.map((sheet) => rankedOf({ input, element, finding, takeOff, sheet, site: siteOf(element) })));
+    const site = places.siteOf(element);
     const treatment = input.treatments.find(({ findingId }) => findingId === finding.id);
-    if (!treatment || phaseOf(finding) !== 'now') return { ...base, ranking: ranked, chosen: null };
+    const judged = input.sheets.filter(({ id }) => ranked === 'all' || id === treatment?.sheetId);
+    const all = ranking(judged.map((sheet) => rankedOf({ input, element, finding, takeOff, sheet, site })));
+    if (!treatment || phaseOf(finding) !== 'now') return { ...base, ranking: all, chosen: null };
     const sheet = input.sheets.find(({ id }) => id === treatment.sheetId);
     if (!sheet) throw new Problem('unknownSheet', { id: treatment.sheetId });
-    return { ...base, ranking: ranked, chosen: chosenOf({ input: withoutOverDose(input, sheet), element, finding, takeOff, sheet, site: siteOf(element) }) };
+    const context = { input, element, finding, takeOff, sheet, site, treatment };
+    return { ...base, ranking: all, chosen: chosenOf({ ...context, input: asMixed(input, sheet, finding) }, overlayOf(context)) };
   });
+  // An overlay is mixed of a product as a fill is: of one product, both are bought together.
+  const mixed = mixedOfPlan(findings);
   return {
     v: 1,
     coreVersion: CORE_VERSION,
     hashes: hashesOf(given),
     elements: survey.elements,
     findings,
-    orders: ordersOf(
-      input,
-      findings.flatMap(({ chosen }) => (chosen ? [chosen] : [])),
-    ),
+    orders: ordersOf(input, mixed),
+    aids: aidOrders(input, mixed),
     warnings: warningsOf(input, findings),
   };
 }

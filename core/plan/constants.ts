@@ -32,6 +32,14 @@ export const PLAN_TABLE = {
     'how much trouble each lever is, the least first',
   ),
   noticeable_s: constant(15, 's', 'a lever that gives less is left out'),
+  stripReplaced_s: constant(86400, 's', 'forms stay on a new slab, at the reference temperature'),
+  footReplaced_s: constant(86400, 's', 'a new slab carries people, at the reference temperature'),
+  vehiclesReplaced_s: constant(604800, 's', 'a new slab carries vehicles, at the reference temperature'),
+  lorryLeast_m3: constant(1, 'm3', 'mixed concrete is paid for from this volume'),
+  replaceTools: constant(3, '1', 'powered tools that breaking out a slab takes'),
+  opensDiffer_s: constant(1800, 's', 'openings closer than this decide nothing'),
+  labourSpread: constant(0.3, '1', '90 % range of the hours of a job'),
+  nearlySame: constant(0.03, '1', 'totals closer than this decide nothing'),
   hotFill_C: constant(60, 'degC', 'a fill that warms itself past it is a caution'),
 } as const;
 

@@ -2,7 +2,7 @@ import { HOUSE_QUESTIONS, type HouseMethod, type HouseQuestion } from '../choose
 import type { FindingInput } from '../survey';
 import { rectangle } from '../takeoff';
 import { chosenOf, crack, element, finding, input, jobWith, sheetOf, typed } from '../testing/job';
-import { computePlan, type PlanInput } from './index';
+import { computePlan, kitOf, type PlanInput } from './index';
 
 const found = { id: 'f', elementId: 'e', label: 'A' };
 const EDGE: FindingInput = { ...found, kind: 'edge', section: 'triangle', length: typed(1.2), across: typed(0.06), down: typed(0.04) };
@@ -58,12 +58,54 @@ test.each(schools)('%s: %s is followed by the plan, and Tufa’s own is what an 
   expect(differ).toBe(school !== HOUSE_QUESTIONS[question][0]);
 });
 
+test('a base is prepared with the gentlest tool that leaves what its sheet asks, in so many passes and wheels', () => {
+  const prepared = (profile: number, area = 1) => {
+    const sheet = { ...sheetOf('sandedRapid'), profile };
+    const one = { ...finding, outline: rectangle({ length_m: area, width_m: 1 }) };
+    return chosenOf(jobWith(one, sheet)).steps.find(({ code }) => code.startsWith('step.prepare'))!;
+  };
+  expect([1, 2, 3, 4, 5, 6, 9].map((profile) => prepared(profile).code.split('.').at(-1))).toEqual([
+    'wash',
+    'brush',
+    'grind',
+    'blast',
+    'blast',
+    'breakOut',
+    'breakOut',
+  ]);
+  expect(prepared(3, 1).figures).toMatchObject({ passes: 2, discs: 1, asked: 3 });
+  expect(prepared(3, 41).figures).toMatchObject({ discs: 2 });
+  expect(prepared(5).figures).toMatchObject({ passes: 1, discs: 0 });
+});
+
+test('a school of fibre doses the mix, but never a crack, a resin, or a job that names its own', () => {
+  const house = { reinforcement: 'fibre' } as const;
+  const { fibre, quantities } = chosenOf({ ...input, house });
+  expect(fibre!.mass_kg).toBeCloseTo(0.9 * quantities.powder.p50 * quantities.yield_m3_kg, 9);
+  expect(chosenOf(input).fibre).toBeNull();
+  expect(chosenOf({ ...jobWith(crack, sheetOf('crackResin')), house }).fibre).toBeNull();
+  const own = { kind: 'glass', dose_kg_m3: 5, bag_kg: 1 } as const;
+  expect(chosenOf({ ...input, house, batch: { ...input.batch, fibre: own } }).fibre!.mass_kg).toBeCloseTo(
+    5 * quantities.powder.p50 * quantities.yield_m3_kg,
+    9,
+  );
+});
+
+test('anchors are counted along the edge or round the patch, to price and to load', () => {
+  const house = { reinforcement: 'anchors' } as const;
+  const pinned = { ...input, house };
+  // Round 1.2 by 0.9 m: 4.2 m, one every 0.3.
+  expect(chosenOf(pinned).steps.find(({ code }) => code.startsWith('step.anchors'))!.figures).toMatchObject({ number: 14 });
+  expect(kitOf(pinned, computePlan(pinned)).find(({ code }) => code === 'anchorPins')!.figures).toEqual({ count: 14 });
+  expect(kitOf(pinned, computePlan(pinned)).find(({ code }) => code === 'blade')!.figures).toEqual({ count: 1 });
+});
+
 const codes = (one: PlanInput): string[] => chosenOf(one).steps.map(({ code }) => code);
 
 test('a spall on a slab: out, prepared, shouldered, soaked, measured, filled, finished, rubbed flush, cured', () => {
   expect(codes(input)).toEqual([
     'step.breakOut',
-    'step.prepare.byProduct',
+    'step.prepare.blast',
     'step.vacuum',
     'step.shoulder',
     'step.soak',

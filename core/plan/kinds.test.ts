@@ -1,9 +1,11 @@
+import fc from 'fast-check';
 import { chosenOf, crack, finding, input, jobWith, sheetOf, typed } from '../testing/job';
 import { problemOf } from '../testing/problemOf';
-import type { FindingInput } from '../survey';
+import type { HouseMethod } from '../choose';
+import type { CrackInput, FindingInput } from '../survey';
 import { rectangle } from '../takeoff';
 import type { Sheet } from '../shelf';
-import { computePlan, questionFor, shotsFor, takeOffOf } from './index';
+import { computePlan, filledTakeOff, questionFor, shotsFor, takeOffOf, type TakeOff } from './index';
 
 const found = { id: 'f', elementId: 'e', label: 'A' };
 const GROOVE: FindingInput = { ...found, kind: 'groove', line: crack.line, width: typed(0.01), depth: typed(0.025), blade_m: 0.006, moves: null };
@@ -158,4 +160,79 @@ test('a step’s fill warms itself, a wedge runs thin at its toe, a skim’s bat
   const hot = { ...input.conditions, air_C: typed(38), slab_C: typed(45), powder_C: typed(38) };
   const thick = computePlan(jobWith({ ...STEP, rise: typed(0.3) } as FindingInput, sheetOf('rapidConcrete'), { conditions: hot }));
   expect(thick.warnings.map(({ code }) => code)).toContain('fill.hot');
+});
+
+const filled = (one: CrackInput, sheet: Sheet, house: Partial<HouseMethod> = {}) =>
+  filledTakeOff({ input: { ...input, house }, finding: one, takeOff: takeOffOf(one), sheet });
+const CROWN = (2 / 3) * 0.0015 * (0.005 + 0.006);
+
+test.each<[Partial<HouseMethod>, string, number]>([
+  // A slot of 5 mm by 50 mm, three metres, a tenth of it running away.
+  [{ cracks: 'bedAndCap' }, 'crackResin', 3 * (0.005 * 0.006 + 0.42 * 0.005 * 0.03 + CROWN) * 1.1],
+  [{ cracks: 'neat' }, 'crackResin', 3 * (0.005 * 0.05 + CROWN) * 1.1],
+  [{ renderCracks: 'rub' }, 'renderRepair', 3 * 0.005 * 0.05 * 1.1],
+  [{}, 'jointSealant', 3 * 0.012 * 0.006],
+])('a crack filled by %j takes what its way takes', (house, sheet, volume_m3) => {
+  const { volume, mean_m, area_m2 } = filled(crack, sheetOf(sheet), house);
+  expect(volume.p50).toBeCloseTo(volume_m3, 9);
+  expect(volume.p10 / volume.p50).toBeCloseTo(takeOffOf(crack).volume.p10 / takeOffOf(crack).volume.p50, 9);
+  if (!house.cracks || house.cracks !== 'bedAndCap') expect(mean_m * area_m2).toBeCloseTo(volume_m3, 9);
+});
+
+test('sand takes its share of a resin: as much as its sheet allows, never more than the resin wets', () => {
+  const resin = sheetOf('crackResin');
+  const limited = (sandLimit: number | null): Sheet => ({ ...resin, resin: { ...resin.resin!, sandLimit } });
+  const neat = filled(crack, resin, { cracks: 'neat' });
+  const half = filled(crack, limited(0.5), { cracks: 'sandInResin' });
+  // Liquid and grains together fill what the neat resin fills.
+  const whole = (one: TakeOff): number => one.volume.p50 + one.more['sand_kg']! / 2650;
+  expect(whole(half)).toBeCloseTo(neat.volume.p50, 9);
+  expect(half.more['sand_m3']! / half.volume.p50).toBeCloseTo(0.5, 9);
+  const most = filled(crack, limited(99), { cracks: 'filler' });
+  expect(most.volume.p50 / (most.more['sand_kg']! / (2650 * 0.58))).toBeCloseTo(0.42, 9);
+  expect(filled(crack, limited(null), { cracks: 'sandInResin' }).volume.p50).toBeCloseTo(neat.volume.p50, 9);
+  const { sand_kg } = chosenOf(jobWith({ ...crack, widths: [[0, 0.008]] }, resin));
+  expect(sand_kg).toBeCloseTo(3 * 0.008 * 0.044 * 2650 * 0.58, 6);
+});
+
+test('a groove is opened as wide as three grains, twice as deep, and no deeper than the crack', () => {
+  const mortar = sheetOf('renderRepair');
+  const wide = 3 * mortar.grain_m;
+  const hairline: CrackInput = { ...crack, widths: [[0, 0.001]], profile: 'vee', runaway: 0 };
+  expect(filled(hairline, mortar, { renderCracks: 'open' }).volume.p50).toBeCloseTo(3 * wide * 2 * wide, 9);
+  const shallow = filled({ ...hairline, depth: typed(wide) }, mortar, { renderCracks: 'open' });
+  expect(shallow.volume.p50).toBeCloseTo(3 * wide * wide, 9);
+  expect(shallow.more['width_m']).toBeCloseTo(wide, 12);
+});
+
+test('a wider, deeper or longer crack never takes less of anything, whatever the way', () => {
+  const way = fc.constantFrom<[string, Partial<HouseMethod>]>(
+    ['crackResin', { cracks: 'neat' }],
+    ['crackResin', { cracks: 'sandInResin' }],
+    ['crackResin', { cracks: 'bedAndCap' }],
+    ['renderRepair', { renderCracks: 'rub' }],
+    ['renderRepair', { renderCracks: 'open' }],
+    ['jointSealant', {}],
+  );
+  const size = fc.record({ width: fc.double({ min: 0.0005, max: 0.02, noNaN: true }), depth: fc.double({ min: 0.01, max: 0.1, noNaN: true }) });
+  fc.assert(
+    fc.property(
+      way,
+      size,
+      fc.constantFrom('slot' as const, 'vee' as const),
+      fc.double({ min: 1, max: 2, noNaN: true }),
+      ([sheet, house], { width, depth }, profile, by) => {
+        const of = (w: number, d: number, runaway = 0) => {
+          const { volume, more } = filled({ ...crack, profile, widths: [[0, w]], depth: typed(d), runaway }, sheetOf(sheet), house);
+          return volume.p50 + (more['sand_kg'] ?? 0) / 2650;
+        };
+        const base = of(width, depth);
+        const slack = base * 1e-9;
+        expect(of(width * by, depth)).toBeGreaterThanOrEqual(base - slack);
+        expect(of(width, depth * by)).toBeGreaterThanOrEqual(base - slack);
+        if (sheet !== 'jointSealant') expect(of(width, depth, 0.3)).toBeGreaterThanOrEqual(base - slack);
+      },
+    ),
+    { seed: 5, numRuns: 120 },
+  );
 });

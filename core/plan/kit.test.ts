@@ -13,7 +13,7 @@ test('what is loaded follows what is done: nothing for an unchosen job, each thi
   expect(new Set(items.map(({ key }) => key)).size).toBe(items.length);
   const { chosen } = computePlan(two).orders[0]!;
   const packs = chosen.packages.reduce((sum, { count }) => sum + count, 0);
-  expect(items[0]).toMatchObject({ code: 'product', figures: { mass_kg: chosen.bought_kg, packs } });
+  expect(items[0]).toMatchObject({ code: 'product', figures: { mass_kg: chosen.bought_kg, count: packs } });
   const wanted = ['breaker', 'saw', 'vacuum', 'drill', 'scale', 'respirator', 'ears', 'boots', 'water', 'power', 'washBin', 'tape'];
   expect(items.map(({ code }) => code)).toEqual(expect.arrayContaining(wanted));
 });

@@ -1,6 +1,9 @@
-import type { Figures } from '../quantity';
-import { isResin, type Sheet } from '../shelf';
+import { CHOOSE } from '../choose';
+import { ceilingOf, type Figures } from '../quantity';
+import { isResin, type Aid, type Sheet } from '../shelf';
 import type { ChosenPlan, Plan } from './Plan';
+import { mixedOfPlan } from './mixedOf';
+import { perCode, startsWith } from './perCode';
 import type { PlanInput } from './PlanInput';
 import { PLAN } from './constants';
 
@@ -24,7 +27,6 @@ const TOOLS: readonly (readonly [step: string, tools: readonly string[]])[] = [
   ['step.prepare.grind', ['grinder', 'cupWheel', 'shroud']],
   ['step.prepare.blast', ['blaster']],
   ['step.prepare.breakOut', ['breaker', 'chisels']],
-  ['step.prepare.byProduct', ['grinder', 'cupWheel', 'shroud']],
   ['step.loose', ['scraper']],
   ['step.scrape', ['scraper']],
   ['step.vacuum', ['vacuum']],
@@ -33,6 +35,8 @@ const TOOLS: readonly (readonly [step: string, tools: readonly string[]])[] = [
   ['step.groove', ['saw', 'blade']],
   ['step.cutJoint', ['saw', 'blade', 'rod']],
   ['step.keyed', ['chisels']],
+  ['step.anchors', ['anchorPins', 'drillBits']],
+  ['step.anchorsAsk', ['anchorPins', 'drillBits']],
   ['step.soak', ['sprayer', 'sponge']],
   ['step.dustDamp', ['sprayer']],
   ['step.bond', ['bondBrush']],
@@ -67,8 +71,30 @@ const item = (group: KitGroup, code: string, figures: Figures = {}, key = code):
 function counted(code: string, chosen: readonly ChosenPlan[], input: PlanInput): Figures {
   if (code === 'pails') return { count: Math.min(PLAN.pailsMost, Math.max(2, ...chosen.map(({ batches }) => batches.count))), pail_m3: input.firm.pail_m3 };
   if (code === 'squeezeBottles') return { count: chosen.reduce((sum, { shots }) => sum + (shots?.count ?? 0), 0) };
-  if (code === 'drySand') return { sand_kg: chosen.reduce((sum, { shots }) => sum + (shots ? shots.count * shots.sandMost_kg : 0), 0) };
+  if (code === 'drySand') return { sand_kg: chosen.reduce((sum, { sand_kg }) => sum + (sand_kg ?? 0), 0) };
+  const stepsOf = (start: string) => chosen.flatMap(({ steps }) => steps.filter((step) => startsWith(step.code, start)));
+  const summed = (figure: string, start: string): number => stepsOf(start).reduce((sum, { figures }) => sum + Number(figures[figure] ?? 0), 0);
+  // A wheel goes on from one finding to the next; a blade too.
+  if (code === 'cupWheel') return { count: Math.max(1, ceilingOf(summed('area_m2', 'step.prepare.grind') / CHOOSE.discLife_m2)) };
+  if (code === 'blade')
+    return { count: Math.max(1, ceilingOf((summed('length_m', 'step.shoulder') + summed('length_m', 'step.groove')) / CHOOSE.bladeLife_m)) };
+  if (code === 'anchorPins') return { count: summed('number', 'step.anchors') + summed('number', 'step.anchorsAsk') };
   return {};
+}
+
+/** The tools of a step, by every start that its code has; there are few codes, and a ranking asks for them ten thousand times. */
+const toolsOfStep = perCode((code) => TOOLS.flatMap(([start, wanted]) => (startsWith(code, start) ? wanted : [])));
+
+/** The tools that steps want, each once. */
+const toolsFor = (codes: readonly string[]): string[] => [...new Set(codes.flatMap(toolsOfStep))];
+
+const poweredOfStep = perCode((code) => toolsOfStep(code).filter((tool) => POWERED.has(tool)));
+
+/** How many tools that run on the mains the steps want, each counted once. */
+export function poweredTools(steps: readonly { readonly code: string }[]): number {
+  const wanted = new Set<string>();
+  for (const { code } of steps) for (const tool of poweredOfStep(code)) wanted.add(tool);
+  return wanted.size;
 }
 
 /**
@@ -76,14 +102,15 @@ function counted(code: string, chosen: readonly ChosenPlan[], input: PlanInput):
  * keeps the neighbours clean. Each thing once, however many findings want it.
  */
 export function kitOf(input: PlanInput, plan: Plan): KitItem[] {
-  const chosen = plan.findings.flatMap((finding) => (finding.chosen ? [finding.chosen] : []));
-  if (chosen.length === 0) return [];
-  const codes = chosen.flatMap(({ steps }) => steps.map(({ code }) => code));
-  const tools = [...new Set(TOOLS.flatMap(([start, wanted]) => (codes.some((code) => code === start || code.startsWith(`${start}.`)) ? wanted : [])))];
-  const sheets = chosen.map(({ sheetId }) => input.sheets.find(({ id }) => id === sheetId) as Sheet);
-  const hazards = new Set(sheets.flatMap((sheet) => sheet.hazards));
+  const all = mixedOfPlan(plan.findings);
+  if (all.length === 0) return [];
+  const codes = all.flatMap(({ steps }) => steps.map(({ code }) => code));
+  const tools = toolsFor(codes);
+  const sheets = all.map(({ sheetId }) => input.sheets.find(({ id }) => id === sheetId) as Sheet);
+  const aids = plan.aids.map(({ aidId }) => input.aids?.find(({ id }) => id === aidId) as Aid);
+  const hazards = new Set([...sheets, ...aids].flatMap((sheet) => sheet.hazards));
   const dust = hazards.has('silica') || tools.some((tool) => ['grinder', 'saw', 'breaker', 'blaster'].includes(tool));
-  const water_m3 = chosen.reduce((sum, { water }) => sum + (water?.total_m3 ?? 0), 0);
+  const water_m3 = all.reduce((sum, { water }) => sum + (water?.total_m3 ?? 0), 0);
   const masking = plan.elements.flatMap((element) => (element.masking ? [element.masking] : []));
   return [
     ...plan.orders.map(({ sheetId, chosen: order }) =>
@@ -92,13 +119,16 @@ export function kitOf(input: PlanInput, plan: Plan): KitItem[] {
         'product',
         {
           name: input.sheets.find(({ id }) => id === sheetId)?.name ?? '',
-          packs: order.packages.reduce((sum, { count }) => sum + count, 0),
+          count: order.packages.reduce((sum, { count }) => sum + count, 0),
           mass_kg: order.bought_kg,
         },
         sheetId,
       ),
     ),
-    ...tools.map((tool) => item('tools', tool, counted(tool, chosen, input))),
+    ...plan.aids.map(({ aidId, packages }, i) =>
+      item('material', 'aid', { name: aids[i]!.name, count: packages.reduce((sum, { count }) => sum + count, 0) }, aidId),
+    ),
+    ...tools.map((tool) => item('tools', tool, counted(tool, all, input))),
     item('protection', 'gloves'),
     item('protection', 'glasses'),
     ...(dust ? [item('protection', 'respirator')] : []),

@@ -3,7 +3,9 @@ import { preparedSurface } from '../weather';
 import { PLAN } from './constants';
 import { doseStep } from './strata';
 import type { Site } from './site';
-import { basisFor, portionFor, type WindowAnswer, type WindowQuestion } from './windowFor';
+import { basisFor, portionFor } from './basisFor';
+import type { WindowAnswer } from './windowFor';
+import type { WindowQuestion } from './WindowQuestion';
 
 export type LeverCode = keyof typeof PLAN.levers;
 type Change = Partial<WindowQuestion>;

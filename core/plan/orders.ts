@@ -106,10 +106,10 @@ function needOf({ input: given, takeOff, sheet }: Needed): { yield_m3_kg: number
 
 type Needed = Pick<Context, 'input' | 'takeOff' | 'sheet'>;
 
-/** What the material of one product costs for a finding at the firm's own quantile, minor units. */
-export function materialCost(context: Needed): number {
+/** What is bought of one product for a finding at the firm's own quantile, kg, and what it costs, minor units. */
+export function materialNeed(context: Needed): { need_kg: number; cost_minor: number } {
   const need_kg = needOf(context).at(withOwnFigures(context.input).firm.orderQuantile);
-  return costOf(packagesLeastCost({ need_kg, packs: context.sheet.packs }));
+  return { need_kg, cost_minor: costOf(packagesLeastCost({ need_kg, packs: context.sheet.packs })) };
 }
 
 /** Powder, packages, cost and the chance of running short; the texture the layer must fill is part of the need. */

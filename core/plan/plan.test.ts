@@ -3,6 +3,8 @@ import { SHEET_CLASSES } from '../shelf';
 import { rectangle } from '../takeoff';
 import { Problem } from '../quantity';
 import {
+  rankingOf,
+  type Plan,
   CAUTIONS,
   cautionsOn,
   computePlan,
@@ -195,4 +197,17 @@ test.each<[string, PlanInput, string]>([
   ['boiling water', { ...input, conditions: { ...input.conditions, water_C: typed(95) } }, 'outOfRange'],
 ])('refuses %s with a typed problem', (_name, one, code) => {
   expect(() => computePlan(one)).toThrow(expect.objectContaining({ code }) as Problem);
+});
+
+test('the shelf judged for one finding is what a whole plan holds for it, and a plan without the shelf is the same plan', () => {
+  const two: PlanInput = { ...input, findings: [finding, { ...finding, id: 'g', label: 'B', phase: 'season' }] };
+  const whole = computePlan(two);
+  for (const { findingId, ranking } of whole.findings) expect(rankingOf(two, findingId)).toEqual(ranking);
+  expect(whole.findings[1]!.ranking.length).toBe(input.sheets.length);
+  const bare = computePlan(two, { ranked: 'chosen' });
+  expect(bare.findings.map(({ ranking }) => ranking.map(({ sheetId }) => sheetId))).toEqual([[input.treatments[0]!.sheetId], []]);
+  const without = ({ findings, ...rest }: Plan) => ({ ...rest, findings: findings.map(({ ranking: _shelf, ...one }) => one) });
+  expect(without(bare)).toEqual(without(whole));
+  expect(rankingOf(two, 'nobody')).toEqual([]);
+  expect(rankingOf({ ...two, elements: [{ ...element, stops: { ...element.stops, rust: 'yes' } }] }, 'f')).toEqual([]);
 });

@@ -5,7 +5,7 @@ import { stoneTaken } from './mixOf';
 import type { TakeOff } from './Plan';
 import type { PlanInput } from './PlanInput';
 import { ownFigure, recordOf, withOwnFigures } from './ownFigures';
-import type { WindowQuestion } from './windowFor';
+import type { WindowQuestion } from './WindowQuestion';
 
 /** Spreads of temperatures that somebody told, K. */
 const spreadsOf = ({ conditions }: PlanInput): Pick<WindowQuestion, 'spread_K'> => {

@@ -2,7 +2,8 @@ import { bottleMarks, MIX, partsByMass, resinShot } from '../mix';
 import { ceilingOf, Problem } from '../quantity';
 import { Course, massFactor } from '../setting';
 import { massEffectOf, resinDensity, resinOf } from '../shelf';
-import { basisFor, type WindowQuestion } from './windowFor';
+import { basisFor } from './basisFor';
+import type { WindowQuestion } from './WindowQuestion';
 
 /** A resin squeezed from a bottle: the largest shot, where its marks are, and how many it takes. */
 export interface Shots {

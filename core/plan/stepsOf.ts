@@ -1,15 +1,18 @@
-import { bondOf, CHOOSE, edgeOf, houseOf, profileReached, type HouseMethod } from '../choose';
+import { bondOf, CHOOSE, preparationTool, edgeOf, houseOf, profileReached, type HouseMethod } from '../choose';
 import { MIX } from '../mix';
 
 import { rate } from '../setting';
-import { isResin, type Interval } from '../shelf';
+import { movementOf, isResin, type Interval } from '../shelf';
 
 import { groovePasses, meanWidth, TAKEOFF } from '../takeoff';
+import { ceilingOf } from '../quantity';
 import type { Context } from './Context';
+import { anchorCount } from './anchorCount';
+import { crackWay } from './filledTakeOff';
 import { standsHigh } from './orders';
-import type { RepairStep } from './Plan';
+import type { AidPlan, RepairStep } from './Plan';
+import type { AidRole } from './PlanInput';
 import { PLAN } from './constants';
-import type { WindowAnswer } from './windowFor';
 
 type Step = Partial<RepairStep> & Pick<RepairStep, 'code'>;
 
@@ -22,13 +25,6 @@ const whole = ({ code, figures = {}, sheetId = null, thickness_m = null, after =
   condition,
 });
 
-/** How a crack is filled: by its width, or by the firm's school. */
-export function crackMethod({ cracks }: HouseMethod, width_m: number): Exclude<HouseMethod['cracks'], 'byWidth'> {
-  if (cracks !== 'byWidth') return cracks;
-  if (width_m < CHOOSE.neatUnder_m) return 'neat';
-  return width_m <= CHOOSE.sandedTo_m ? 'sandInResin' : 'bedAndCap';
-}
-
 /** How a riser's face is made: by its depth, or by the firm's school. */
 export function riserMethod({ riserFace }: HouseMethod, depth_m: number): Exclude<HouseMethod['riserFace'], 'byDepth'> {
   if (riserFace !== 'byDepth') return riserFace;
@@ -37,9 +33,16 @@ export function riserMethod({ riserFace }: HouseMethod, depth_m: number): Exclud
 }
 
 /** What is taken away and what is left behind of it. */
-function removing({ finding, takeOff, sheet, house }: Full): Step[] {
+function removing({ finding, takeOff, sheet, house, over }: Full): Step[] {
+  // A fill is rubbed and rinsed before its overlay; no base is left to be prepared.
+  if (over === 'patch') return [];
   const csp = profileReached(house, sheet);
-  const prepare: Step = { code: `step.prepare.${house.preparation}`, figures: { csp, asked: sheet.profile, area_m2: takeOff.rough_m2 || takeOff.area_m2 } };
+  const tool = preparationTool(house, sheet);
+  const area_m2 = takeOff.rough_m2 || takeOff.area_m2;
+  const prepare: Step = {
+    code: `step.prepare.${tool}`,
+    figures: { csp, asked: sheet.profile, area_m2, passes: CHOOSE.passes[tool], discs: tool === 'grind' ? ceilingOf(area_m2 / CHOOSE.discLife_m2) : 0 },
+  };
   switch (finding.kind) {
     case 'crack':
     case 'groove':
@@ -67,30 +70,42 @@ function edging({ element, finding, takeOff, sheet, house }: Full): Step[] {
   return edge === 'keyed' ? [{ code: 'step.keyed', figures: { length_m: takeOff.perimeter_m } }] : [{ code: 'step.feather' }];
 }
 
-function wetting({ element, sheet, house, window }: Full): Step[] {
+function wetting({ element, sheet, house, slab_C }: Full): Step[] {
   if (isResin(sheet) || sheet.moisture === 'dry') return [{ code: 'step.dry', condition: 'dew' }];
   if (sheet.moisture === 'wet') return [];
   if (house.moisture === 'dry') return [{ code: 'step.leftDry', condition: 'school' }];
   const wall = element.kind === 'wall' || element.kind === 'soffit';
-  const hot = window.question.slab_C >= CHOOSE.hotWall_C;
+  const hot = slab_C >= CHOOSE.hotWall_C;
   if ((house.moisture === 'dampWhenHot' || (house.moisture === 'byProduct' && wall)) && !hot) return [{ code: 'step.dustDamp' }];
-  return [{ code: 'step.soak', figures: { soak_s: PLAN.soak_s, slab_C: window.question.slab_C } }];
+  return [{ code: 'step.soak', figures: { soak_s: PLAN.soak_s, slab_C } }];
 }
 
+const reinforceable = ({ kind }: Full['finding']): boolean => kind !== 'crack' && kind !== 'groove' && kind !== 'skim';
+
+/** Whether a firm puts fibre into what fills this. */
+export const takesFibre = ({ reinforcement }: HouseMethod, finding: Full['finding']): boolean => reinforcement === 'fibre' && reinforceable(finding);
+
 function reinforcing({ finding, element, takeOff, house }: Full): Step[] {
-  if (finding.kind === 'crack' || finding.kind === 'groove' || finding.kind === 'skim') return [];
+  if (!reinforceable(finding)) return [];
   const deep = takeOff.deepest_m >= CHOOSE.reinforceFrom_m;
   if (house.reinforcement === 'none' || (house.reinforcement === 'byDepth' && !deep)) return [];
   if (house.reinforcement === 'fibre') return [{ code: 'step.fibre' }];
   const carries = finding.kind === 'edge' || finding.kind === 'step' || element.exposures.includes('wheels');
-  return [{ code: carries ? 'step.anchorsAsk' : 'step.anchors', figures: { depth_m: takeOff.deepest_m }, condition: 'licensed' }];
+  return [{ code: carries ? 'step.anchorsAsk' : 'step.anchors', figures: { depth_m: takeOff.deepest_m, number: anchorCount(takeOff) }, condition: 'licensed' }];
 }
 
-function bonding({ sheet, house }: Full): Step[] {
+const aidFor = ({ aids }: Full, role: AidRole): AidPlan | undefined => aids.find((aid) => aid.role === role);
+
+function bonding(full: Full): Step[] {
+  const { sheet, house } = full;
   const bond = bondOf(house, sheet);
+  const sheetId = aidFor(full, 'bond')?.aidId ?? null;
   if (bond === 'scrub') return [{ code: 'step.bond.scrub', sheetId: sheet.id, thickness_m: MIX.slurryLayer_m, condition: 'coverWet' }];
-  if (bond === 'slurry') return [{ code: 'step.bond.slurry', thickness_m: MIX.slurryLayer_m, condition: 'coverWet' }];
-  return bond === 'agent' ? [{ code: 'step.bond.agent', condition: 'coverTacky' }] : [];
+  if (bond === 'slurry') return [{ code: 'step.bond.slurry', sheetId, thickness_m: MIX.slurryLayer_m, condition: 'coverWet' }];
+  if (bond !== 'agent') return [];
+  const covered = aidFor(full, 'bond')?.reasons.find(({ code }) => code.startsWith('aid.covered.'))?.code;
+  const states: Readonly<Record<string, string>> = { 'aid.covered.wet': 'coverWet', 'aid.covered.dry': 'coverDry' };
+  return [{ code: 'step.bond.agent', sheetId, condition: states[covered ?? ''] ?? 'coverTacky' }];
 }
 
 /** By weight, or in vessels by the loose powder's density. */
@@ -99,10 +114,16 @@ const measuring = ({ sheet, house }: Full): Step[] =>
     ? [{ code: `step.measure.${house.measuring}`, figures: { bulk_kg_m3: sheet.bulkDensity_kg_m3 } }]
     : [{ code: 'step.measure.parts', figures: { parts: (sheet.parts ?? []).join(' : ') } }];
 
+/** When it is hard enough to be rubbed or ground, s at the reference; at once where its sheet is silent. */
+const readyToRub = ({ milestones }: Full['sheet']): number => milestones.grind ?? milestones.final ?? 0;
+
 /** An interval of the sheet at the slab's temperature. */
-const atSlab = ({ sheet, window }: Full, interval: Interval | { readonly least_s: number; readonly most_s: null } | undefined): RepairStep['after'] => {
+const atSlab = (
+  { sheet, slab_C, Ea_J_mol }: Full,
+  interval: Interval | { readonly least_s: number; readonly most_s: null } | undefined,
+): RepairStep['after'] => {
   if (!interval) return null;
-  const k = rate({ temperature_C: window.question.slab_C, Ea_J_mol: window.basis.course.Ea_J_mol, reference_C: sheet.reference_C });
+  const k = rate({ temperature_C: slab_C, Ea_J_mol, reference_C: sheet.reference_C });
   return { least_s: interval.least_s / k, most_s: interval.most_s === null ? null : interval.most_s / k };
 };
 
@@ -110,7 +131,7 @@ function lines(full: Full): Step[] | null {
   const { finding, element, sheet, house, takeOff } = full;
   if (finding.kind === 'groove') {
     const width_m = finding.width.value;
-    if (!(sheet.movement ?? 0)) return [{ code: 'step.fillJoint', sheetId: sheet.id, figures: { length_m: takeOff.length_m ?? 0 } }];
+    if (!movementOf(sheet)) return [{ code: 'step.fillJoint', sheetId: sheet.id, figures: { length_m: takeOff.length_m ?? 0 } }];
     return [
       { code: 'step.groove', figures: { width_m, passes: groovePasses({ groove_m: width_m, blade_m: finding.blade_m }) } },
       { code: 'step.rod', figures: { rod_m: TAKEOFF.rodOverJoint * width_m } },
@@ -119,16 +140,14 @@ function lines(full: Full): Step[] | null {
   }
   if (finding.kind !== 'crack') return null;
   const width_m = meanWidth(finding.widths);
-  if (sheet.water) {
-    const rub = house.renderCracks === 'rub' || (house.renderCracks === 'byGrain' && width_m < CHOOSE.grains * sheet.grain_m && finding.moves !== 'yes');
-    return [{ code: rub ? 'step.rubIn' : 'step.openGroove', figures: { least_m: CHOOSE.grains * sheet.grain_m }, sheetId: sheet.id }];
-  }
-  if ((sheet.movement ?? 0) > 0)
+  const method = crackWay({ house, sheet, finding });
+  if (method === 'rubIn' || method === 'openGroove')
+    return [{ code: `step.${method}`, figures: { least_m: CHOOSE.grains * sheet.grain_m }, sheetId: sheet.id }];
+  if (method === 'joint')
     return [
       { code: 'step.cutJoint', figures: { least_m: sheet.thickness.least_m } },
       { code: 'step.sealant', sheetId: sheet.id },
     ];
-  const method = crackMethod(house, width_m);
   const low = element.marks?.some(({ what }) => what === 'fall') ?? false;
   return [
     ...(low ? [{ code: 'step.dam' }] : []),
@@ -136,7 +155,7 @@ function lines(full: Full): Step[] | null {
     { code: `step.crack.${method}`, sheetId: sheet.id, figures: { width_m, crown_m: TAKEOFF.crown_m } },
     {
       code: 'step.grindFlush',
-      after: atSlab(full, { least_s: sheet.milestones.grind ?? sheet.milestones.final ?? 0, most_s: null }),
+      after: atSlab(full, { least_s: readyToRub(sheet), most_s: null }),
       condition: 'scratch',
     },
   ];
@@ -151,7 +170,7 @@ function filling(full: Full): Step[] {
     sheetId: sheet.id,
     thickness_m: takeOff.deepest_m / lifts,
     figures: { lift: i + 1, lifts },
-    after: i === 0 ? null : atSlab(full, sheet.intervals?.layer),
+    after: i > 0 ? atSlab(full, sheet.intervals?.layer) : (aidFor(full, 'bond')?.open ?? null),
     ...(i === 0 ? {} : { condition: 'wetEdge' }),
   }));
   if (finding.kind !== 'step' && finding.kind !== 'edge') return each;
@@ -162,6 +181,10 @@ function filling(full: Full): Step[] {
 function finishing(full: Full): Step[] {
   const { input, finding, takeOff, sheet } = full;
   if (finding.kind === 'crack' || finding.kind === 'groove') return [];
+  const coat = aidFor(full, 'coat');
+  const coatAfter = coat
+    ? { least_s: Math.max(coat.waits_s, atSlab(full, sheet.intervals?.recoat)?.least_s ?? 0), most_s: null }
+    : atSlab(full, sheet.intervals?.recoat);
   const high = standsHigh(input, takeOff, sheet) && finding.kind !== 'skim' && finding.kind !== 'counter';
   const rub = sheet.milestones.grind ?? sheet.milestones.final;
   return [
@@ -176,14 +199,36 @@ function finishing(full: Full): Step[] {
           },
         ]
       : []),
-    ...(sheet.water && finding.kind !== 'void' ? [{ code: 'step.cure', condition: 'afterSet' }] : []),
-    ...(sheet.milestones.coat ? [{ code: 'step.coat', after: atSlab(full, sheet.intervals?.recoat), condition: 'dryFace' }] : []),
+    ...(sheet.water && finding.kind !== 'void' && !full.covered
+      ? [{ code: 'step.cure', sheetId: aidFor(full, 'cure')?.aidId ?? null, condition: 'afterSet' }]
+      : []),
+    ...((sheet.milestones.coat || coat) && !full.covered ? [{ code: 'step.coat', sheetId: coat?.aidId ?? null, after: coatAfter, condition: 'dryFace' }] : []),
   ];
 }
 
-interface Full extends Context {
+/** Before an overlay: the fill has set, is rubbed and rinsed, and is covered inside its recoat window or keyed again. */
+const readying = (full: Full): Step[] =>
+  full.covered
+    ? [
+        {
+          code: 'step.overlayReady',
+          after: atSlab(full, full.sheet.intervals?.recoat ?? { least_s: readyToRub(full.sheet), most_s: null }),
+          condition: 'keyAgain',
+        },
+      ]
+    : [];
+
+/** What the steps are told beside the finding: lifts, aids, the slab's temperature and how fast the sheet's times follow it. */
+export interface Stepped extends Context {
   readonly lifts: number;
-  readonly window: WindowAnswer;
+  readonly slab_C: number;
+  readonly Ea_J_mol: number;
+  readonly aids: readonly AidPlan[];
+  /** an overlay follows: it is cured and coated in place of this */
+  readonly covered: boolean;
+}
+
+interface Full extends Stepped {
   readonly house: HouseMethod;
 }
 
@@ -191,7 +236,7 @@ interface Full extends Context {
  * A repair as it is done, step by step: what is removed and to what profile, edge, moisture, reinforcement, bond, layers,
  * finish, cure and coat, each by the sheet and by the firm's own schools. Times are at the slab's temperature.
  */
-export function stepsOf(context: Context & { readonly lifts: number; readonly window: WindowAnswer }): RepairStep[] {
+export function stepsOf(context: Stepped): RepairStep[] {
   const full: Full = { ...context, house: houseOf(context.input.house) };
   return [
     ...removing(full),
@@ -202,5 +247,6 @@ export function stepsOf(context: Context & { readonly lifts: number; readonly wi
     ...measuring(full),
     ...filling(full),
     ...finishing(full),
+    ...readying(full),
   ].map(whole);
 }

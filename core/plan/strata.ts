@@ -1,6 +1,7 @@
 import { SETTING, waterMost, type Ending } from '../setting';
 import { bagOf, type Sheet } from '../shelf';
-import { windowFor, type WindowAnswer, type WindowQuestion } from './windowFor';
+import { windowFor, type WindowAnswer } from './windowFor';
+import type { WindowQuestion } from './WindowQuestion';
 
 /** What can be set across the strata. */
 export const STRATA_QUANTITIES = ['slab_C', 'air_C', 'powder_C', 'water_C', 'thickness_m', 'share', 'retarderDose'] as const;

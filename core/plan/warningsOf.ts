@@ -6,6 +6,7 @@ import { WEATHER } from '../weather';
 import type { FindingPlan } from './Plan';
 import type { PlanInput } from './PlanInput';
 import { PLAN } from './constants';
+import { mixedOf } from './mixedOf';
 import { yieldDifference } from './mixOf';
 import type { WindowAnswer } from './windowFor';
 
@@ -54,7 +55,16 @@ export function warningsOf(input: PlanInput, findings: readonly FindingPlan[]): 
     if (chosen.thinRun_m !== null && chosen.thinRun_m > 0 && !sheet.thickness.feathers)
       warnings.push({ code: 'wedge.thin', verdict: 'caution', figures: { findingId, run_m: chosen.thinRun_m } });
     const judged = findings.find((f) => f.findingId === findingId)?.ranking.find(({ sheetId }) => sheetId === sheet.id);
-    if (judged?.verdict === 'no') warnings.push({ code: 'choice.refused', verdict: 'no', figures: { findingId, name: sheet.name } });
+    const { overlay } = chosen;
+    const named = [
+      [judged?.verdict, sheet.name],
+      [overlay?.judged.verdict, input.sheets.find(({ id }) => id === overlay?.chosen.sheetId)?.name],
+      ...mixedOf(chosen)
+        .flatMap(({ aids }) => aids)
+        .map(({ aidId, verdict }) => [verdict, input.aids?.find(({ id }) => id === aidId)?.name]),
+    ];
+    // Whatever of a system its own sheet refuses is said, the fill as well as what goes under and over it.
+    for (const [verdict, name = ''] of named) if (verdict === 'no') warnings.push({ code: 'choice.refused', verdict: 'no', figures: { findingId, name } });
   }
   return warnings;
 }

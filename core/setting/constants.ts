@@ -63,6 +63,7 @@ export const SETTING_TABLE = {
   waterLeast_C: constant(2, 'degC', 'least water temperature without ice', 'method'),
   waterMostRapid_C: constant(35, 'degC', 'most for rapid and resin-modified products'),
   waterMost_C: constant(60, 'degC', 'most otherwise'),
+  aidEa_J_mol: constant(45000, 'J/mol', 'activation energy of what dries or cures in a bond coat'),
 } as const;
 
 export const SETTING = valuesOf(SETTING_TABLE);

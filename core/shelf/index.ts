@@ -4,3 +4,4 @@ export * from './reading';
 export * from './thicknessFor';
 export * from './fromClass';
 export * from './contradictions';
+export * from './fromAid';

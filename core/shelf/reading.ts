@@ -14,6 +14,15 @@ export const givesRange = (sheet: Sheet): boolean => sheet.flow.most_s > sheet.f
  * else its one figure with its own energy or the class's. A fit outside 15-90 kJ/mol is refused and the class kept.
  */
 export function flowOf(sheet: Sheet): { reference_s: number; Ea_J_mol: number } {
+  const held = flows.get(sheet) ?? fittedFlow(sheet);
+  flows.set(sheet, held);
+  return held;
+}
+
+/** A sheet is never changed, so what it says of its flow is fitted once, however many findings ask. */
+const flows = new WeakMap<Sheet, { reference_s: number; Ea_J_mol: number }>();
+
+function fittedFlow(sheet: Sheet): { reference_s: number; Ea_J_mol: number } {
   const plain = { reference_s: timeOf(sheet.flow), Ea_J_mol: sheet.Ea_J_mol ?? SETTING.activation_J_mol[sheet.binder] };
   // Every milestone runs on the same clock: at another temperature it is as many times its own reference as the flow is.
   const later = MILESTONES.flatMap((name) => {
@@ -71,3 +80,6 @@ export function resinDensity(sheet: Sheet): number {
   const whole = parts.reduce((sum, part) => sum + part, 0);
   return parts.reduce((sum, part, i) => sum + part * (densities_kg_m3[i] ?? MIX.resin_kg_m3), 0) / whole;
 }
+
+/** Share of a joint's width that a sheet moves with; nothing for what is rigid, or for a sheet from before this was asked. */
+export const movementOf = (sheet: Sheet): number => sheet.movement ?? 0;

@@ -4,6 +4,7 @@ import { impliedOf } from '../plan';
 import { problemOf } from '../testing/problemOf';
 import { aids, catalogue } from './catalogue';
 import {
+  fromAid,
   AID_CLASSES,
   bagOf,
   classFigures,
@@ -157,4 +158,25 @@ test('what the entries imply: lives by the rate, a bag by its volumes, a claimed
   for (const { thickness_m, area_m2 } of covers) expect(area_m2 * (thickness_m + 0.0004)).toBeCloseTo(bag_m3, 12);
   expect(problemOf(() => impliedOf(fine, { area_m2: 0 })).code).toBe('outOfRange');
   for (const sheet of catalogue) expect([sheet.name, impliedOf(sheet).lives.every(({ flow_s }) => flow_s > 0)]).toEqual([sheet.name, true]);
+});
+
+test('an aid from its label: what it says is read, what it does not say is assumed; its next sheet keeps what was read', () => {
+  const base = aids.find((aid) => aid.class === 'epoxyBond')!;
+  const label = { name: 'Coat in hand', packs: [{ amount: 0.004, price_minor: 7950 }], open: { least_s: 600, most_s: 1800 } };
+  const first = fromAid({ base, label, changes: false, id: 'a', productId: 'p', revision: 1 });
+  expect(first).toMatchObject({ ...label, id: 'a', class: 'epoxyBond', coverage_m2: base.coverage_m2 });
+  expect(first.assumed).toEqual(expect.arrayContaining(['coverage_m2', 'waits_s', 'limits']));
+  expect(first.assumed).not.toEqual(expect.arrayContaining(['open']));
+  expect(first.assumed!.some((name) => ['id', 'name', 'class', 'unit'].includes(name))).toBe(false);
+  const next = fromAid({
+    base: first,
+    label: { ...label, coverage_m2: { least_m2: 2000, most_m2: 3000 } },
+    changes: true,
+    id: 'b',
+    productId: 'p',
+    revision: 2,
+  });
+  expect(next.assumed).not.toContain('coverage_m2');
+  expect(next.assumed).toContain('limits');
+  expect(fromAid({ base, label, changes: true, id: 'c', productId: 'p', revision: 2 }).assumed).toEqual([]);
 });

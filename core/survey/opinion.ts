@@ -9,6 +9,17 @@ export interface Opinion {
   readonly said: string;
   /** keys of the reasons that stood when it was given */
   readonly covers: readonly string[];
+  /** the letter itself, where it was handed over */
+  readonly file?: OpinionFile;
+}
+
+/** A letter or its picture: its bytes travel by the pictures' own queue. */
+export interface OpinionFile {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'pdf' | 'picture';
+  readonly sha256: string;
+  readonly bytes: number;
 }
 
 /** A reason that stops, so that an opinion can name it. */

@@ -15,6 +15,7 @@ import { requireSession } from './http/session';
 import { commandRoutes } from './routes/commands';
 import { documentRoutes } from './routes/documents';
 import { openapiRoutes } from './routes/openapi';
+import { letterRoutes } from './routes/letters';
 import { photographRoutes } from './routes/photographs';
 import { readRoutes } from './routes/reads';
 import { sessionRoutes } from './routes/sessions';
@@ -86,7 +87,7 @@ export function makeApp(context: AppContext): Express {
     }),
   );
   api.use(sessionRoutes(context));
-  api.use(requireSession, commandRoutes(context), readRoutes(context), photographRoutes(context), documentRoutes(context));
+  api.use(requireSession, commandRoutes(context), readRoutes(context), photographRoutes(context), letterRoutes(context), documentRoutes(context));
   api.use(notFound);
   app.use('/api/v1', api);
   app.use('/api', notFound);

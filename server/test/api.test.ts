@@ -3,14 +3,11 @@ import { mergeRows } from '@tufa/contract/applyCommand';
 import { emptyFirmData } from '@tufa/contract/entities';
 import { computePlan } from '@tufa/core/plan';
 import { aids, catalogue } from '@tufa/core/shelf/catalogue';
-import { createHash } from 'node:crypto';
-import sharp, { type Sharp } from 'sharp';
 import supertest from 'supertest';
 import { v7 as uuid } from 'uuid';
 import { withFirm } from '../src/data/withFirm';
 import { makeSource } from '../src/data/source';
 import { refusePower } from '../src/data/refusePower';
-import { withStrokes } from '../src/documents/withStrokes';
 import { seed } from '../src/services/seed';
 import { DOCK, LEAD, makeDatabase, makeServer, OTHER_PHONE, PHONE, SLAB, SPALL, type TestDatabase, type TestServer } from './harness';
 
@@ -325,67 +322,6 @@ test('news tells an open page that something changed', async () => {
     });
   });
   expect(await heard).toBeGreaterThan(2);
-});
-
-const jpeg = (side: number, more = (image: Sharp): Sharp => image): Promise<Buffer> =>
-  more(sharp({ create: { width: side, height: Math.round(side / 2), channels: 3, background: '#776655' } }).jpeg()).toBuffer();
-const put = (id: string, size: string, body: Buffer, type = 'image/jpeg') =>
-  server.request.put(`/api/v1/photographs/${id}/${size}`).set('content-type', type).send(body);
-
-test('a picture is kept in both sizes and comes back byte for byte; what is none, too large or tells its place is refused', async () => {
-  const id = uuid();
-  const full = await jpeg(1600);
-  const { body } = await put(id, 'full', full).expect(200);
-  expect(body.sha256).toBe(createHash('sha256').update(full).digest('hex'));
-  await put(id, 'thumb', await jpeg(320)).expect(200);
-  // The same again changes nothing.
-  await put(id, 'full', await jpeg(800)).expect(200);
-  const back = await server.request.get(`/api/v1/photographs/${id}/full`).expect(200);
-  expect(back.body.equals(full)).toBe(true);
-  expect((await put(id, 'thumb', await jpeg(400)).expect(422)).body.code).toBe('pictureTooWide');
-  expect((await put(id, 'full', Buffer.from('no picture')).expect(422)).body.code).toBe('noPicture');
-  const placed = await jpeg(200, (image) => image.withExif({ IFD3: { GPSLatitude: '51/1 30/1 0/1' } }));
-  expect((await put(id, 'full', placed).expect(422)).body.code).toBe('pictureTells');
-  expect((await put(id, 'full', Buffer.alloc(600_000)).expect(413)).body.code).toBe('tooLarge');
-  expect((await put('x', 'full', full).expect(422)).body.code).toBe('field.string.guid');
-  expect((await put(id, 'full', full, 'text/plain').expect(415)).body.code).toBe('noPicture');
-  await server.request.get(`/api/v1/photographs/${uuid()}/full`).expect(404);
-  const fields = {
-    jobId: DOCK,
-    elementId: SLAB,
-    findingId: null,
-    batch: null,
-    sha256: body.sha256,
-    bytes: full.length,
-    takenAt: '2026-05-12T13:00:00Z',
-    strokes: [],
-    before: null,
-  };
-  expect((await send(command('photograph.add', id, fields)))[0].result).toBe('done');
-  expect((await job()).photograph[id].sha256).toBe(body.sha256);
-});
-
-test('lines drawn on a picture lie on it in the sheet', async () => {
-  const plain = await jpeg(800);
-  expect(await withStrokes(plain, [])).toBe(plain);
-  const drawn = await withStrokes(plain, [
-    [
-      [0, 0.5],
-      [1, 0.5],
-    ],
-  ]);
-  const at = async (y: number): Promise<number[]> => [...(await sharp(drawn).extract({ left: 400, top: y, width: 1, height: 1 }).raw().toBuffer())];
-  const [red, green] = await at(200);
-  expect(red! - green!).toBeGreaterThan(70);
-  expect(Math.abs((await at(10))[0]! - 0x77)).toBeLessThan(12);
-});
-
-test('the survey sheet is a document, with its pictures, and of nothing it is a 404', async () => {
-  const sheet = await server.request.get(`/api/v1/jobs/${DOCK}/survey.pdf`).expect(200).expect('content-type', 'application/pdf');
-  expect(sheet.body.subarray(0, 5).toString()).toBe('%PDF-');
-  expect(sheet.body.toString('latin1')).toContain('/Subtype /Image');
-  await server.request.get(`/api/v1/jobs/${uuid()}/survey.pdf`).expect(404);
-  await server.request.get('/api/v1/jobs/x/survey.pdf').expect(422);
 });
 
 test('what a finding is does not change', async () => {

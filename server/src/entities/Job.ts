@@ -25,6 +25,9 @@ export class Job extends FirmRow {
   @Column({ type: 'jsonb', name: 'house', nullable: true })
   house: object | null;
 
+  @Column({ type: 'integer', name: 'price_minor', nullable: true })
+  price_minor: number | null;
+
   @Column({ type: 'jsonb', name: 'crew' })
   crew: object;
 

@@ -8,6 +8,7 @@ import type { FirmRow } from './FirmRow';
 import { Job } from './Job';
 import { Person } from './Person';
 import { Photograph } from './Photograph';
+import { LetterFile } from './LetterFile';
 import { PhotographFile } from './PhotographFile';
 import { PlanRow } from './PlanRow';
 import { PourEventRow } from './PourEventRow';
@@ -36,4 +37,4 @@ export const TABLES: Record<EntityName, new () => FirmRow> = {
   pourEvent: PourEventRow,
 };
 
-export const ENTITIES = [...Object.values(TABLES), Device, PhotographFile, CommandRow];
+export const ENTITIES = [...Object.values(TABLES), Device, PhotographFile, LetterFile, CommandRow];

@@ -1,0 +1,34 @@
+import { printFigure, say } from '@tufa/words';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { change, write } from '../outbox/useFirm';
+import { Field } from '../parts/Field';
+import type { JobView } from '../parts/useJob';
+import { amountMinor } from './money';
+
+/** What was agreed with the customer; empty, the margin follows the firm's own markup. */
+export function AgreedPrice({ view }: { view: JobView }) {
+  const held = view.job.price_minor ?? null;
+  const [typed, setTyped] = useState<string | null>(null);
+  const [fault, setFault] = useState(false);
+  const keep = (): void => {
+    if (typed === null) return;
+    const price_minor = amountMinor(typed);
+    setFault(price_minor === undefined);
+    if (price_minor === undefined) return;
+    void write(change('job', 'change', view.job.id, { price_minor })).then(() => setTyped(null));
+  };
+  return (
+    <View className="flex-row">
+      <Field
+        label={say('systems.price')}
+        value={typed ?? (held === null ? '' : printFigure('p_minor', held))}
+        onChange={setTyped}
+        onBlur={keep}
+        onSubmit={keep}
+        hint={held === null ? say('systems.priceHint') : undefined}
+        fault={fault ? say('systems.priceFault') : undefined}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,186 @@
+import { aidsOf } from '@tufa/contract/assemble';
+import { AID_ROLES, aidClasses, judgedAid, overlaysFor, type AidRole, type ChosenPlan, type OverlayInput, type TreatmentInput } from '@tufa/core/plan';
+import type { Sheet } from '@tufa/core/shelf';
+import type { ElementInput, FindingInput } from '@tufa/core/survey';
+import { printFigure, say, sayReason } from '@tufa/words';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { Word } from '../parts/Button';
+import { Choice } from '../parts/Choice';
+import { QuantityField } from '../parts/QuantityField';
+import { readWithin } from '../parts/quantityText';
+import { T } from '../parts/T';
+import { FieldProblem } from '../parts/useWireForm';
+import type { JobView } from '../parts/useJob';
+import { inUnits } from '@tufa/words/survey';
+import { writeTreatments } from './writeTreatment';
+
+const NONE = 'none';
+const THIN: Omit<OverlayInput, 'sheetId'> = { thickness_m: 0.003, over: 'element' };
+
+interface Chosen {
+  readonly view: JobView;
+  readonly element: ElementInput;
+  readonly finding: FindingInput;
+  readonly sheet: Sheet;
+  readonly chosen: ChosenPlan;
+  readonly treatment: TreatmentInput;
+}
+
+/** What goes with the chosen material: an overlay, and what bonds, cures and coats it, each with how it stands. */
+export function LayersChoice(given: Chosen) {
+  const [open, setOpen] = useState(false);
+  const roles = AID_ROLES.filter(
+    (role) => aidClasses({ input: given.view.input, sheet: given.sheet }, role).length > 0 && (role !== 'cure' || given.sheet.water),
+  );
+  const { overlay, aids } = given.chosen;
+  const names = [
+    ...(overlay ? [given.view.input.sheets.find(({ id }) => id === overlay.chosen.sheetId)?.name ?? ''] : []),
+    ...[...aids, ...(overlay?.chosen.aids ?? [])].map(({ aidId }) => given.view.input.aids?.find(({ id }) => id === aidId)?.name ?? ''),
+  ];
+  return (
+    <View className="gap-3" testID="layers">
+      <View>
+        <T as="h2">{say('layers.title')}</T>
+        <View className="flex-row items-center justify-between gap-2">
+          <T className="flex-1">{names.length > 0 ? names.join(', ') : say('layers.nothing')}</T>
+          <Word label={say(open ? 'layers.close' : 'layers.open')} onPress={() => setOpen(!open)} />
+        </View>
+      </View>
+      {open ? (
+        <>
+          {given.finding.kind === 'spall' ? <OverlayChoice {...given} /> : null}
+          {roles.map((role) => (
+            <AidChoice key={role} {...given} role={role} />
+          ))}
+        </>
+      ) : null}
+    </View>
+  );
+}
+
+function OverlayChoice({ view, element, finding, treatment, chosen }: Chosen) {
+  const held = treatment.overlay;
+  const asked = held ?? THIN;
+  const { thickness_m, over } = asked;
+  const ranked = useMemo(
+    () => overlaysFor({ input: view.input, element, finding, overlay: { thickness_m, over } }),
+    [view.input, element, finding, thickness_m, over],
+  );
+  const fit = ranked.filter(({ verdict, sheetId }) => verdict !== 'no' || sheetId === held?.sheetId);
+  const keep = (overlay: OverlayInput | undefined): void => {
+    const { overlay: _before, ...rest } = treatment;
+    void writeTreatments(view, [overlay ? { ...rest, overlay } : rest]);
+  };
+  const first = fit[0]?.sheetId;
+  const judged = chosen.overlay?.judged;
+  return (
+    <View className="gap-2">
+      <Choice
+        label={say('layers.over')}
+        options={([NONE, 'patch', 'element'] as const).map((value) => ({ value, label: say(`layers.overs.${value}`, { name: element.name }) }))}
+        value={held?.over ?? NONE}
+        onChange={(value) => {
+          if (value === NONE) keep(undefined);
+          else if (held ?? first) keep({ sheetId: held?.sheetId ?? (first as string), thickness_m, over: value });
+        }}
+      />
+      {fit.length === 0 ? <T tone="caution">{say('layers.noOverlay', { thickness_m })}</T> : null}
+      {held ? (
+        <>
+          <Thickness key={thickness_m} thickness_m={thickness_m} onChange={(next) => keep({ ...held, thickness_m: next })} />
+          <Choice
+            label={say('layers.overlay')}
+            options={fit.map(({ sheetId }) => ({ value: sheetId, label: view.input.sheets.find(({ id }) => id === sheetId)?.name ?? '' }))}
+            value={held.sheetId}
+            onChange={(sheetId) => keep({ ...held, sheetId })}
+          />
+          <Standing reasons={judged?.reasons ?? []} />
+        </>
+      ) : null}
+    </View>
+  );
+}
+
+function Thickness({ thickness_m, onChange }: { thickness_m: number; onChange: (thickness_m: number) => void }) {
+  const [text, setText] = useState(inUnits('length', thickness_m));
+  const [fault, setFault] = useState<string>();
+  const take = (): void => {
+    try {
+      const next = readWithin({ field: 'thickness', text, as: 'depth', least: 0.0005, most: 0.1 });
+      setFault(undefined);
+      if (Math.abs(next - thickness_m) > 1e-9) onChange(next);
+    } catch (error) {
+      if (!(error instanceof FieldProblem)) throw error;
+      setFault(error.sentence);
+    }
+  };
+  return (
+    <View className="flex-row">
+      <QuantityField label={say('layers.thickness')} as="depth" value={text} onChange={setText} onBlur={take} onSubmit={take} fault={fault} />
+    </View>
+  );
+}
+
+/** One of what goes with it, by its role; what is refused stands there with its reason and can still be looked at. */
+function AidChoice({ view, element, sheet, treatment, chosen, role }: Chosen & { role: AidRole }) {
+  const { air_C, slab_C } = chosen.window.question;
+  const classes = aidClasses({ input: view.input, sheet }, role);
+  const shelf = useMemo(() => aidsOf(view.data), [view.data]);
+  // In the shelf's own order, so that nothing moves under the finger; an older sheet that is still planned with comes last.
+  const options = [...shelf, ...(view.input.aids ?? []).filter(({ id }) => !shelf.some((one) => one.id === id))]
+    .filter((aid) => classes.includes(aid.class))
+    .map((aid) => ({ aid, judged: judgedAid({ input: view.input, element, sheet, treatment, air_C, slab_C }, role, aid) }));
+  const held = treatment.aids?.[role];
+  const keep = (value: string): void => {
+    const { [role]: _before, ...rest } = treatment.aids ?? {};
+    const aids = value === NONE ? rest : { ...rest, [role]: value };
+    void writeTreatments(view, [{ ...treatment, aids }]);
+  };
+  const standing = options.find(({ aid }) => aid.id === held);
+  const planned = [...chosen.aids, ...(chosen.overlay?.chosen.aids ?? [])].find((one) => one.role === role);
+  return (
+    <View className="gap-2">
+      <Choice
+        label={say(`layers.roles.${role}`)}
+        options={[
+          { value: NONE, label: say('layers.none') },
+          ...options.map(({ aid, judged }) => ({ value: aid.id, label: judged.verdict === 'no' ? say('layers.refused', { name: aid.name }) : aid.name })),
+        ]}
+        value={held ?? NONE}
+        onChange={keep}
+      />
+      {standing && planned ? (
+        <T as="faint">
+          {say('layers.amount', {
+            amount: standing.aid.unit === 'kg' ? printFigure('a_kg', planned.amount.p90) : inUnits('volume', planned.amount.p90, true),
+            area_m2: planned.area_m2,
+          })}
+        </T>
+      ) : null}
+      <Standing reasons={standing?.judged.reasons ?? []} />
+    </View>
+  );
+}
+
+/** The reasons that are more than a yes. */
+function Standing({
+  reasons,
+}: {
+  reasons: readonly { readonly code: string; readonly verdict: 'yes' | 'caution' | 'no'; readonly figures: Readonly<Record<string, string | number>> }[];
+}) {
+  return (
+    <>
+      {reasons
+        .filter(({ verdict, code }) => verdict !== 'yes' || code.startsWith('aid.covered'))
+        .map((reason) => (
+          <T
+            key={reason.code}
+            {...(reason.verdict === 'no' ? { tone: 'stop' as const } : reason.verdict === 'caution' ? { tone: 'caution' as const } : { as: 'faint' as const })}
+          >
+            {sayReason(reason)}
+          </T>
+        ))}
+    </>
+  );
+}

@@ -1,0 +1,68 @@
+import { wholeShelfOf } from '@tufa/contract/assemble';
+import { isMaterial, upgradeSheet } from '@tufa/contract/upgradeSheet';
+import { computePlan, differenceOf, type PlanInput, type TreatmentInput } from '@tufa/core/plan';
+import { Problem } from '@tufa/core/quantity';
+import type { Aid, Sheet } from '@tufa/core/shelf';
+import { say } from '@tufa/words';
+import { useRouter, type Href } from 'expo-router';
+import { useMemo } from 'react';
+import { View } from 'react-native';
+import { Button } from '../parts/Button';
+import { T } from '../parts/T';
+import type { JobView } from '../parts/useJob';
+import { differenceLines } from '../pour/differenceLines';
+import { namedBy, swapped } from './namedBy';
+import { writeTreatments } from './writeTreatment';
+
+/** The plan keeps the sheets it was made with; where a newer one is on the shelf it says so, shows what would change, and changes when asked. */
+export function NewerSheets({ view, treatment }: { view: JobView; treatment: TreatmentInput }) {
+  const { data, input } = view;
+  const shelf = useMemo(() => wholeShelfOf(data), [data]);
+  const newer = namedBy(treatment).flatMap((id) => {
+    const used = input.sheets.find((one) => one.id === id) ?? input.aids?.find((one) => one.id === id);
+    const other = shelf.find(({ productId }) => productId === used?.productId);
+    return used && other && other.id !== id && other.revision > used.revision ? [{ used, other: other.sheet }] : [];
+  });
+  return (
+    <>
+      {newer.map(({ used, other }) => (
+        <Newer key={used.id} view={view} used={used} other={isMaterial(other) ? upgradeSheet(other) : other} />
+      ))}
+    </>
+  );
+}
+
+const withSheet = (input: PlanInput, other: Sheet | Aid): PlanInput =>
+  isMaterial(other)
+    ? { ...input, sheets: [...input.sheets.filter(({ id }) => id !== other.id), other] }
+    : { ...input, aids: [...(input.aids ?? []).filter(({ id }) => id !== other.id), other] };
+
+function Newer({ view, used, other }: { view: JobView; used: Sheet | Aid; other: Sheet | Aid }) {
+  const router = useRouter();
+  const { input, plan } = view;
+  const treatments = useMemo(() => input.treatments.map((one) => swapped(one, used.id, other.id)), [input.treatments, used.id, other.id]);
+  const lines = useMemo(() => {
+    if (!plan) return [];
+    try {
+      return differenceLines(differenceOf({ before: plan, after: computePlan({ ...withSheet(input, other), treatments }, { ranked: 'chosen' }) }));
+    } catch (error) {
+      if (error instanceof Problem) return [say(`problem.${error.code}`, error.figures)];
+      throw error;
+    }
+  }, [other, plan, input, treatments]);
+  const take = (): void =>
+    void writeTreatments(
+      view,
+      treatments.filter((one) => namedBy(one).includes(other.id)),
+    );
+  return (
+    <View role="status" className="gap-2 border-2 border-dashed border-stale bg-sheet p-3" testID="newer-sheet">
+      <T as="strong">{say('shelf.newerOf', { name: used.name })}</T>
+      <T>{lines.length > 0 ? lines.join(', ') : say('stale.same')}</T>
+      <View className="flex-row gap-2">
+        <Button label={say('shelf.compare')} onPress={() => router.push(`/shelf/compare?ids=${used.id},${other.id}` as Href)} />
+        <Button label={say('shelf.takeNewer')} grow onPress={take} />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,38 @@
+import type { Plan, TreatmentInput } from '@tufa/core/plan';
+import { say } from '@tufa/words';
+import { View } from 'react-native';
+import { Choice } from '../parts/Choice';
+import type { JobView } from '../parts/useJob';
+import { findingName } from './findingName';
+
+/** A system put together by hand: for every finding one of what fits it. */
+export function OwnSystem({
+  view,
+  plan,
+  treatments,
+  onChange,
+}: {
+  view: JobView;
+  plan: Plan;
+  treatments: readonly TreatmentInput[];
+  onChange: (treatments: readonly TreatmentInput[]) => void;
+}) {
+  return (
+    <View className="gap-3" testID="own-system">
+      {plan.findings.map(({ findingId, ranking }) => {
+        const fit = ranking.filter(({ verdict }) => verdict !== 'no');
+        const label = findingName(view.data, findingId);
+        const held = treatments.find((one) => one.findingId === findingId);
+        return (
+          <Choice
+            key={findingId}
+            label={say('systems.ownFor', { label })}
+            options={fit.map(({ sheetId }) => ({ value: sheetId, label: view.input.sheets.find(({ id }) => id === sheetId)?.name ?? '' }))}
+            value={held?.sheetId ?? null}
+            onChange={(sheetId) => onChange([...treatments.filter((one) => one.findingId !== findingId), { ...held, findingId, sheetId }])}
+          />
+        );
+      })}
+    </View>
+  );
+}

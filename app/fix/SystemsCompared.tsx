@@ -1,0 +1,91 @@
+import { ratesOf, type Decision, type SystemInput, type SystemOutcome } from '@tufa/core/plan';
+import { systemsHeight, systemsScene } from '@tufa/draw';
+import { say, sayReason } from '@tufa/words';
+import { View } from 'react-native';
+import { Word } from '../parts/Button';
+import { saveSvg } from '../parts/saveSvg';
+import { SceneView } from '../parts/SceneView';
+import { SideBySide } from '../parts/SideBySide';
+import { T } from '../parts/T';
+import type { JobView } from '../parts/useJob';
+import { useSize } from '../parts/useSize';
+import { findingName } from './findingName';
+import { SYSTEM_NUMBERS, systemName } from './systemName';
+import { systemRows } from './systemRows';
+
+/** The whole comparison: a bar each, the table with what is best marked, what stands against them, what is in them. */
+export function SystemsCompared({
+  view,
+  systems,
+  outcomes,
+  decision,
+}: {
+  view: JobView;
+  systems: readonly SystemInput[];
+  outcomes: readonly SystemOutcome[];
+  decision: Decision | null;
+}) {
+  const { size, onLayout } = useSize();
+  const scene = size
+    ? systemsScene({
+        width: size.width,
+        bars: outcomes.map(({ code, cost, total }, i) => ({
+          number: SYSTEM_NUMBERS[i]!,
+          name: systemName(code),
+          material_minor: cost.material_minor,
+          labour_minor: cost.labour_minor,
+          rest_minor: cost.trips_minor + cost.tools_minor + cost.disposal_minor,
+          low_minor: total.p10,
+          high_minor: total.p90,
+          best: i === decision?.winner,
+        })),
+      })
+    : null;
+  const against = outcomes.flatMap(({ reasons, life }, i) =>
+    [...new Set([...reasons, ...life.reasons].map(sayReason))].map((what) => say('systems.says', { number: SYSTEM_NUMBERS[i]!, what })),
+  );
+  const rates = ratesOf(view.input.firm);
+  return (
+    <View className="gap-4">
+      <View>
+        <View style={{ height: systemsHeight(outcomes.length) }} onLayout={onLayout} testID="systems-chart">
+          {scene ? <SceneView scene={scene} /> : null}
+        </View>
+        <View className="flex-row justify-end">
+          {scene ? <Word label={say('draw.svg')} hint={say('systems.chart')} onPress={() => saveSvg(scene, say('systems.title'))} /> : null}
+        </View>
+      </View>
+      <SideBySide
+        testID="systems"
+        caption={say('systems.title')}
+        corner={say('systems.what')}
+        columns={outcomes.map(({ code }, i) => ({ key: code, label: say('systems.says', { number: SYSTEM_NUMBERS[i]!, what: systemName(code) }) }))}
+        rows={systemRows(outcomes, decision)}
+      />
+      <View className="gap-1">
+        <T as="h2">{say('systems.against')}</T>
+        {against.length === 0 ? <T>{say('systems.fine')}</T> : against.map((line) => <T key={line}>{line}</T>)}
+      </View>
+      <View className="gap-1">
+        <T as="h2">{say('systems.products')}</T>
+        {systems.map((system, i) => (
+          <T key={system.code}>{say('systems.says', { number: SYSTEM_NUMBERS[i]!, what: productsOf(view, system) })}</T>
+        ))}
+      </View>
+      <T as="small">{say('systems.rates', { labour_minor: rates.labour_minor_h, trip_minor: rates.trip_minor })}</T>
+    </View>
+  );
+}
+
+/** What fills each finding, and what goes over it. */
+function productsOf({ input, data }: JobView, { code, treatments }: SystemInput): string {
+  if (code === 'replace') return say('systems.newConcrete');
+  const name = (sheetId: string): string => input.sheets.find(({ id }) => id === sheetId)?.name ?? '';
+  const lines = treatments.map(({ findingId, sheetId, overlay }) => {
+    const label = findingName(data, findingId);
+    return overlay
+      ? say('systems.over', { label, name: name(sheetId), overlay: name(overlay.sheetId) })
+      : say('systems.filled', { label, name: name(sheetId) });
+  });
+  return lines.length > 0 ? lines.join('; ') : say('systems.nothingFits');
+}

@@ -1,0 +1,166 @@
+import {
+  bestTreatments,
+  decide,
+  suggestedSystems,
+  SYSTEM_CODES,
+  type SystemCode,
+  type SystemInput,
+  type SystemOutcome,
+  type TreatmentInput,
+} from '@tufa/core/plan';
+import type { FindingFields } from '@tufa/contract/entities';
+import { phaseOf } from '@tufa/core/survey';
+import { say } from '@tufa/words';
+import { useRouter, type Href } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { change, write } from '../outbox/useFirm';
+import { Button } from '../parts/Button';
+import { Choice, Several } from '../parts/Choice';
+import { StepLayout, StepScreen } from '../parts/StepScreen';
+import { stopOf } from '../parts/stopOf';
+import { Answer, T } from '../parts/T';
+import type { JobView } from '../parts/useJob';
+import { AgreedPrice } from './AgreedPrice';
+import { whole } from './money';
+import { OwnSystem } from './OwnSystem';
+import { SystemsCompared } from './SystemsCompared';
+import { SYSTEM_NUMBERS, systemName } from './systemName';
+import { useOutcomes, useWholePlan } from './useSystems';
+import { writeTreatments } from './writeTreatment';
+
+const MOST = 4;
+/** What is done all at once or bit by bit is compared with nothing but itself: the other systems leave out what waits. */
+const PHASED: readonly SystemCode[] = ['now', 'phases'];
+type Scope = 'systems' | 'phases';
+
+/** Two to four ways of doing the job side by side: what each costs in the whole, when it opens, what decides. */
+export const SystemsScreen = () => <StepScreen step="fix">{(view) => <Systems key={view.job.id} view={view} />}</StepScreen>;
+
+function Systems({ view }: { view: JobView }) {
+  const router = useRouter();
+  const { input } = view;
+  const plan = useWholePlan(view);
+  const suggested = useMemo(() => (plan ? suggestedSystems(input, plan) : []), [input, plan]);
+  const [codes, setCodes] = useState<readonly SystemCode[] | null>(null);
+  const [own, setOwn] = useState<readonly TreatmentInput[] | null>(null);
+  const [tooMany, setTooMany] = useState(false);
+  const [scope, setScope] = useState<Scope>('systems');
+  const waits = suggested.some(({ code }) => code === 'phases');
+  const all = useMemo(
+    (): SystemInput[] =>
+      [...suggested, { code: 'own' as const, treatments: own ?? (plan ? bestTreatments(input, plan) : []) }].filter(
+        ({ code }) => PHASED.includes(code) === (scope === 'phases'),
+      ),
+    [suggested, own, input, plan, scope],
+  );
+  const shown = codes ?? all.filter(({ code }) => code !== 'own').map(({ code }) => code);
+  const systems = useMemo(() => SYSTEM_CODES.flatMap((code) => all.filter((one) => one.code === code && shown.includes(code))), [all, shown]);
+  const { outcomes, failed } = useOutcomes(view, systems);
+  const stop = stopOf('fix', view, () => router.replace(`/jobs/${view.job.id}/walk` as Href));
+  if (stop) return stop;
+  const decision = outcomes ? decide(outcomes) : null;
+  const toFix = (): void => router.navigate(`/jobs/${view.job.id}/fix` as Href);
+  return (
+    <StepLayout
+      step="fix"
+      view={view}
+      parts={{
+        head: (
+          <View className="gap-1">
+            <Answer size="number">
+              {decision && outcomes
+                ? say('systems.says', { number: SYSTEM_NUMBERS[decision.winner]!, what: systemName(outcomes[decision.winner]!.code) })
+                : say('systems.title')}
+            </Answer>
+            <T as="lead">
+              {(view.plan?.findings.length ?? 0) === 0
+                ? say('systems.none')
+                : plan && systems.length < 2
+                  ? say('systems.few')
+                  : decision && outcomes
+                    ? leadOf(decision, outcomes)
+                    : say(failed ? 'systems.failed' : 'systems.working')}
+            </T>
+          </View>
+        ),
+        body: (
+          <View className="gap-4">
+            {outcomes ? <SystemsCompared view={view} systems={systems} outcomes={outcomes} decision={decision} /> : null}
+            <AgreedPrice view={view} />
+            {waits ? (
+              <Choice
+                label={say('systems.scope.label')}
+                options={(['systems', 'phases'] as const).map((value) => ({ value, label: say(`systems.scope.${value}`) }))}
+                value={scope}
+                onChange={(next) => {
+                  setScope(next);
+                  setCodes(null);
+                }}
+              />
+            ) : null}
+            {plan ? (
+              <Several
+                label={say('systems.which')}
+                options={all.map(({ code }) => ({ value: code, label: systemName(code) }))}
+                values={shown}
+                onChange={(next) => {
+                  setTooMany(next.length > MOST);
+                  if (next.length <= MOST) setCodes(next);
+                }}
+              />
+            ) : null}
+            {tooMany ? <T tone="caution">{say('systems.many')}</T> : null}
+            {plan && shown.includes('own') ? <OwnSystem view={view} plan={plan} treatments={own ?? bestTreatments(input, plan)} onChange={setOwn} /> : null}
+          </View>
+        ),
+        foot: (
+          <View className="flex-row gap-3">
+            <Button label={say('step.fix')} onPress={toFix} />
+            {decision && outcomes ? <UseIt view={view} system={systems[decision.winner]!} onUsed={toFix} /> : null}
+          </View>
+        ),
+      }}
+    />
+  );
+}
+
+function leadOf({ winner, code, figures }: ReturnType<typeof decide>, outcomes: readonly SystemOutcome[]): string {
+  const name = systemName(outcomes[winner]!.code);
+  const trips = typeof figures['trips'] === 'number' ? figures['trips'] : 0;
+  return code === 'trips'
+    ? say('systems.lead.trips', { name, count: trips })
+    : say(`systems.lead.${code}`, {
+        name,
+        ...figures,
+        ...(typeof figures['difference_minor'] === 'number' ? { difference_minor: whole(figures['difference_minor']) } : {}),
+      });
+}
+
+/** Takes a system for the plan; a replacement is nothing that Tufa mixes. */
+function UseIt({ view, system, onUsed }: { view: JobView; system: SystemInput; onUsed: () => void }) {
+  const same = system.treatments.every(({ findingId, sheetId }) => view.input.treatments.some((one) => one.findingId === findingId && one.sheetId === sheetId));
+  const nothing = system.code === 'replace' || system.treatments.length === 0;
+  // All of it now: what was put off is done with the rest. What a finding says goes with its kind, by which it is checked.
+  const waiting = system.code === 'now' ? view.input.findings.filter((finding) => phaseOf(finding) !== 'now') : [];
+  const use = async (): Promise<void> => {
+    await writeTreatments(view, system.treatments);
+    const rows = waiting.flatMap(({ id }) => view.data.finding[id] ?? []);
+    if (rows.length > 0)
+      await write(
+        ...rows.map(({ id, kind, properties }) =>
+          change('finding', 'change', id, { kind, properties: { ...properties, phase: 'now' } } as Partial<FindingFields>),
+        ),
+      );
+    onUsed();
+  };
+  return (
+    <Button
+      label={same && waiting.length === 0 && !nothing ? say('systems.used') : say('systems.use', { name: systemName(system.code) })}
+      tone="act"
+      grow
+      disabled={(same && waiting.length === 0) || nothing}
+      onPress={() => void use()}
+    />
+  );
+}

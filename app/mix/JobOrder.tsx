@@ -1,0 +1,30 @@
+import type { Plan, PlanInput } from '@tufa/core/plan';
+import { printFigure, say } from '@tufa/words';
+import { View } from 'react-native';
+import { Lines, type Line } from '../parts/Lines';
+import { T } from '../parts/T';
+import { amountText } from '../shelf/linesOf';
+import { packsText } from './packsText';
+
+/** What is bought for all of a job at once, each product's packs rounded once; nothing where one product is all of it. */
+export function JobOrder({ input, plan }: { input: PlanInput; plan: Plan }) {
+  const { orders, aids } = plan;
+  if (orders.length + aids.length < 2) return null;
+  const products = orders.map(({ sheetId, chosen }): Line => {
+    const name = input.sheets.find(({ id }) => id === sheetId)?.name ?? '';
+    return [name, chosen.packages.length > 0 ? `${packsText(chosen.packages)}, ${printFigure('c_minor', chosen.cost_minor)}` : say('mix.fromStock')];
+  });
+  const others = aids.map(({ aidId, packages, cost_minor }): Line => {
+    const aid = input.aids?.find(({ id }) => id === aidId);
+    const packs = packages.map(({ count, amount }) => say('mix.packs', { count: String(count), mass: amountText(aid?.unit ?? 'piece', amount) }));
+    return [aid?.name ?? '', `${packs.join(', ')}, ${printFigure('c_minor', cost_minor)}`];
+  });
+  const whole = orders.reduce((sum, { chosen }) => sum + chosen.cost_minor, 0) + aids.reduce((sum, { cost_minor }) => sum + cost_minor, 0);
+  return (
+    <View className="gap-1">
+      <T as="h2">{say('mix.jobOrder')}</T>
+      <T as="strong">{printFigure('c_minor', whole)}</T>
+      <Lines label={say('mix.jobOrder')} lines={[...products, ...others]} />
+    </View>
+  );
+}

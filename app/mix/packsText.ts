@@ -1,0 +1,6 @@
+import type { ChosenPlan } from '@tufa/core/plan';
+import { printFigure, say } from '@tufa/words';
+
+/** Packages as counts of a mass: `2 x 50 lb, 1 x 25 lb`. */
+export const packsText = (packages: ChosenPlan['quantities']['chosen']['packages']): string =>
+  packages.map(({ count, mass_kg }) => say('mix.packs', { count: String(count), mass: printFigure('m_kg', mass_kg) })).join(', ');

@@ -1,0 +1,51 @@
+import { LETTER_MOST_BYTES } from '@tufa/contract/elementSchemas';
+import type { PhotographFields } from '@tufa/contract/entities';
+import type { OpinionFile } from '@tufa/core/survey';
+import { v7 as uuid } from 'uuid';
+import { database } from '../outbox/database';
+import { alsoSend } from '../outbox/useFirm';
+import { keepPhoto, PhotoFault, sendBytes } from './photographs';
+
+const PDF = 'application/pdf';
+
+const sha256Of = async (bytes: ArrayBuffer): Promise<string> =>
+  [...new Uint8Array(await crypto.subtle.digest('SHA-256', bytes))].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+
+/**
+ * Keeps a letter on this phone, a PDF as it is or a picture made small; its bytes go when there is signal.
+ *
+ * @throws PhotoFault
+ */
+export async function keepLetter(file: File, about: Pick<PhotographFields, 'jobId' | 'elementId'>): Promise<OpinionFile> {
+  const name = file.name.slice(0, 120) || 'letter';
+  if (file.type !== PDF) return { name, kind: 'picture', ...(await keepPhoto(file, { ...about, findingId: null, before: null })) };
+  if (file.size > LETTER_MOST_BYTES) throw new PhotoFault('tooLarge', { mb: (file.size / 1e6).toFixed(1), most: String(LETTER_MOST_BYTES / 1e6) });
+  const bytes = await file.arrayBuffer();
+  const id = uuid();
+  try {
+    await (await database()).put('letter', { id, pdf: new Blob([bytes], { type: PDF }) });
+  } catch {
+    throw new PhotoFault('noRoom');
+  }
+  return { id, name, kind: 'pdf', sha256: await sha256Of(bytes), bytes: file.size };
+}
+
+/** A letter as it is saved: from this phone while it waits, else from the firm. @throws PhotoFault when it is in neither place */
+export async function letterOf({ id, kind }: OpinionFile): Promise<Blob> {
+  const db = await database();
+  const kept = kind === 'pdf' ? (await db.get('letter', id))?.pdf : (await db.get('photo', id))?.full;
+  if (kept) return kept;
+  const answer = await fetch(kind === 'pdf' ? `/api/v1/letters/${id}` : `/api/v1/photographs/${id}/full`);
+  if (!answer.ok) throw new PhotoFault('noPicture');
+  return answer.blob();
+}
+
+/** Sends the letters that wait; what the firm has, or will never take, is kept here no longer. */
+async function sendLetters(): Promise<void> {
+  const db = await database();
+  for (const { id, pdf } of await db.getAll('letter')) {
+    await sendBytes(`/api/v1/letters/${id}`, pdf);
+    await db.delete('letter', id);
+  }
+}
+alsoSend.add(() => sendLetters().catch(() => undefined));

@@ -1,0 +1,3 @@
+import { workScreen } from '../../../parts/workScreen';
+
+export default workScreen('SystemsScreen');

@@ -1,0 +1,64 @@
+import type { ElementInput, FindingInput } from '../survey';
+import { deepestOf } from '../survey';
+import type { Sheet } from '../shelf';
+import { movementOf, isResin } from '../shelf';
+import { CHOOSE } from './constants';
+import { edgeOf } from './rules';
+import type { HouseMethod } from './houseMethod';
+import type { Reason } from './Reason';
+
+export const LIFE_CLASSES = ['short', 'middle', 'long', 'renewed'] as const;
+/** How long a repair is expected to last, by class: a season or a few years, some, many, as new. */
+export type LifeClass = (typeof LIFE_CLASSES)[number];
+
+export interface LifeExpected {
+  readonly code: LifeClass;
+  readonly years: readonly [least: number, most: number];
+  /** what takes a class off it */
+  readonly reasons: readonly Reason[];
+}
+
+/** A class with its years. */
+export const lifeClass = (code: LifeClass, reasons: readonly Reason[] = []): LifeExpected => ({ code, years: CHOOSE.lifeYears[code], reasons });
+
+/**
+ * The expected life of one repair: long for a deep fill with a square edge that its sheet allows; a class less for
+ * everything that ordinarily ends repairs early. An expectation to choose by, never a promise.
+ */
+export function lifeOf({
+  sheet,
+  element,
+  finding,
+  house,
+  reasons,
+}: {
+  sheet: Sheet;
+  element: ElementInput;
+  finding: FindingInput;
+  house: HouseMethod;
+  /** of the choice: what its rules had to say */
+  reasons: readonly Reason[];
+}): LifeExpected {
+  const less = (code: string, is: boolean): Reason[] => (is ? [{ code: `life.${code}`, verdict: 'caution', figures: {} }] : []);
+  const rim = finding.kind === 'spall' && edgeOf({ house, element, finding }) === 'feathered';
+  const thin = (finding.kind === 'skim' || finding.kind === 'wedge') && deepestOf(finding) < CHOOSE.thinUnder_m;
+  const refused = reasons.some(({ verdict }) => verdict === 'no');
+  const found = [
+    ...less('refused', refused),
+    ...less('causeGoesOn', element.causeGoesOn === 'yes' || element.causeGoesOn === 'unknown'),
+    ...less('earlierFailed', element.earlier === 'failed'),
+    ...less('thin', rim || thin),
+    ...less('wearsOut', isResin(sheet) || movementOf(sheet) > 0),
+    ...less(
+      'surface',
+      reasons.some(({ code, verdict }) => verdict === 'caution' && /^(surface|profile|exposure)\./.test(code)),
+    ),
+  ];
+  // What its own sheet refuses is not expected to last, whatever else is well.
+  const at = refused ? 0 : Math.max(0, 2 - found.length);
+  return lifeClass(LIFE_CLASSES[at] as LifeClass, found);
+}
+
+/** Several repairs are as good as the first of them to fail. */
+export const shortestLife = (all: readonly LifeExpected[]): LifeExpected =>
+  all.reduce((least, one) => (LIFE_CLASSES.indexOf(one.code) < LIFE_CLASSES.indexOf(least.code) ? one : least));

@@ -1,0 +1,58 @@
+import type { SystemSection } from '@tufa/core/plan';
+import { round, type Pattern, type Shape } from '../scene';
+import { OVER_LINE, type LabelAt } from './frame';
+
+/** Density of a filling's pattern, to scale with its largest grain. */
+export const grainOf = ({ grain_m }: Pick<SystemSection, 'grain_m'>, perMetre: number): number => round(Math.min(2.4, Math.max(0.7, (grain_m * perMetre) / 6)));
+
+export const basePattern = ({ base }: Pick<SystemSection, 'base'>): Pattern => (base === 'courses' ? 'courses' : 'aggregate');
+
+/** The filling's own look, inked all round. */
+export const filling = (section: Pick<SystemSection, 'fill' | 'grain_m'>, d: string, perMetre: number): Shape => ({
+  type: 'path',
+  d,
+  pattern: section.fill,
+  ...(section.fill === 'mortar' ? { grain: grainOf(section, perMetre) } : {}),
+  stroke: 'ink',
+  width: 2.5,
+});
+
+/** Where old and new meet: dashed as it is damp, dotted as it is dry, ochre where something is brushed between. */
+export const interfaceLine = ({ bond, moisture }: Pick<SystemSection, 'bond' | 'moisture'>, d: string, small = false): Shape => ({
+  type: 'path',
+  d,
+  stroke: bond === 'self' || bond === 'none' ? 'act' : 'caution',
+  width: small ? 2 : 5,
+  dash: moisture === 'dry' ? '2 6' : '7 4',
+});
+
+export const nameLabel = ({ name }: Pick<SystemSection, 'name'>, y: number, more: Partial<LabelAt> = {}): LabelAt => ({
+  y,
+  code: 'draw.name',
+  figures: { name },
+  size: 16,
+  ...more,
+});
+
+/** How the base is left: its moisture, its profile, and what is brushed on. */
+export const baseLabel = ({ bond, moisture, csp }: Pick<SystemSection, 'bond' | 'moisture' | 'csp'>, y: number, more: Partial<LabelAt> = {}): LabelAt => ({
+  y,
+  code: bond === 'self' || bond === 'none' ? 'draw.baseIs' : 'draw.baseBonded',
+  figures: { wants: moisture, is: moisture, csp, bond },
+  size: 15,
+  ...more,
+});
+
+export const slabLabel = ({ thickness_m }: Pick<SystemSection, 'thickness_m'>, y: number): LabelAt => ({
+  y,
+  code: 'draw.slab',
+  figures: { thickness_m },
+  size: 15,
+});
+
+/** What cures and coats it, above everything, the last on top. */
+export const overLabels = ({ over }: Pick<SystemSection, 'over'>): LabelAt[] =>
+  [...over].reverse().map((name, i) => ({ y: 16 + i * OVER_LINE, code: 'draw.overIt', figures: { name }, size: 14 }));
+
+/** The thin line of a cure or coat over a face. */
+export const coatLine = ({ over }: Pick<SystemSection, 'over'>, d: string): Shape[] => (over.length > 0 ? [{ type: 'path', d, stroke: 'act', width: 4 }] : []);
