@@ -171,7 +171,7 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
       .filter((element) => element.jobId === jobId)
       .sort(byId)
       .map(({ id, name, kind, geometry, properties, stops }) => {
-        const { suspended, exposures, moisture, opens, earlier, causeGoesOn, sun, material } = properties;
+        const { suspended, exposures, moisture, opens, earlier, causeGoesOn, sun, material, texture, colour } = properties;
         const surface = surfaceOf(readings, id);
         const own = marks.filter(({ elementId }) => elementId === id);
         return {
@@ -186,6 +186,8 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
           opens,
           stops,
           ...(material ? { material } : {}),
+          ...(texture ? { texture } : {}),
+          ...(colour ? { colour } : {}),
           ...(surface ? { surface } : {}),
           ...(earlier ? { earlier } : {}),
           ...(causeGoesOn ? { causeGoesOn } : {}),

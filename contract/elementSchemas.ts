@@ -1,4 +1,4 @@
-import { EXPOSURES, MOISTURES } from '@tufa/core/shelf';
+import { EXPOSURES, MOISTURES, TEXTURES } from '@tufa/core/shelf';
 import { ANSWERS, EARLIER, STOP_QUESTIONS } from '@tufa/core/survey';
 import Joi from 'joi';
 import { exactly, id, measured, number, optionalText, outline, point, text } from './common';
@@ -44,6 +44,8 @@ export const elementProperties = {
   opens: opens.allow(null).required(),
   earlier: exactly(EARLIER),
   causeGoesOn: exactly(ANSWERS),
+  texture: exactly(TEXTURES),
+  colour: text(40),
   sun,
 };
 

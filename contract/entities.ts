@@ -2,7 +2,7 @@ import type { FirmSettings, CrewInput, BatchInput, PlanInput, StageHashes } from
 import type { EventKind } from '@tufa/core/pour';
 import type { Measured } from '@tufa/core/quantity';
 import type { HouseMethod } from '@tufa/core/choose';
-import type { Aid, Exposure, Moisture, Sheet } from '@tufa/core/shelf';
+import type { Aid, Exposure, Moisture, Sheet, Texture } from '@tufa/core/shelf';
 import type { Answer, Earlier, ElementInput, ElementKind, MarkKind, Phase, Stops } from '@tufa/core/survey';
 import type { CrackProfile, Point, Section, SpallShape } from '@tufa/core/takeoff';
 
@@ -70,6 +70,8 @@ export interface ElementFields {
     readonly moisture: Moisture;
     readonly opens: { readonly to: 'foot' | 'vehicles'; readonly after_s: number; readonly typed?: string } | null;
     readonly material?: Material;
+    readonly texture?: Texture;
+    readonly colour?: string;
     readonly age_y?: number | null;
     readonly earlier?: Earlier;
     readonly causeGoesOn?: Answer;

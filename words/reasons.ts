@@ -63,6 +63,26 @@ export const reasons = {
     clear: 'Slab {{slab_C}} is clear of the dew point, {{dew_C}}',
     close: 'Slab {{slab_C}} is too near the dew point ({{dew_C}}): resin does not bond to dew. Warm it or wait.',
   },
+  task: { noHang: 'Its sheet names no water for a mix that hangs: ask before it goes on a face' },
+  storage: {
+    cold: 'Bags at {{powder_C}}: its sheet wants them from {{least_C}}. Bring them in overnight',
+    hot: 'Bags at {{powder_C}}: its sheet wants them to {{most_C}}. Keep them in the shade',
+  },
+  strength: {
+    enough: 'Reaches {{mature_MPa}} in a month; wheels want {{least_MPa}}',
+    wheels: 'Reaches {{mature_MPa}} in a month; wheels want {{least_MPa}}, or what the designer says',
+  },
+  texture: { takes: 'Can be {{texture}}, as its surroundings are', cannot: 'Its sheet names no finish like this: {{texture}}. Try a sample first' },
+  colour: {
+    near: 'Dries {{dry}}, as its surroundings are',
+    shows: 'Dries {{dry}} beside {{colour}}: it shows until it is overlaid, sealed or coated. Try a sample on a hidden spot',
+  },
+  lives: {
+    fits: 'Your smallest batch is placed and finished with {{spent_share}} of its life used',
+    retard: 'Your smallest batch would use {{spent_share}} of its life, over the {{safe_share}} that is safe: it needs retarder',
+    close: 'Your smallest batch would use {{spent_share}} of its life, over the {{safe_share}} that is safe: cool it, shade it or come earlier',
+    short: 'It stiffens before your smallest batch is done ({{needs_s}} needed): cool it, shade it or come earlier',
+  },
   bond: {
     self: 'Bonds by itself',
     scrub: 'Scrub some of itself in first and cover it wet',

@@ -615,6 +615,8 @@ export const rest = {
     silicaDust: 'Cutting and grinding concrete frees respirable silica. Shroud and HEPA vacuum or water, respirator, eyes, ears. Local silica rules apply.',
     vibrationNoise: 'Breakers and grinders: count the trigger time, guard ears and hands.',
     wetCement: 'Wet cement burns skin and eyes. Gloves and glasses; wash at once; have the data sheet at hand.',
+    vapours: 'One of the coats or agents gives off solvent: air the place, no flames, no sparks.',
+    extraWeight: 'A countertop is heavy. Have someone competent confirm cabinets and floor before it is poured.',
     powderDust: 'Open bags away from faces; wear a respirator for the powder.',
     resinSensitises: 'Resins can sensitise for life. Gloves always, no bare skin, data sheet at hand.',
     massHeats: 'A full pail that sets gets hot and may smoke. Spread out what is left over.',

@@ -1,9 +1,9 @@
 import type { ElementFields, RowOf } from '@tufa/contract/entities';
 import { MATERIALS } from '@tufa/contract/entities';
 import { FIELDS } from '@tufa/contract/schemas';
-import { EXPOSURES, MOISTURES } from '@tufa/core/shelf';
+import { EXPOSURES, MOISTURES, TEXTURES } from '@tufa/core/shelf';
 import { ANSWERS, EARLIER, ELEMENT_KINDS } from '@tufa/core/survey';
-import { UNKNOWN } from '@tufa/contract/assemble';
+import { shelfOf, UNKNOWN } from '@tufa/contract/assemble';
 import type { Measured } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
 import { useState } from 'react';
@@ -182,6 +182,19 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
             {more ? (
               <>
                 {choice('material', say('walk.material'), MATERIALS, 'walk.materials')}
+                {choice('texture', say('walk.texture'), ['any', ...TEXTURES], 'walk.textures')}
+                <Controller
+                  control={control}
+                  name="colour"
+                  render={({ field }) => (
+                    <Choice
+                      label={say('walk.colour')}
+                      options={[{ value: '', label: say('walk.colourAny') }, ...coloursOf(view, field.value).map((value) => ({ value, label: value }))]}
+                      value={field.value}
+                      onChange={field.onChange}
+                    />
+                  )}
+                />
                 {choice('sun', say('walk.sun'), SUNS, 'walk.suns')}
                 <View className="flex-row gap-2">
                   {text('north', say('walk.north'))}
@@ -207,6 +220,10 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
     />
   );
 }
+
+/** What the materials on the shelf dry to, and what was chosen from a shelf that has changed since. */
+const coloursOf = ({ data }: JobView, chosen: string): string[] =>
+  [...new Set([...shelfOf(data).map(({ sheet }) => sheet.colour.dry), ...(chosen ? [chosen] : [])])].sort();
 
 /** Where each sent field is typed. */
 function fieldOf(path: string): { field: keyof ElementText; kind?: 'length' } {

@@ -1,6 +1,6 @@
 import { UNKNOWN } from '@tufa/contract/assemble';
 import type { ElementFields, ElementGeometry, Material, RowOf } from '@tufa/contract/entities';
-import type { Exposure, Moisture } from '@tufa/core/shelf';
+import type { Exposure, Moisture, Texture } from '@tufa/core/shelf';
 import { fitOutline, type Answer, type Earlier, type ElementKind, type FittedOutline, type TapedLength } from '@tufa/core/survey';
 import { extent, outsiders, rectangle, type Point } from '@tufa/core/takeoff';
 import { Problem } from '@tufa/core/quantity';
@@ -53,6 +53,9 @@ export interface ElementText {
   opensTo: 'foot' | 'vehicles' | 'nobody';
   opensAfter: string;
   material: Material;
+  texture: Texture | 'any';
+  /** in the shelf's words; nothing where any will do */
+  colour: string;
   age: string;
   earlier: Earlier;
   cause: Answer;
@@ -88,6 +91,8 @@ export function textOfElement(element: RowOf<'element'> | undefined): ElementTex
     opensTo: opens?.to ?? 'nobody',
     opensAfter: opens?.typed ?? '',
     material: properties?.material ?? 'concrete',
+    texture: properties?.texture ?? 'any',
+    colour: properties?.colour ?? '',
     age: properties?.age_y === null || properties?.age_y === undefined ? '' : String(properties.age_y),
     earlier: properties?.earlier ?? 'none',
     cause: properties?.causeGoesOn ?? 'no',
@@ -255,6 +260,8 @@ export function wireOfElement(values: ElementText, jobId: string): Omit<ElementF
               typed: values.opensAfter.trim(),
             },
       material: values.material,
+      ...(values.texture === 'any' ? {} : { texture: values.texture }),
+      ...(values.colour ? { colour: values.colour } : {}),
       age_y: age,
       earlier: values.earlier,
       causeGoesOn: values.cause,

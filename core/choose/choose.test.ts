@@ -12,6 +12,8 @@ const contextOf = (change: Partial<RuleContext> = {}): RuleContext => ({
   slab_C: 20,
   opensAfter: () => 7200,
   humidity: 0.5,
+  powder_C: 20,
+  life: () => ({ placed: 0.5, placed_s: 300, finished: 0.4, finished_s: 420, safe: 0.7, retarder: 2 }),
   house: DEFAULT_HOUSE,
   ...change,
 });
@@ -34,6 +36,14 @@ const joint = (width: number): GrooveInput => ({
   depth: typed(0.03),
   blade_m: 0.006,
   moves: { between_m: 4, range_K: 60, movementClass: 0.25 },
+});
+/** Strengths on the first and the twenty-eighth day. */
+const days = (mature_MPa: number): Sheet['strengths'] => [
+  [86400, mature_MPa / 2],
+  [28 * 86400, mature_MPa],
+];
+const lives = (placed: number, finished: number): Partial<RuleContext> => ({
+  life: () => ({ placed, placed_s: 300, finished, finished_s: 420, safe: 0.7, retarder: 2 }),
 });
 const sealant = (least_m: number): Sheet => ({ ...sheetOf('jointSealant'), thickness: { ...sheetOf('jointSealant').thickness, least_m } });
 
@@ -132,6 +142,33 @@ test.each<[string, Partial<RuleContext>, string, string | null]>([
   ],
   ['sanded at twelve', { finding: { ...skim, thickness: typed(0.012) }, house: { ...DEFAULT_HOUSE, sandedOverlay: 'from12' } }, 'grain.fits', null],
   ['fine mortar by the same school', { sheet: sheetOf('fineRapid'), finding: skim, house: { ...DEFAULT_HOUSE, sandedOverlay: 'from12' } }, 'grain.fits', null],
+  ['a wall, and water for a mix that hangs', { ...at({ kind: 'wall' }), sheet: sheetOf('renderRepair') }, 'orientation.fits', 'task.noHang'],
+  ['a wall, and no such water', { ...at({ kind: 'wall' }), ...sheet({ orientations: ['vertical'] }) }, 'task.noHang', null],
+  ['bags at the cold end of their storage', { powder_C: 5 }, 'thickness.fits', 'storage.cold'],
+  ['bags too cold', { powder_C: 4.9 }, 'storage.cold', 'storage.hot'],
+  ['bags at the warm end', { powder_C: 35 }, 'thickness.fits', 'storage.hot'],
+  ['bags too warm', { powder_C: 35.1 }, 'storage.hot', 'storage.cold'],
+  ['a sheet from before storage was asked', { ...sheet({ storage: undefined as never }), powder_C: 50 }, 'thickness.fits', 'storage.hot'],
+  ['strong enough for wheels', { ...at({ exposures: ['wheels'] }), ...sheet({ strengths: days(30.1) }) }, 'strength.enough', 'strength.wheels'],
+  ['too weak for wheels', { ...at({ exposures: ['wheels'] }), ...sheet({ strengths: days(29.9) }) }, 'strength.wheels', 'strength.enough'],
+  ['weak where no wheel comes', { ...at({ exposures: ['frost'] }), ...sheet({ strengths: days(12) }) }, 'thickness.fits', 'strength.wheels'],
+  ['a sealant is never strong', { ...at({ exposures: ['wheels'] }), sheet: { ...sealant(0.004), strengths: days(2) } }, 'thickness.over', 'strength.wheels'],
+  ['finished like its surroundings', { ...at({ texture: 'float' }), ...sheet({ textures: ['broom', 'float'] }) }, 'texture.takes', 'texture.cannot'],
+  ['a finish it does not take', { ...at({ texture: 'dash' }), ...sheet({ textures: ['broom'] }) }, 'texture.cannot', 'texture.takes'],
+  [
+    'a crack takes no finish',
+    { ...at({ texture: 'dash' }), finding: crack, sheet: { ...sheetOf('crackResin'), textures: ['smooth'] } },
+    'use.made',
+    'texture.cannot',
+  ],
+  ['the colour around it', { ...at({ colour: 'Mid grey' }), ...sheet({ colour: { wet: 'dark grey', dry: 'mid grey' } }) }, 'colour.near', 'colour.shows'],
+  ['another colour', { ...at({ colour: 'buff' }), ...sheet({ colour: { wet: 'dark grey', dry: 'mid grey' } }) }, 'colour.shows', 'colour.near'],
+  ['a batch inside the safe share', lives(0.7, 0.4), 'lives.fits', 'lives.retard'],
+  ['a batch that a retarder lets in', lives(0.71, 0.4), 'lives.retard', 'lives.fits'],
+  ['placed in time, finished late', lives(0.4, 1.41), 'lives.close', 'lives.retard'],
+  ['by a firm that uses no retarder', { ...lives(0.71, 0.4), house: { ...DEFAULT_HOUSE, retarder: 'never' } }, 'lives.close', 'lives.retard'],
+  ['gone before it is placed, retarder and all', lives(2.01, 0.4), 'lives.short', 'lives.close'],
+  ['shots cut to the life', { life: () => null }, 'open.inTime', 'lives.fits'],
   ['no bond asked', sheet({ bond: 'none' }), 'thickness.fits', 'bond.self'],
 ])('%s', (_name, change, has, lacks) => {
   expect(codes(change)).toContain(has);

@@ -26,6 +26,10 @@ export const CHOOSE_TABLE = {
   reinforceFrom_m: constant(0.05, 'm', 'patches thinner are not reinforced'),
   shoulderFrom_m: constant(0.006, 'm', 'rigid patches thicker get a cut shoulder'),
   thinUnder_m: constant(0.012, 'm', 'a skin or a ramp thinner than this wears a class sooner'),
+  wheels_MPa: constant(30, 'MPa', 'strength under which wheels break a repair; the designer’s figure counts where there is one'),
+  givesFrom: constant(0.05, '1', 'share of movement from which a sheet counts as one that gives'),
+  closeToLimit_K: constant(2, 'K', 'air or slab nearer to a limit of the sheet is a caution'),
+  closeToOpen: constant(0.9, '1', 'share of the time asked past which an opening is too close to promise'),
   lifeYears: constant({ short: [1, 5], middle: [5, 15], long: [15, 30], renewed: [25, 50] }, 'years', 'what a class of expected life stands for') as Constant<
     Readonly<Record<'short' | 'middle' | 'long' | 'renewed', readonly [number, number]>>
   >,

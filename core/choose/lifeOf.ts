@@ -3,7 +3,7 @@ import { deepestOf } from '../survey';
 import type { Sheet } from '../shelf';
 import { movementOf, isResin } from '../shelf';
 import { CHOOSE } from './constants';
-import { edgeOf } from './rules';
+import { edgeOf } from './edgeOf';
 import type { HouseMethod } from './houseMethod';
 import type { Reason } from './Reason';
 

@@ -1,6 +1,8 @@
 import type { Reason } from './Reason';
 import { worstOf } from './worstOf';
-import { ELEMENT_RULES, FINDING_RULES, LAST_RULES, madeForRule, type ElementContext, type RuleContext } from './rules';
+import type { ElementContext, RuleContext } from './RuleContext';
+import { ELEMENT_RULES } from './elementRules';
+import { FINDING_RULES, LAST_RULES, madeForRule } from './findingRules';
 
 export interface Ranked {
   readonly sheetId: string;
@@ -28,13 +30,14 @@ interface Asked extends Omit<ElementContext, 'sheet' | 'element'> {
 const saidOf = new WeakMap<ElementContext['element'], WeakMap<ElementContext['sheet'], Asked>>();
 
 function elementReasons(context: ElementContext): readonly Reason[] {
-  const { sheet, element, air_C, slab_C, humidity, house } = context;
+  const { sheet, element, air_C, slab_C, humidity, powder_C, house } = context;
   const bySheet = saidOf.get(element) ?? new WeakMap<ElementContext['sheet'], Asked>();
   saidOf.set(element, bySheet);
   const held = bySheet.get(sheet);
-  if (held && held.air_C === air_C && held.slab_C === slab_C && held.humidity === humidity && held.house === house) return held.reasons;
+  if (held && held.air_C === air_C && held.slab_C === slab_C && held.humidity === humidity && held.powder_C === powder_C && held.house === house)
+    return held.reasons;
   const reasons = ELEMENT_RULES.flatMap((rule) => rule(context));
-  bySheet.set(sheet, { air_C, slab_C, humidity, house, reasons });
+  bySheet.set(sheet, { air_C, slab_C, humidity, powder_C, house, reasons });
   return reasons;
 }
 

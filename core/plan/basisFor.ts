@@ -113,28 +113,34 @@ export function courseFor(question: WindowQuestion): {
   return { portion, area_m2, retarder, course, pace };
 }
 
-/** What the window is worked out from: also what a lever's search needs, without milestones and ranges. */
-export function basisFor(question: WindowQuestion): { portion: Portion; area_m2: number; retarder: number; drying_kg_m2h: number; basis: BatchWindowInput } {
-  const { sheet, crew, record } = question;
-  const { portion, area_m2, retarder, course, pace } = courseFor(question);
+/** The two lives at the sheet's reference, how sure they are, and how much of them may be spent. */
+export function livesFor(
+  { sheet, record, acceptedChance }: WindowQuestion,
+  course: BatchWindowInput['course'],
+): Pick<BatchWindowInput, 'flow_life_s' | 'finish_life_s' | 'filmShare' | 'safeShare' | 'sdLn'> {
   const resin = isResin(sheet);
   const read = flowOf(sheet);
   const ratio = record?.ratio ?? 1;
   // The ratio of a record is about the working time; a fitted sheet's reference replaces its single figure.
   const flow_life_s = read.reference_s * ratio;
   const finish_life_s = resin ? flow_life_s : timeOf(sheet.finish) * (read.reference_s / timeOf(sheet.flow)) * ratio;
-  const drying_kg_m2h = resin ? 0 : dryingOf(question, course, pace.mix_s + pace.carry_s);
-  const sdRecord = record
+  const sdLn = record
     ? predicted(record, { temperature_C: recordReferenceOf(course), reference_C: sheet.reference_C }).sdLn
     : sdWithoutRecord(givesRange(sheet));
+  const filmShare = resin ? (resinOf(sheet).filmShare ?? SETTING.filmResin) : 1;
+  return { flow_life_s, finish_life_s, filmShare, safeShare: safeShare({ sdLn, chance: acceptedChance }), sdLn };
+}
+
+/** What the window is worked out from: also what a lever's search needs, without milestones and ranges. */
+export function basisFor(question: WindowQuestion): { portion: Portion; area_m2: number; retarder: number; drying_kg_m2h: number; basis: BatchWindowInput } {
+  const { sheet, crew } = question;
+  const { portion, area_m2, retarder, course, pace } = courseFor(question);
+  const resin = isResin(sheet);
+  const drying_kg_m2h = resin ? 0 : dryingOf(question, course, pace.mix_s + pace.carry_s);
   const basis: BatchWindowInput = {
     pace,
-    flow_life_s,
-    finish_life_s,
-    filmShare: resin ? (resinOf(sheet).filmShare ?? SETTING.filmResin) : 1,
+    ...livesFor(question, course),
     course,
-    safeShare: safeShare({ sdLn: sdRecord, chance: question.acceptedChance }),
-    sdLn: sdRecord,
     mixesWhilePlacing: crew.hands > 1,
     drying: resin
       ? null

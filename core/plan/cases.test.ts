@@ -122,6 +122,24 @@ const CASES: readonly Case[] = [
     refused: [/^Filled crack resin, three/, 'movement.rigid'],
   },
   {
+    name: 'B: a slab in the sun takes no mortar that is gone before it is finished',
+    element: { exposures: ['frost'] },
+    finding,
+    more: {
+      conditions: { ...MILD, air_C: typed(31), slab_C: typed(34), powder_C: typed(33), water_C: typed(28), sun: true },
+      crew: { ...input.crew, hands: 1, finish_s: 600 },
+    },
+    wins: /^(Sanded|Fine) rapid mortar, (15|coarse|10)/,
+    refused: [/^Fine rapid mortar, 5/, 'lives.short'],
+  },
+  {
+    name: 'F: a wall dashed and pale beside it',
+    element: { kind: 'wall', material: 'render', exposures: ['frost'], opens: null, texture: 'dash', colour: 'pale beige' },
+    finding: { ...finding, deepest: typed(0.012), edge: 'feathered' },
+    wins: /^Render repair mortar, poly/,
+    refused: [/^Sanded rapid mortar, 15/, 'substrate.notAllowed'],
+  },
+  {
     name: 'I, J: a firm that scrubs and fibres deep patches still gets the mortar for the depth',
     element: { exposures: ['frost', 'wheels'], thickness: typed(0.2) },
     finding: { ...finding, deepest: typed(0.07) },

@@ -1,5 +1,7 @@
+import type { Hazard } from '../shelf';
 import type { Plan } from './Plan';
 import type { PlanInput } from './PlanInput';
+import { mixedOfPlan } from './mixedOf';
 
 export type CautionScreen = 'walk' | 'fix' | 'mix' | 'day' | 'pour' | 'record';
 
@@ -11,8 +13,15 @@ export interface Caution {
   readonly trigger: (context: { input: PlanInput; plan: Plan }) => boolean;
 }
 
+/** What is mixed: fills and what lies over them. */
 const chosenSheets = ({ input, plan }: { input: PlanInput; plan: Plan }) =>
-  plan.findings.flatMap(({ chosen }) => input.sheets.filter(({ id }) => id === chosen?.sheetId));
+  mixedOfPlan(plan.findings).flatMap(({ sheetId }) => input.sheets.filter(({ id }) => id === sheetId));
+
+/** Of what is mixed, and of what bonds, cures and coats it. */
+const bites = (hazard: Hazard, { input, plan }: { input: PlanInput; plan: Plan }): boolean => {
+  const aids = mixedOfPlan(plan.findings).flatMap(({ aids: chosen }) => (input.aids ?? []).filter(({ id }) => chosen.some(({ aidId }) => aidId === id)));
+  return [...chosenSheets({ input, plan }), ...aids].some(({ hazards }) => hazards.includes(hazard));
+};
 
 const always = (): boolean => true;
 const stopped = ({ plan }: { plan: Plan }): boolean => plan.elements.some(({ verdict }) => verdict.code === 'stop');
@@ -33,14 +42,11 @@ export const CAUTIONS: readonly Caution[] = [
     acknowledge: false,
     trigger: ({ input }) => input.findings.some((finding) => finding.kind === 'spall' && finding.edge === 'cut'),
   },
-  { code: 'wetCement', screen: 'mix', acknowledge: true, trigger: (context) => chosenSheets(context).some(({ hazards }) => hazards.includes('wetCement')) },
-  { code: 'powderDust', screen: 'mix', acknowledge: false, trigger: (context) => chosenSheets(context).some(({ hazards }) => hazards.includes('silica')) },
-  {
-    code: 'resinSensitises',
-    screen: 'mix',
-    acknowledge: true,
-    trigger: (context) => chosenSheets(context).some(({ hazards }) => hazards.includes('sensitiser')),
-  },
+  { code: 'extraWeight', screen: 'fix', acknowledge: false, trigger: ({ input }) => input.findings.some(({ kind }) => kind === 'counter') },
+  { code: 'wetCement', screen: 'mix', acknowledge: true, trigger: (context) => bites('wetCement', context) },
+  { code: 'powderDust', screen: 'mix', acknowledge: false, trigger: (context) => bites('silica', context) },
+  { code: 'resinSensitises', screen: 'mix', acknowledge: true, trigger: (context) => bites('sensitiser', context) },
+  { code: 'vapours', screen: 'mix', acknowledge: false, trigger: (context) => bites('solvent', context) },
   { code: 'massHeats', screen: 'mix', acknowledge: false, trigger: (context) => chosenSheets(context).some(({ binder }) => binder !== 'portland') },
   {
     code: 'lifting',

@@ -43,6 +43,11 @@ class Places {
   }
 }
 
+/** An element as what fills it meets it: whatever is overlaid need not look like its surroundings. */
+function underOverlay({ texture: _texture, colour: _colour, ...element }: ElementInput): ElementInput {
+  return element;
+}
+
 /**
  * The whole shelf against one finding, best first: what a plan of everything holds for it, without the rest of the plan.
  *
@@ -58,7 +63,9 @@ export function rankingOf(given: PlanInput, findingId: string): Ranked[] {
   const element = places.elementOf(finding.elementId);
   if (survey.elements.some(({ elementId, stops }) => elementId === element.id && stops.length > 0)) return [];
   const { takeOff } = survey.findings.find((one) => one.findingId === findingId) as (typeof survey.findings)[number];
-  return ranking(input.sheets.map((sheet) => rankedOf({ input, element, finding, takeOff, sheet, site: places.siteOf(element) })));
+  const overlaid = input.treatments.some((one) => one.findingId === findingId && one.overlay);
+  const filled = overlaid ? underOverlay(element) : element;
+  return ranking(input.sheets.map((sheet) => rankedOf({ input, element: filled, finding, takeOff, sheet, site: places.siteOf(element) })));
 }
 
 /**
@@ -84,12 +91,13 @@ export function computePlan(given: PlanInput, { ranked }: PlanScope = { ranked: 
     const site = places.siteOf(element);
     const treatment = input.treatments.find(({ findingId }) => findingId === finding.id);
     const judged = input.sheets.filter(({ id }) => ranked === 'all' || id === treatment?.sheetId);
-    const all = ranking(judged.map((sheet) => rankedOf({ input, element, finding, takeOff, sheet, site })));
+    const filled = treatment?.overlay ? underOverlay(element) : element;
+    const all = ranking(judged.map((sheet) => rankedOf({ input, element: filled, finding, takeOff, sheet, site })));
     if (!treatment || phaseOf(finding) !== 'now') return { ...base, ranking: all, chosen: null };
     const sheet = input.sheets.find(({ id }) => id === treatment.sheetId);
     if (!sheet) throw new Problem('unknownSheet', { id: treatment.sheetId });
     const context = { input, element, finding, takeOff, sheet, site, treatment };
-    return { ...base, ranking: all, chosen: chosenOf({ ...context, input: asMixed(input, sheet, finding) }, overlayOf(context)) };
+    return { ...base, ranking: all, chosen: chosenOf({ ...context, element: filled, input: asMixed(input, sheet, finding) }, overlayOf(context)) };
   });
   // An overlay is mixed of a product as a fill is: of one product, both are bought together.
   const mixed = mixedOfPlan(findings);

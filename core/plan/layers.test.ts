@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { aids } from '../shelf/catalogue';
-import type { Aid } from '../shelf';
+import type { Aid, Texture } from '../shelf';
 import { crack, element, finding, input, sheetOf, typed } from '../testing/job';
-import { compareSystems, computePlan, kitOf, overlaysFor, type PlanInput, type SystemOutcome, type TreatmentInput } from './index';
+import { compareSystems, computePlan, kitOf, overlaysFor, rankingOf, type PlanInput, type SystemOutcome, type TreatmentInput } from './index';
 
 const broom = sheetOf('broomOverlay').id;
 /** What a job costs as it is chosen. */
@@ -15,6 +15,29 @@ const treated = (more: Partial<TreatmentInput>, given: Partial<PlanInput> = {}):
   aids,
   treatments: [{ findingId: 'f', sheetId: (given.sheets?.[0] ?? sheetOf('sandedRapid')).id, ...more }],
 });
+test('a fill that is overlaid need not look like its surroundings; its overlay must', () => {
+  const looked = { elements: [{ ...element, texture: 'dash' as const, colour: 'buff' }] };
+  const codesOf = (one: PlanInput): string[][] => {
+    const { ranking, chosen } = computePlan(one, { ranked: 'chosen' }).findings[0]!;
+    const judged = [...ranking, ...(chosen!.overlay ? [chosen!.overlay.judged] : [])];
+    return judged.map(({ reasons }) => reasons.map(({ code }) => code).filter((code) => /^(texture|colour)/.test(code)));
+  };
+  const both = ['texture.cannot', 'colour.shows'];
+  expect(codesOf(treated({}, looked))).toEqual([both]);
+  expect(codesOf(treated({ overlay: { sheetId: broom, thickness_m: 0.003, over: 'patch' } }, looked))).toEqual([[], both]);
+  const bare = treated({ overlay: { sheetId: broom, thickness_m: 0.003, over: 'patch' } }, looked);
+  expect(rankingOf(bare, 'f').flatMap(({ reasons }) => reasons.filter(({ code }) => code.startsWith('colour')))).toEqual([]);
+});
+
+test('a face is finished as its surroundings are, where its sheet takes that', () => {
+  const finishOf = (texture: Texture): unknown => {
+    const { chosen } = computePlan(treated({}, { elements: [{ ...element, texture }] })).findings[0]!;
+    return chosen!.steps.find(({ code }) => code === 'step.texture')?.figures['texture'];
+  };
+  const takes = sheetOf('sandedRapid').textures!;
+  expect([finishOf(takes[1]!), finishOf('dash')]).toEqual([takes[1], takes[0]]);
+});
+
 test('an overlay over the fill is one system: its own quantity, steps after the fill has set, one order each, paid for', () => {
   const overlay = { sheetId: broom, thickness_m: 0.003, over: 'element' as const };
   const plan = computePlan(treated({ overlay }));

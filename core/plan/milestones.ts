@@ -78,7 +78,7 @@ export function curingOf({ sheet, course, retarder }: Clocked): { frostSafe_s: n
       throw error;
     }
   };
-  const mature_MPa = strengthAt({ curve: strengthCurve(strengthsOf(sheet)), age_s: 28 * 86400 });
+  const mature_MPa = strengthAt({ curve: strengthCurve(strengthsOf(sheet)), age_s: SETTING.mature_s });
   return {
     frostSafe_s: after(SETTING.frost_MPa),
     // A single early point may promise what no mortar reaches; then nothing is promised.

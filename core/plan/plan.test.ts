@@ -18,6 +18,7 @@ import {
   windowFor,
   type PlanInput,
 } from './index';
+import { aids } from '../shelf/catalogue';
 import { crack, element, finding, input, sheetOf, typed } from '../testing/job';
 import type { ElementInput, SpallInput } from '../survey';
 
@@ -154,9 +155,14 @@ test('every caution of the table is triggered by some job and silent on an empty
     batch: { ...input.batch, retarderDose: 1 },
   };
   const stopped = withElement({ stops: { rust: 'yes' } });
+  // What is brushed over it bites as well as what is mixed.
+  const silane = aids.find(({ class: of }) => of === 'silane')!;
+  const coated: PlanInput = { ...input, aids, treatments: [{ ...input.treatments[0]!, aids: { coat: silane.id } }] };
+  const top = { ...element, id: 'f', kind: 'counter', elementId: element.id, label: 'T', cutouts_m2: [], edges: [], stock_m: 2.4, kerf_m: 0.003 } as const;
+  const counter: PlanInput = { ...input, findings: [{ ...top, thickness: typed(0.04) }], treatments: [] };
   const empty: PlanInput = { ...input, elements: [], findings: [], treatments: [] };
   const seen = new Set(
-    [input, resin, stopped].flatMap((one) =>
+    [input, resin, stopped, coated, counter].flatMap((one) =>
       CAUTIONS.map(({ screen }) => screen)
         .flatMap((screen) => cautionsOn(screen, { input: one, plan: computePlan(one) }))
         .map(({ code }) => code),

@@ -11,16 +11,16 @@ import { materialNeed } from './orders';
 import { stepsOf } from './stepsOf';
 import { systemCost } from './systemCost';
 import { workOf } from './workOf';
-import { questionFor } from './questionFor';
+import { lifeSpent } from './lifeSpent';
+import { lineWidthOf, questionFor } from './questionFor';
 import { courseFor } from './basisFor';
 import { milestoneClock } from './milestones';
 import type { WindowQuestion } from './WindowQuestion';
 
 /** How long after first water this sheet carries what is asked, at these temperatures; null where its sheet is silent. */
-function opensAfter({ element, sheet }: Context, question: WindowQuestion): number | null {
+function opensAfter({ element, sheet }: Context, question: WindowQuestion, { course: at, pace, retarder }: ReturnType<typeof courseFor>): number | null {
   const { opens } = element;
   if (!opens) return null;
-  const { course: at, pace, retarder } = courseFor(question);
   const placed_after_s = pace.mix_s + pace.carry_s + pace.place_s;
   const course = { ...at, pail_life_s: 1, film_life_s: 1, placed_after_s };
   return milestoneClock({ sheet, course, retarder, ...(question.record ? { record: question.record } : {}) })(opens.to)?.after_s ?? null;
@@ -55,10 +55,26 @@ export function rankedOf(given: Context): Ranked {
   const context = finding.kind === 'crack' ? { ...given, takeOff: filledTakeOff(given) } : given;
   const question = questionFor({ ...context, input: asMixed(input, sheet), share: Math.min(...input.firm.grid) });
   let opensAfter_s: number | null = null;
-  const asked = (): number | null => (opensAfter_s = opensAfter(context, question));
+  // Most of what is refused is refused by what its sheet says: only the rest asks for the course of a batch.
+  let held: ReturnType<typeof courseFor> | undefined;
+  const course = (): ReturnType<typeof courseFor> => (held ??= courseFor(question));
+  const asked = (): number | null => (opensAfter_s = opensAfter(context, question, course()));
+  // A resin along a line goes by shots that are cut to its life.
+  const shots = sheet.parts !== null && lineWidthOf(context.takeOff) !== undefined;
   // Judged at the hour of the work, not at what was assumed where nobody read it.
-  const { air_C, slab_C, humidity } = question;
-  const judged = judge({ sheet, element, finding, air_C, slab_C, humidity, opensAfter: asked, house: houseOf(input.house) });
+  const { air_C, slab_C, humidity, powder_C } = question;
+  const judged = judge({
+    sheet,
+    element,
+    finding,
+    air_C,
+    slab_C,
+    humidity,
+    powder_C,
+    opensAfter: asked,
+    life: () => (shots ? null : lifeSpent(question, course())),
+    house: houseOf(input.house),
+  });
   const cost = judged.verdict !== 'no' ? wholeCost(context, question) : NO_COST;
   return { sheetId: sheet.id, ...judged, ...cost, opensAfter_s };
 }

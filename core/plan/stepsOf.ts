@@ -179,7 +179,7 @@ function filling(full: Full): Step[] {
 }
 
 function finishing(full: Full): Step[] {
-  const { input, finding, takeOff, sheet } = full;
+  const { input, element, finding, takeOff, sheet } = full;
   if (finding.kind === 'crack' || finding.kind === 'groove') return [];
   const coat = aidFor(full, 'coat');
   const coatAfter = coat
@@ -187,8 +187,10 @@ function finishing(full: Full): Step[] {
     : atSlab(full, sheet.intervals?.recoat);
   const high = standsHigh(input, takeOff, sheet) && finding.kind !== 'skim' && finding.kind !== 'counter';
   const rub = sheet.milestones.grind ?? sheet.milestones.final;
+  // As its surroundings are finished, where the sheet takes that.
+  const texture = sheet.textures?.find((one) => one === element.texture) ?? sheet.textures?.[0];
   return [
-    { code: sheet.textures?.[0] ? 'step.texture' : 'step.finish', figures: { texture: sheet.textures?.[0] ?? '' } },
+    { code: texture ? 'step.texture' : 'step.finish', figures: { texture: texture ?? '' } },
     ...(high && rub
       ? [
           {

@@ -58,6 +58,7 @@ export const SETTING_TABLE = {
   strengthShapeLeast: constant(0.3, '1', 'least a tried on three points and more', 'method'),
   strengthShapeMost: constant(2, '1', 'most a tried on three points and more', 'method'),
   frost_MPa: constant(3.5, 'MPa', 'strength at which a foot or a frost does no harm'),
+  mature_s: constant(28 * 86400, 's', 'age at which a sheet’s strength counts as its own', 'exact'),
   moistCureShare: constant(0.7, '1', 'share of the 28-day strength until which it is kept moist (ACI 308R)', 'method'),
   uncoverBelow_K: constant(20, 'K', 'uncover only when layer less air is under it', 'method'),
   waterLeast_C: constant(2, 'degC', 'least water temperature without ice', 'method'),

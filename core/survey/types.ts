@@ -1,6 +1,6 @@
 import type { Measured } from '../quantity';
 import type { SurfaceSite } from '../weather';
-import type { Exposure, Moisture, Orientation, Substrate, Use } from '../shelf';
+import type { Exposure, Moisture, Orientation, Substrate, Texture, Use } from '../shelf';
 import type { WidthVisit } from './crackMovement';
 import type { Opinion } from './opinion';
 import { polygonArea } from '../takeoff';
@@ -59,6 +59,10 @@ export interface ElementInput {
   readonly marks?: readonly SurveyMark[];
   /** what it is made of, where it was told */
   readonly material?: Substrate;
+  /** how its surroundings are finished, where the repair is to look like them */
+  readonly texture?: Texture;
+  /** what colour they dry to, in the shelf's own words */
+  readonly colour?: string;
   /** what its surface was found to be: the weakest pull, the slowest drop, the wettest place, the softest scratch (0 powders, 2 is hard) */
   readonly surface?: { readonly pull_Pa?: number; readonly drop_s?: number; readonly moisture?: number; readonly scratch?: number };
   readonly earlier?: Earlier;

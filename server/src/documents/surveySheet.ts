@@ -81,9 +81,11 @@ export function surveySheet(sheet: SurveySheetInput): TDocumentDefinitions {
 }
 
 /** What only people read of an element. */
-function elementFacts({ properties: { material, age_y, earlier, neighbours, fall } }: RowOf<'element'>): string[] {
+function elementFacts({ properties: { material, texture, colour, age_y, earlier, neighbours, fall } }: RowOf<'element'>): string[] {
   return [
     ...(material ? [`${say('walk.material')}: ${say(`walk.materials.${material}`)}`] : []),
+    ...(texture ? [`${say('walk.texture')}: ${say(`walk.textures.${texture}`)}`] : []),
+    ...(colour ? [`${say('walk.colour')}: ${colour}`] : []),
     ...(typeof age_y === 'number' ? [`${say('walk.age')}: ${age_y}`] : []),
     ...(earlier && earlier !== 'none' ? [`${say('walk.earlier')}: ${say(`walk.earlierIs.${earlier}`)}`] : []),
     ...(fall ? [`${say('walk.fallSlope')}: ${Math.round(fall.slope * 1000) / 10}`] : []),

@@ -1,0 +1,47 @@
+import type { Sheet } from '../shelf';
+import type { ElementInput, FindingInput } from '../survey';
+import type { HouseMethod } from './houseMethod';
+import type { Reason } from './Reason';
+
+/** What a rule may look at. */
+export interface RuleContext {
+  readonly sheet: Sheet;
+  readonly element: ElementInput;
+  readonly finding: FindingInput;
+  readonly air_C: number;
+  readonly slab_C: number;
+  /** how long after first water it carries what is asked; null where the sheet has no such milestone */
+  readonly opensAfter: () => number | null;
+  /** 0 to 1 */
+  readonly humidity: number;
+  /** what the bags have lain at */
+  readonly powder_C: number;
+  readonly house: HouseMethod;
+  /** what the crew's smallest batch spends of the two lives; null where shots are cut to the life instead */
+  readonly life: () => LifeSpent | null;
+}
+
+/** Shares of a batch's lives that the crew uses up, here and now. */
+export interface LifeSpent {
+  /** of the life that flows, by the time it is placed */
+  readonly placed: number;
+  readonly placed_s: number;
+  /** of the life that finishes, by the tool's last pass */
+  readonly finished: number;
+  readonly finished_s: number;
+  /** how much may be spent at the firm's accepted chance */
+  readonly safe: number;
+  /** how much longer the sheet's most retarder would make both; 1 where it takes none or has all of it */
+  readonly retarder: number;
+}
+
+/** What a rule that looks at no finding may see: asked once for every sheet and element, however many findings it has. */
+export type ElementContext = Omit<RuleContext, 'finding' | 'opensAfter' | 'life'>;
+
+export type Rule = (context: RuleContext) => readonly Reason[];
+
+/** A rule that looks at no finding. */
+export type ElementRule = (context: ElementContext) => readonly Reason[];
+
+/** A reason on its own, as rules give them. */
+export const reason = (code: string, verdict: Reason['verdict'], figures: Reason['figures'] = {}): readonly Reason[] => [{ code, verdict, figures }];
