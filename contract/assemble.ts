@@ -197,7 +197,7 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
           ...soundingsOf(readings, id),
         };
       }),
-    findings: findings.flatMap((finding) => findingInputOf(finding, readOf.get(finding.id) ?? [])),
+    findings: findings.flatMap((finding) => findingInputOf(finding, readOf.get(finding.id) ?? [], data.element[finding.elementId]?.geometry.openings)),
     sheets: [...sheets.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
     ...(aids.size > 0 ? { aids: [...aids.values()].sort((a, b) => (a.id < b.id ? -1 : 1)) } : {}),
     treatments: systems,

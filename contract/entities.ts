@@ -119,6 +119,41 @@ export interface EdgeProperties extends Said {
   readonly down: Measured;
 }
 
+/** A thin layer over a worn face. */
+export interface SkimProperties extends Said {
+  readonly thickness: Measured;
+  /** roughness of what it fills, CSP 1-10 */
+  readonly profile: number;
+}
+
+/** A ramp at a height difference, drawn as the line of the step it leads up to. */
+export interface WedgeProperties extends Said {
+  readonly run: Measured;
+  readonly rise: Measured;
+}
+
+/** Steps rebuilt, drawn as the line of a nosing. */
+export interface StepProperties extends Said {
+  readonly going: Measured;
+  readonly rise: Measured;
+  readonly steps: number;
+  /** share of a step's body that is sound and stays */
+  readonly stays: number;
+}
+
+/** A countertop cast or overlaid; its cut-outs are the openings of its element. */
+export interface CounterProperties extends Said {
+  readonly thickness: Measured;
+  /** a front that hangs lower; null where there is none */
+  readonly dropped: { readonly length: Measured; readonly across: Measured; readonly down: Measured } | null;
+}
+
+/** A void that is filled under water. */
+export interface VoidProperties extends Said {
+  readonly deepest: Measured;
+  readonly shape: SpallShape;
+}
+
 export interface MarkProperties extends Said {
   readonly what: MarkKind;
 }
@@ -128,18 +163,23 @@ export interface PropertiesOf {
   readonly crack: CrackProperties;
   readonly joint: JointProperties;
   readonly edge: EdgeProperties;
+  readonly skim: SkimProperties;
+  readonly wedge: WedgeProperties;
+  readonly step: StepProperties;
+  readonly counter: CounterProperties;
+  readonly void: VoidProperties;
   readonly mark: MarkProperties;
 }
 
 export type FoundKind = keyof PropertiesOf;
-export const FOUND_KINDS = ['spall', 'crack', 'joint', 'edge', 'mark'] as const satisfies readonly FoundKind[];
+export const FOUND_KINDS = ['spall', 'crack', 'joint', 'edge', 'skim', 'wedge', 'step', 'counter', 'void', 'mark'] as const satisfies readonly FoundKind[];
 
 interface FoundFields<K extends FoundKind> {
   readonly jobId: string;
   readonly elementId: string;
   readonly label: string;
   readonly kind: K;
-  /** an outline, or a line for a crack, a joint, an edge and a fall */
+  /** an outline, or a line for a crack, a joint, an edge, a ramp, steps and a fall */
   readonly outline: { readonly points: readonly Point[]; readonly typed?: Readonly<Record<string, string>> };
   readonly properties: PropertiesOf[K];
 }

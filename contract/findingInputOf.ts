@@ -1,5 +1,6 @@
+import type { Measured } from '@tufa/core/quantity';
 import type { FindingInput, SurveyMark, WidthVisit } from '@tufa/core/survey';
-import { lineLength, nearestOnLine, outsiders, TAKEOFF, type DepthReading } from '@tufa/core/takeoff';
+import { lineLength, nearestOnLine, outsiders, polygonArea, rebuiltStep, TAKEOFF, type DepthReading, type Point } from '@tufa/core/takeoff';
 import type { ReadingFields, RowOf } from './entities';
 
 const DAY_S = 86400;
@@ -18,8 +19,14 @@ export function visitsOf(readings: readonly ReadingFields[], finding: RowOf<'fin
 const depthsOf = (readings: readonly ReadingFields[], findingId: string): DepthReading[] =>
   readings.flatMap(({ kind, findingId: of, at, value }): DepthReading[] => (kind === 'depth' && of === findingId && at ? [[at[0], at[1], value.value]] : []));
 
-/** A row as the core measures it, with what was read of it; a mark is no finding of its own. */
-export function findingInputOf(finding: RowOf<'finding'>, readings: readonly ReadingFields[]): FindingInput[] {
+const drawn = (value: number): Measured => ({ value, source: 'typed' });
+
+/** Openings of an element that an outline goes around: left bare, or cut out, m2. */
+const cutoutsIn = (points: readonly Point[], openings: readonly (readonly Point[])[]): number[] =>
+  openings.filter((opening) => outsiders(opening, points).length === 0).map((opening) => polygonArea(opening));
+
+/** A row as the core measures it, with what was read of it and the openings of its element; a mark is no finding of its own. */
+export function findingInputOf(finding: RowOf<'finding'>, readings: readonly ReadingFields[], openings: readonly (readonly Point[])[] = []): FindingInput[] {
   const { id, elementId, label, outline } = finding;
   const { phase } = finding.properties;
   const base = { id, elementId, label, ...(phase ? { phase } : {}) };
@@ -60,7 +67,33 @@ export function findingInputOf(finding: RowOf<'finding'>, readings: readonly Rea
     }
     case 'edge': {
       const { section, across, down } = finding.properties;
-      return [{ ...base, kind: 'edge', section, length: { value: lineLength(points), source: 'typed' }, across, down }];
+      return [{ ...base, kind: 'edge', section, length: drawn(lineLength(points)), across, down }];
+    }
+    case 'skim': {
+      const { thickness, profile } = finding.properties;
+      const cutouts_m2 = cutoutsIn(points, openings);
+      return [{ ...base, kind: 'skim', outline: points, thickness, profile, ...(cutouts_m2.length > 0 ? { cutouts_m2 } : {}) }];
+    }
+    case 'wedge': {
+      const { run, rise } = finding.properties;
+      return [{ ...base, kind: 'wedge', run, rise, width: drawn(lineLength(points)) }];
+    }
+    case 'step': {
+      const { going, rise, steps, stays } = finding.properties;
+      const width_m = lineLength(points);
+      const whole_m3 = rebuiltStep({ width_m, going_m: going.value, rise_m: rise.value, stays_m3: 0, pitch: 0 });
+      const { treadPitch: pitch, propAngle_rad } = TAKEOFF;
+      return [{ ...base, kind: 'step', width: drawn(width_m), going, rise, steps, stays_m3: stays * whole_m3, pitch, propAngle_rad }];
+    }
+    case 'counter': {
+      const { thickness, dropped } = finding.properties;
+      const edges = dropped ? [{ length_m: dropped.length.value, across_m: dropped.across.value, down_m: dropped.down.value }] : [];
+      const { formStock_m: stock_m, formKerf_m: kerf_m } = TAKEOFF;
+      return [{ ...base, kind: 'counter', outline: points, cutouts_m2: cutoutsIn(points, openings), thickness, edges, stock_m, kerf_m }];
+    }
+    case 'void': {
+      const { deepest, shape } = finding.properties;
+      return [{ ...base, kind: 'void', outline: points, deepest, shape }];
     }
   }
 }

@@ -20,6 +20,9 @@ const widths = Joi.array()
   .min(1)
   .max(500);
 
+const csp = Joi.number().integer().min(1).max(10);
+const flight = Joi.number().integer().min(1).max(60);
+const cutouts = Joi.array().items(size(100)).max(50);
 const said = { phase, note: optionalText(500) };
 
 /** What each kind of row says beside where it lies. */
@@ -45,6 +48,23 @@ export const propertiesOf = {
     down: measured('depth_m').required(),
     ...said,
   }),
+  skim: Joi.object({ thickness: measured('depth_m').required(), profile: csp.required(), ...said }),
+  wedge: Joi.object({ run: measured('side_m').required(), rise: measured('depth_m').required(), ...said }),
+  step: Joi.object({
+    going: measured('width_m').required(),
+    rise: measured('depth_m').required(),
+    steps: flight.required(),
+    stays: Joi.number().min(0).max(0.95).required(),
+    ...said,
+  }),
+  counter: Joi.object({
+    thickness: measured('depth_m').required(),
+    dropped: Joi.object({ length: measured('side_m').required(), across: measured('depth_m').required(), down: measured('depth_m').required() })
+      .allow(null)
+      .required(),
+    ...said,
+  }),
+  void: Joi.object({ deepest: measured('depth_m').required(), shape: exactly(SHAPES).required(), ...said }),
   mark: Joi.object({ what: exactly(MARKS).required(), ...said }),
 };
 
@@ -99,16 +119,16 @@ const KINDS: Record<string, Joi.PartialSchemaMap> = {
     width: measured('side_m').required(),
     going: measured('width_m').required(),
     rise: measured('depth_m').required(),
-    steps: Joi.number().integer().min(1).max(60).required(),
+    steps: flight.required(),
     stays_m3: size(100).required(),
     pitch: size(0.1).required(),
     propAngle_rad: size(1.5).required(),
   },
-  skim: { outline: outline.required(), thickness: measured('depth_m').required(), profile: Joi.number().integer().min(1).max(10).required() },
+  skim: { outline: outline.required(), thickness: measured('depth_m').required(), profile: csp.required(), cutouts_m2: cutouts },
   wedge: { run: measured('side_m').required(), rise: measured('depth_m').required(), width: measured('side_m').required() },
   counter: {
     outline: outline.required(),
-    cutouts_m2: Joi.array().items(size(100)).max(20).required(),
+    cutouts_m2: cutouts.required(),
     thickness: measured('depth_m').required(),
     edges: Joi.array()
       .items(Joi.object({ length_m: size(100).required(), across_m: size(1).required(), down_m: size(1).required() }))

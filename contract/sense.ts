@@ -2,7 +2,11 @@ import { lineLength, polygonArea, type Point } from '@tufa/core/takeoff';
 import { Problem } from '@tufa/core/quantity';
 import { LIMITS, type Limit } from './common';
 import { AID_CLASSES, contradictions, type Sheet } from '@tufa/core/shelf';
+import type { FoundKind } from './entities';
 import type { Fault } from './validate';
+
+/** Kinds of findings that are drawn as a line. */
+const LINES: readonly string[] = ['crack', 'joint', 'edge', 'wedge', 'step'] satisfies FoundKind[];
 
 /** What a schema of one shape for every reading cannot see: each kind's own limits. */
 function readingFault(change: Readonly<Record<string, unknown>>): Fault | null {
@@ -31,7 +35,7 @@ export function senseOf(change: Readonly<Record<string, unknown>>): Fault | null
   const outline = change['outline'] as { points?: readonly Point[] } | undefined;
   // A line of two points is a crack or an edge: only an outline can cross itself or vanish.
   const { kind, properties } = change as { kind?: string; properties?: { what?: string } };
-  const isLine = kind === 'crack' || kind === 'joint' || kind === 'edge' || (kind === 'mark' && properties?.what === 'fall');
+  const isLine = LINES.includes(kind ?? '') || (kind === 'mark' && properties?.what === 'fall');
   const parts = [
     ['geometry.outline', geometry?.outline],
     ...(geometry?.openings ?? []).map((opening, i) => [`geometry.openings.${i}`, opening] as const),

@@ -77,6 +77,7 @@ const section: SystemSection = {
   kind: 'spall',
   name: 'Mortar',
   deepest_m: 0.038,
+  on: 'slab',
   thickness_m: 0.15,
   shape: 'dish',
   edge: 'shoulder',

@@ -1,11 +1,13 @@
 type At = readonly [number, number];
 
 /** What lies on a plan, each drawn its own way. */
-export const PLAN_KINDS = ['spall', 'crack', 'joint', 'edge', 'hollow', 'wet', 'rust', 'obstacle', 'fall'] as const;
+export const PLAN_KINDS = ['spall', 'crack', 'joint', 'edge', 'skim', 'wedge', 'step', 'counter', 'void', 'hollow', 'wet', 'rust', 'obstacle', 'fall'] as const;
 export type PlanKind = (typeof PLAN_KINDS)[number];
 
+const LINES: readonly PlanKind[] = ['crack', 'joint', 'edge', 'wedge', 'step', 'fall'];
+
 /** Kinds that are a line and not an area. */
-export const isLine = (kind: PlanKind): boolean => kind === 'crack' || kind === 'joint' || kind === 'edge' || kind === 'fall';
+export const isLine = (kind: PlanKind): boolean => LINES.includes(kind);
 
 export interface PlanFinding {
   readonly id: string;

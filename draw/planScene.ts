@@ -63,6 +63,11 @@ const STYLE: Record<PlanKind, { readonly pattern?: Pattern; readonly stroke: Pai
   crack: { stroke: 'ink', width: 4 },
   joint: { stroke: 'ink', width: 3, dash: '12 4 3 4' },
   edge: { stroke: 'ink', width: 8 },
+  skim: { pattern: 'sand', stroke: 'ink', width: 1.5 },
+  wedge: { stroke: 'ink', width: 8, dash: '2 4' },
+  step: { stroke: 'ink', width: 8, dash: '16 5' },
+  counter: { pattern: 'aggregate', stroke: 'ink', width: 2.5 },
+  void: { pattern: 'wet', stroke: 'ink', width: 3 },
   // Blank, so that the spall inside it is seen.
   hollow: { stroke: 'ink', width: 2, dash: '3 4' },
   wet: { pattern: 'wet', stroke: 'ink', width: 2, dash: '8 5' },
@@ -80,17 +85,6 @@ export function planScene(input: PlanSceneInput): Scene {
   const scale = planScale(input);
   const at = ([x, y]: At): [number, number] => [scale.toX(x), scale.toY(y)];
   const shapes: Shape[] = [{ type: 'path', d: pathOf(outline.map(at)), fill: 'sheet', stroke: 'ink', width: small ? 2 : 3 }];
-  for (const opening of openings) {
-    const corners = opening.map(at);
-    const half = corners.length >> 1;
-    shapes.push({ type: 'path', d: pathOf(corners), fill: 'ground', stroke: 'ink', width: 2 });
-    shapes.push({
-      type: 'path',
-      d: pathOf([corners[0]!, corners[half]!], false) + pathOf([corners[1]!, corners[half + 1] ?? corners[0]!], false),
-      stroke: 'faint',
-      width: 1.5,
-    });
-  }
   const paths = new Map<string, { kind: PlanKind; chosen: boolean; d: string }>();
   const handles: Shape[] = [];
   const labels: Shape[] = [];
@@ -127,6 +121,18 @@ export function planScene(input: PlanSceneInput): Scene {
       stroke: chosen ? 'act' : stroke,
       width: small ? line * 0.6 : chosen ? line + 1.5 : line,
       ...(dash ? { dash } : {}),
+    });
+  }
+  // A layer goes around an opening: what is open stays open on top of it.
+  for (const opening of openings) {
+    const corners = opening.map(at);
+    const half = corners.length >> 1;
+    shapes.push({ type: 'path', d: pathOf(corners), fill: 'ground', stroke: 'ink', width: 2 });
+    shapes.push({
+      type: 'path',
+      d: pathOf([corners[0]!, corners[half]!], false) + pathOf([corners[1]!, corners[half + 1] ?? corners[0]!], false),
+      stroke: 'faint',
+      width: 1.5,
     });
   }
   shapes.push(...handles);

@@ -23,7 +23,7 @@ for (const { name, size } of [
   { name: 'wide', size: { width: 1280, height: 800 } },
 ])
   test(`axe finds nothing on any screen, ${name}`, async ({ page }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(360_000);
     await page.setViewportSize(size);
     await page.goto('/');
     await page.getByRole('button', { name: 'Lead' }).waitFor();
@@ -86,7 +86,7 @@ for (const [width, height, text, language] of [
   [1280, 800, 100, 'pseudo'],
 ] as const)
   test(`at ${width}x${height} with text at ${text} % in ${language} nothing is cut or covered and the thumb's targets are large enough`, async ({ page }) => {
-    test.setTimeout(90_000);
+    test.setTimeout(180_000);
     await page.setViewportSize({ width, height });
     await signIn(page);
     await page.addInitScript((size) => document.addEventListener('DOMContentLoaded', () => (document.documentElement.style.fontSize = `${size}%`)), text);

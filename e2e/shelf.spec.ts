@@ -165,7 +165,7 @@ test('the shelf goes out as a table and as a file; what comes in is shown with e
 });
 
 test('the shelf reads whole on every size and axe finds nothing', async ({ page }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(240_000);
   await signIn(page);
   for (const path of [
     '/shelf',

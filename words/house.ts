@@ -146,6 +146,7 @@ export const step = {
   },
   lift: 'Fill, lift {{lift}} of {{lifts}}, pressed into the pores',
   spread: 'Spread it thin and even, end at joints and cuts only',
+  faceAbove: 'Smooth only what stands above the water; leave the rest as it was pressed, and do not touch it',
   pressIn: 'Press it in by hand from the deepest point outward, so that water is pushed out',
   riser: {
     skimmed: 'Skim the face',

@@ -33,6 +33,14 @@ function figureOf(finding: Finding): string {
       return textOf(finding.properties.width, 'length');
     case 'edge':
       return textOf(finding.properties.down, 'length');
+    case 'skim':
+    case 'counter':
+      return textOf(finding.properties.thickness, 'length');
+    case 'wedge':
+    case 'step':
+      return textOf(finding.properties.rise, 'length');
+    case 'void':
+      return textOf(finding.properties.deepest, 'length');
     case 'mark':
       return '';
   }
@@ -98,6 +106,25 @@ export function findingText(finding: Finding): string {
       return say('walk.subLine', { width: told('width_m', finding.properties.width), depth: told('depth_m', finding.properties.depth) });
     case 'edge':
       return say('walk.subEdge', { across: told('across_m', finding.properties.across), down: told('down_m', finding.properties.down) });
+    case 'skim': {
+      const { thickness, profile } = finding.properties;
+      return say('walk.subSkim', { thickness: told('thickness_m', thickness), csp: profile });
+    }
+    case 'wedge':
+      return say('walk.subWedge', { run: told('run_m', finding.properties.run), rise: told('rise_m', finding.properties.rise) });
+    case 'step': {
+      const { going, rise, steps } = finding.properties;
+      return say('walk.subStep', { count: steps, going: told('going_m', going), rise: told('rise_m', rise) });
+    }
+    case 'counter': {
+      const { thickness, dropped } = finding.properties;
+      const told_m = told('thickness_m', thickness);
+      return dropped ? say('walk.subDropped', { thickness: told_m, down: told('down_m', dropped.down) }) : say('walk.subCounter', { thickness: told_m });
+    }
+    case 'void': {
+      const { shape, deepest } = finding.properties;
+      return say('walk.subVoid', { shape: say(`word.shape.${shape}`), deepest_m: told('deepest_m', deepest) });
+    }
     case 'mark':
       return finding.properties.note ?? '';
   }

@@ -14,7 +14,8 @@ export function SmallSection({ data, finding }: { data: FirmData; finding: RowOf
   const scene = useMemo(() => {
     if (!element) return null;
     const size = { width: 64, height: 48, unit_m: 1, unit: '', small: true };
-    if (finding.kind === 'spall') return sectionScene(smallSection({ finding: finding.properties, thickness: element.geometry.thickness, sheet }), size);
+    if (finding.kind === 'spall')
+      return sectionScene(smallSection({ finding: finding.properties, on: element.kind, thickness: element.geometry.thickness, sheet }), size);
     return planScene({ outline: element.geometry.outline, findings: [planFinding(finding)], ...size });
   }, [element, finding, sheet]);
   return scene ? <SceneView scene={scene} bare /> : null;

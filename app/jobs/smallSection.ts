@@ -6,9 +6,11 @@ import { isResin, type Sheet } from '@tufa/core/shelf';
 /** A spall as a list draws it, from its row alone: filled with a sheet's material, or still empty. */
 export function smallSection({
   finding,
+  on,
   thickness,
   sheet,
 }: {
+  on: SystemSection['on'];
   finding: Pick<SpallProperties, 'deepest' | 'shape' | 'edge'>;
   thickness: Measured;
   sheet: Sheet | null;
@@ -18,6 +20,7 @@ export function smallSection({
     kind: 'spall',
     name: sheet?.name ?? '',
     deepest_m,
+    on,
     thickness_m: thickness.value,
     shape: finding.shape,
     edge: finding.edge === 'cut' ? 'shoulder' : 'feathered',

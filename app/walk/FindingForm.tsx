@@ -1,32 +1,30 @@
 import type { FindingFields, RowOf } from '@tufa/contract/entities';
-import { readingsOf, UNKNOWN } from '@tufa/contract/assemble';
+import { readingsOf } from '@tufa/contract/assemble';
 import { findingInputOf } from '@tufa/contract/findingInputOf';
 import { FIELDS } from '@tufa/contract/schemas';
 import { takeOffOf } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
-import { ANSWERS, PHASES, type FindingInput } from '@tufa/core/survey';
-import { CRACK_PROFILES, lineLength, outsiders, SECTIONS, SHAPES, type Point } from '@tufa/core/takeoff';
+import { MARKS, PHASES, type FindingInput } from '@tufa/core/survey';
+import { lineLength, outsiders, type Point } from '@tufa/core/takeoff';
 import { PLAN_KINDS, type PlanKind } from '@tufa/draw';
 import { printFigure, say } from '@tufa/words';
 import { useEffect, useMemo, useState } from 'react';
-import { Controller } from 'react-hook-form';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { change, write } from '../outbox/useFirm';
 import { Button } from '../parts/Button';
-import { Choice } from '../parts/Choice';
 import { StepLayout } from '../parts/StepScreen';
 import { Answer, T } from '../parts/T';
 import { FieldProblem, useWireForm } from '../parts/useWireForm';
 import type { JobView } from '../parts/useJob';
 import { Draft } from './Draft';
 import { DrawPlan } from './DrawPlan';
+import { ChoiceField, FigureField } from './findingFields';
+import { KindFields } from './KindFields';
 import { SaveOrCancel, TextOf } from './ElementForm';
-import { textOfFinding, wireOfFinding, type FindingText } from './findingText';
+import { textOfFinding, WAYS, wayOf, wireOfFinding, type FindingText } from './findingText';
 import { GaugeCard } from './GaugeCard';
 import { planFinding, planReadings, volumeText } from '@tufa/words/survey';
-
-const SIZES = ['length', 'width', 'fromLeft', 'fromTop'] as const;
 
 /** What is wrong with an element: what it is, where it lies, how deep or wide, and when it is dealt with. */
 export function FindingForm({
@@ -77,7 +75,6 @@ export function FindingForm({
   const save = (): void => void submit();
   const kind = form.watch('kind');
   const by = form.watch('by');
-  const edge = form.watch('edge');
   const cornerFault = form.formState.errors.corners?.message as string | undefined;
   const readings = useMemo(() => readingsOf(view.data, view.job.id), [view.data, view.job.id]);
   const around = useMemo(
@@ -98,7 +95,7 @@ export function FindingForm({
     try {
       const values = { ...getValues(), corners: [...points], by: 'corners' as const };
       const row = { ...wireOfFinding(values, { element, jobId: view.job.id, label }), id: finding?.id ?? 'drawn', version: 0, changed: 0, removed: false };
-      return findingInputOf(row as RowOf<'finding'>, ownReadings)[0] ?? null;
+      return findingInputOf(row as RowOf<'finding'>, ownReadings, element.geometry.openings)[0] ?? null;
     } catch (error) {
       if (error instanceof FieldProblem) return null;
       throw error;
@@ -121,41 +118,8 @@ export function FindingForm({
     };
   };
 
-  const text = (
-    name: (typeof SIZES)[number] | 'deepest' | 'cutDepth' | 'opening' | 'depth' | 'lip' | 'between' | 'across' | 'down',
-    key: string,
-    placeholder = '',
-  ) => {
-    const unknown = name === 'deepest' ? UNKNOWN.deepest : name === 'opening' ? UNKNOWN.crackWidth : name === 'depth' ? UNKNOWN.crackDepth : undefined;
-    const as = (SIZES as readonly string[]).includes(name) || name === 'between' ? 'side' : 'depth';
-    return <TextOf control={control} name={name} label={say(key)} placeholder={placeholder} as={as} {...(unknown ? { unknown } : {})} onSubmit={save} />;
-  };
-  const choice = <N extends 'shape' | 'edge' | 'profile' | 'moves' | 'section' | 'phase' | 'by' | 'kind'>(
-    name: N,
-    key: string,
-    values: readonly FindingText[N][],
-    word: string,
-    labelHidden = false,
-  ) => (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field }) => (
-        <Choice
-          label={say(key, { label })}
-          labelHidden={labelHidden}
-          options={values.map((value) => ({ value: value as string, label: say(`${word}.${value}`) }))}
-          value={field.value as string}
-          onChange={(value) => {
-            field.onChange(value);
-            // The plan comes up where the kinds were.
-            if (name === 'kind' || name === 'by') setPicking(false);
-          }}
-        />
-      )}
-    />
-  );
-  const drawn = kind !== 'spall' || by === 'corners';
+  const field = { control, label, onSubmit: save };
+  const way = wayOf({ kind, by });
   return (
     <StepLayout
       step="walk"
@@ -165,22 +129,35 @@ export function FindingForm({
         body: (
           <View className="gap-4">
             {finding ? null : picking ? (
-              choice('kind', 'walk.whatKind', PLAN_KINDS, 'walk.kinds')
+              <ChoiceField
+                {...field}
+                name="kind"
+                word="walk.whatKind"
+                values={PLAN_KINDS}
+                valueWords="walk.kinds"
+                onChosen={(chosen) => {
+                  // The plan comes up where the kinds were.
+                  setPicking(false);
+                  setValue('by', WAYS[chosen]?.[0] ?? 'corners');
+                }}
+              />
             ) : (
               <Button label={say('walk.kindIs', { what: say(`walk.kinds.${kind}`) })} onPress={() => setPicking(true)} />
             )}
-            {kind === 'spall' ? choice('by', 'walk.byHow', ['sizes', 'corners'], 'walk.by', true) : null}
-            {drawn ? (
+            {WAYS[kind] ? (
+              <ChoiceField {...field} name="by" word="walk.byHow" values={WAYS[kind]} valueWords="walk.by" labelHidden onChosen={() => setPicking(false)} />
+            ) : null}
+            {way === 'whole' ? null : way === 'corners' ? (
               <DrawPlan key={kind} element={element} draft={draft} kind={kind} others={others} corners={corners} readings={own} prepare={prepare} />
             ) : (
               <>
                 <View className="flex-row gap-2">
-                  {text('length', 'walk.length')}
-                  {text('width', 'walk.width')}
+                  <FigureField {...field} name="length" word="walk.length" />
+                  <FigureField {...field} name="width" word="walk.width" />
                 </View>
                 <View className="flex-row gap-2">
-                  {text('fromLeft', 'walk.from', say('walk.middle'))}
-                  {text('fromTop', 'walk.fromTop', say('walk.middle'))}
+                  <FigureField {...field} name="fromLeft" word="walk.from" empty={say('walk.middle')} />
+                  <FigureField {...field} name="fromTop" word="walk.fromTop" empty={say('walk.middle')} />
                 </View>
               </>
             )}
@@ -189,41 +166,8 @@ export function FindingForm({
                 <T tone="stop">{cornerFault}</T>
               </View>
             ) : null}
-            {kind === 'spall' ? (
-              <>
-                <View className="flex-row">{text('deepest', 'walk.deepest')}</View>
-                {choice('shape', 'walk.shape', SHAPES, 'word.shape')}
-                {choice('edge', 'walk.edge', ['cut', 'feathered'], 'word.edge')}
-                {edge === 'cut' ? <View className="flex-row">{text('cutDepth', 'walk.cutDepth', say('walk.shallowest'))}</View> : null}
-              </>
-            ) : null}
-            {kind === 'crack' || kind === 'joint' ? (
-              <View className="gap-4">
-                <View className="flex-row gap-2">
-                  {text('opening', kind === 'crack' ? 'walk.crackWidth' : 'walk.jointWidth')}
-                  {text('depth', 'walk.depth')}
-                </View>
-                <Button label={say('gauge.open')} onPress={() => setGauge(true)} />
-              </View>
-            ) : null}
-            {kind === 'crack' ? (
-              <>
-                {choice('moves', 'walk.moves', ANSWERS, 'walk.movesIs')}
-                <View className="flex-row">{text('lip', 'walk.lip', say('walk.none'))}</View>
-                {choice('profile', 'walk.profile', CRACK_PROFILES, 'word.profile')}
-              </>
-            ) : null}
-            {kind === 'joint' ? <View className="flex-row">{text('between', 'walk.between', say('walk.still'))}</View> : null}
-            {kind === 'edge' ? (
-              <>
-                <View className="flex-row gap-2">
-                  {text('across', 'walk.across')}
-                  {text('down', 'walk.down')}
-                </View>
-                {choice('section', 'walk.section', SECTIONS, 'word.section')}
-              </>
-            ) : null}
-            {isRepaired(kind) ? choice('phase', 'walk.phase', PHASES, 'walk.phases') : null}
+            <KindFields {...field} kind={kind} onGauge={() => setGauge(true)} />
+            {isRepaired(kind) ? <ChoiceField {...field} name="phase" word="walk.phase" values={PHASES} valueWords="walk.phases" /> : null}
             <View className="flex-row">
               <TextOf control={control} name="note" label={say('walk.note')} onSubmit={save} />
             </View>
@@ -245,13 +189,19 @@ export function FindingForm({
 }
 
 /** What is repaired has its time; a mark is only seen. */
-const isRepaired = (kind: PlanKind): boolean => kind === 'spall' || kind === 'crack' || kind === 'joint' || kind === 'edge';
+const isRepaired = (kind: PlanKind): boolean => !(MARKS as readonly string[]).includes(kind);
 
 /** The same finding with its corners elsewhere; readings that are then outside do not count. */
 function movedTo(input: FindingInput, points: readonly Point[]): FindingInput {
   if (input.kind === 'spall')
     return { ...input, outline: points, readings: input.readings?.filter(([x, y]) => outsiders([[x, y]], points).length === 0) ?? [] };
   if (input.kind === 'edge') return { ...input, length: { ...input.length, value: lineLength(points) } };
+  if (input.kind === 'wedge') return { ...input, width: { ...input.width, value: lineLength(points) } };
+  if (input.kind === 'step') {
+    const width = { ...input.width, value: lineLength(points) };
+    return { ...input, width, stays_m3: (input.stays_m3 * width.value) / input.width.value };
+  }
+  if ('outline' in input) return { ...input, outline: points };
   return 'line' in input ? { ...input, line: points } : input;
 }
 
@@ -266,4 +216,10 @@ const FIELD_OF: Readonly<Record<string, keyof FindingText>> = {
   across: 'across',
   down: 'down',
   note: 'note',
+  thickness: 'layer',
+  run: 'run',
+  rise: 'rise',
+  going: 'going',
+  steps: 'steps',
+  dropped: 'dropLength',
 };

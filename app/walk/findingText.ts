@@ -11,7 +11,8 @@ import { FieldProblem } from '../parts/useWireForm';
 /** A finding as it is typed and drawn. */
 export interface FindingText {
   kind: PlanKind;
-  by: 'sizes' | 'corners';
+  /** an area by its sizes, drawn, or the element's whole face */
+  by: 'sizes' | 'corners' | 'whole';
   length: string;
   width: string;
   fromLeft: string;
@@ -30,6 +31,15 @@ export interface FindingText {
   section: Section;
   across: string;
   down: string;
+  layer: string;
+  /** CSP 1-10 */
+  roughness: string;
+  run: string;
+  rise: string;
+  going: string;
+  steps: string;
+  stays: string;
+  dropLength: string;
   phase: Phase;
   note: string;
 }
@@ -55,6 +65,14 @@ const EMPTY: FindingText = {
   section: 'triangle',
   across: '',
   down: '',
+  layer: '',
+  roughness: '3',
+  run: '',
+  rise: '',
+  going: '',
+  steps: '1',
+  stays: '0',
+  dropLength: '',
   phase: 'now',
   note: '',
 };
@@ -90,14 +108,50 @@ export function textOfFinding(finding: RowOf<'finding'> | undefined): FindingTex
       const { section, across, down } = finding.properties;
       return { ...text, section, across: textOf(across, 'length'), down: textOf(down, 'length') };
     }
+    case 'skim': {
+      const { thickness, profile } = finding.properties;
+      return { ...text, layer: textOf(thickness, 'length'), roughness: String(profile) };
+    }
+    case 'wedge': {
+      const { run, rise } = finding.properties;
+      return { ...text, run: textOf(run, 'length'), rise: textOf(rise, 'length') };
+    }
+    case 'step': {
+      const { going, rise, steps, stays } = finding.properties;
+      const kept = String(Math.round(stays * 100));
+      return { ...text, going: textOf(going, 'length'), rise: textOf(rise, 'length'), steps: String(steps), stays: kept };
+    }
+    case 'counter': {
+      const { thickness, dropped } = finding.properties;
+      const front = dropped
+        ? { dropLength: textOf(dropped.length, 'length'), across: textOf(dropped.across, 'length'), down: textOf(dropped.down, 'length') }
+        : {};
+      return { ...text, layer: textOf(thickness, 'length'), ...front };
+    }
+    case 'void': {
+      const { deepest, shape } = finding.properties;
+      return { ...text, deepest: textOf(deepest, 'length'), shape };
+    }
     case 'mark':
       return text;
   }
 }
 
+/** Kinds that are told by sizes or drawn, the usual way first: a layer or a top is mostly all of what it lies on. */
+export const WAYS: Readonly<Partial<Record<PlanKind, readonly FindingText['by'][]>>> = {
+  spall: ['sizes', 'corners'],
+  void: ['sizes', 'corners'],
+  skim: ['whole', 'sizes', 'corners'],
+  counter: ['whole', 'sizes', 'corners'],
+};
+
+/** How a kind is told: as chosen, where it has that way. */
+export const wayOf = ({ kind, by }: Pick<FindingText, 'kind' | 'by'>): FindingText['by'] => (WAYS[kind]?.includes(by) ? by : 'corners');
+
 /** The outline as drawn, or as typed by sizes and a place, in the middle where none is given. @throws FieldProblem */
 function outlineOf(values: FindingText, element: RowOf<'element'>): readonly Point[] {
-  if (values.kind !== 'spall' || values.by === 'corners') {
+  if (wayOf(values) === 'whole') return element.geometry.outline;
+  if (wayOf(values) === 'corners') {
     const line = isLine(values.kind);
     if (values.corners.length < (line ? 2 : 3)) throw new FieldProblem('corners', say(line ? 'field.lineTooShort' : 'field.outlineTooShort'));
     const out = outsiders(values.corners, element.geometry.outline, element.geometry.openings);
@@ -151,6 +205,34 @@ function saidOf(values: FindingText, thickness_m: number): Pick<FindingFields, '
     }
     case 'edge':
       return { kind: 'edge', properties: { section: values.section, across: depth('across', values.across), down: depth('down', values.down), ...said } };
+    case 'skim': {
+      const layer = measuredOf({ field: 'layer', text: values.layer, as: 'depth', limit: 'depth_m' });
+      return { kind: 'skim', properties: { thickness: layer, profile: Number(values.roughness), ...said } };
+    }
+    case 'wedge': {
+      const run = measuredOf({ field: 'run', text: values.run, as: 'side', limit: 'side_m' });
+      return { kind: 'wedge', properties: { run, rise: measuredOf({ field: 'rise', text: values.rise, as: 'depth', limit: 'depth_m' }), ...said } };
+    }
+    case 'step': {
+      const steps = Number(values.steps.trim());
+      if (!Number.isInteger(steps) || steps < 1 || steps > 60) throw new FieldProblem('steps', say('walk.stepsWhole'));
+      const going = measuredOf({ field: 'going', text: values.going, as: 'depth', limit: 'width_m' });
+      const rise = measuredOf({ field: 'rise', text: values.rise, as: 'depth', limit: 'depth_m' });
+      return { kind: 'step', properties: { going, rise, steps, stays: Number(values.stays) / 100, ...said } };
+    }
+    case 'counter': {
+      const layer = measuredOf({ field: 'layer', text: values.layer, as: 'depth', limit: 'depth_m' });
+      if (values.dropLength.trim() === '') return { kind: 'counter', properties: { thickness: layer, dropped: null, ...said } };
+      const part = (field: 'across' | 'down') => measuredOf({ field, text: values[field], as: 'depth', limit: 'depth_m' });
+      const dropped = {
+        length: measuredOf({ field: 'dropLength', text: values.dropLength, as: 'side', limit: 'side_m' }),
+        across: part('across'),
+        down: part('down'),
+      };
+      return { kind: 'counter', properties: { thickness: layer, dropped, ...said } };
+    }
+    case 'void':
+      return { kind: 'void', properties: { deepest: depth('deepest', values.deepest), shape: values.shape, ...said } };
     default:
       return { kind: 'mark', properties: { what: values.kind, ...said } };
   }
@@ -163,5 +245,5 @@ export const wireOfFinding = (values: FindingText, { element, jobId, label }: { 
     elementId: element.id,
     label,
     ...saidOf(values, element.geometry.thickness.value),
-    outline: { points: outlineOf(values, element), ...(values.kind === 'spall' && values.by === 'sizes' ? { typed: typedOf(values) } : {}) },
+    outline: { points: outlineOf(values, element), ...(wayOf(values) === 'sizes' ? { typed: typedOf(values) } : {}) },
   }) as FindingFields;

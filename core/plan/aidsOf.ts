@@ -3,6 +3,7 @@ import { costOf, packagesLeastCost, quantileOf } from '../mix';
 import { Problem, RANGE, rangedSum, type Ranged } from '../quantity';
 import { rate, SETTING } from '../setting';
 import type { Aid, AidClass } from '../shelf';
+import type { FindingInput } from '../survey';
 import type { Context } from './Context';
 import type { AidOrder, AidPlan, ChosenPlan } from './Plan';
 import { AID_ROLES, type AidRole, type PlanInput } from './PlanInput';
@@ -14,15 +15,21 @@ export function aidClasses({ input, sheet }: Pick<Context, 'input' | 'sheet'>, r
   return bond === 'slurry' || bond === 'agent' ? AID_CLASSES_OF[bond] : [];
 }
 
-interface Asked extends Pick<Context, 'input' | 'element' | 'sheet' | 'treatment'> {
+interface Asked extends Pick<Context, 'input' | 'element' | 'finding' | 'sheet' | 'treatment'> {
   readonly air_C: number;
   readonly slab_C: number;
 }
 
+/** Kinds whose mix covers all that is seen: what cures and coats lies on the mix, whatever is under it. */
+const COVERING: readonly FindingInput['kind'][] = ['counter', 'skim'];
+
 /** How an aid stands to what it would do here. */
 export function judgedAid(asked: Asked, role: AidRole, aid: Aid): AidJudged {
-  const { element, air_C, slab_C, treatment } = asked;
-  const covered = role === 'cure' && (treatment?.overlay !== undefined || treatment?.aids?.coat !== undefined);
+  const { finding, air_C, slab_C, treatment } = asked;
+  const onMix = role !== 'bond' && (COVERING.includes(finding.kind) || treatment?.overlay !== undefined);
+  const element = onMix ? { ...asked.element, material: 'concrete' as const } : asked.element;
+  // What is overlaid is cured on its overlay: only a coat lies on a cure.
+  const covered = role === 'cure' && treatment?.aids?.coat !== undefined;
   return judgeAid({ aid, element, air_C, slab_C, covered, wanted: aidClasses(asked, role) });
 }
 

@@ -77,34 +77,34 @@ export function ordersOf(input: PlanInput, chosen: readonly { readonly sheetId: 
   });
 }
 
-/** Stands a millimetre high and is ground flush: by the school, or while the crew has no record with the product. Nothing on a skim, whose finish is its face. */
-export function standsHigh(input: PlanInput, takeOff: Pick<TakeOff, 'length_m' | 'rough_m2'>, sheet: Sheet): boolean {
-  if (!sheet.water || takeOff.length_m !== null) return false;
+/** A patch stands a millimetre high and is ground flush: by the school, or while the crew has no record with the product. What is laid, formed or pressed in under water is finished as it stands. */
+export function standsHigh({ input, finding, sheet }: Pick<Context, 'input' | 'finding' | 'sheet'>): boolean {
+  if (!sheet.water || finding.kind !== 'spall') return false;
   const { level } = houseOf(input.house);
   if (level !== 'byRecord') return level === 'high';
   const entries = input.record?.lives.find(({ sheetId }) => sheetId === sheet.id)?.entries.length ?? 0;
   return entries < CHOOSE.recordFlush;
 }
 
-const crownVolume = (input: PlanInput, takeOff: TakeOff, sheet: Sheet): number => (standsHigh(input, takeOff, sheet) ? takeOff.area_m2 * CHOOSE.crown_m : 0);
+const crownVolume = (needed: Needed): number => (standsHigh(needed) ? needed.takeOff.area_m2 * CHOOSE.crown_m : 0);
 
 /** A scrub coat is mixed of the mortar itself, and is part of its need. */
 const scrubVolume = (house: HouseMethod, { area_m2, length_m }: TakeOff, sheet: Sheet): number =>
   bondOf(house, sheet) === 'scrub' && length_m === null ? area_m2 * MIX.slurryLayer_m : 0;
 
 /** What must be bought at each quantile, kg: the volume with its texture, crown and scrub coat, over the yield, and waste. */
-function needOf({ input: given, takeOff, sheet }: Needed): { yield_m3_kg: number; sigmas: number[]; at: (quantile: number) => number } {
+function needOf({ input: given, finding, takeOff, sheet }: Needed): { yield_m3_kg: number; sigmas: number[]; at: (quantile: number) => number } {
   const input = withOwnFigures(given);
   const { firm, batch } = input;
   const house = houseOf(input.house);
   const yield_m3_kg = yieldOf(sheet, batch.task, stoneTaken(sheet, batch.stone));
   const texture_m3 = takeOff.rough_m2 * textureOf(Math.max(1, profileReached(house, sheet)));
-  const nominal = (takeOff.volume.p50 + texture_m3 + crownVolume(input, takeOff, sheet) + scrubVolume(house, takeOff, sheet)) / yield_m3_kg;
+  const nominal = (takeOff.volume.p50 + texture_m3 + crownVolume({ input, finding, takeOff, sheet }) + scrubVolume(house, takeOff, sheet)) / yield_m3_kg;
   const sigmas = [takeOff.sigma, MIX.sdYield, MIX.sdWaste];
   return { yield_m3_kg, sigmas, at: (quantile) => orderQuantile({ nominal, medianWaste: firm.medianWaste, sigma_log: sigmas, quantile }) };
 }
 
-type Needed = Pick<Context, 'input' | 'takeOff' | 'sheet'>;
+type Needed = Pick<Context, 'input' | 'finding' | 'takeOff' | 'sheet'>;
 
 /** What is bought of one product for a finding at the firm's own quantile, kg, and what it costs, minor units. */
 export function materialNeed(context: Needed): { need_kg: number; cost_minor: number } {

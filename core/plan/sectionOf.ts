@@ -2,11 +2,12 @@ import { bondOf, CHOOSE, edgeOf, houseOf, profileReached } from '../choose';
 import { MIX, textureOf } from '../mix';
 import type { Figures } from '../quantity';
 import { movementOf, isResin, type Bond, type Moisture } from '../shelf';
-import type { ElementInput, FindingInput } from '../survey';
+import type { ElementInput } from '../survey';
 import { TAKEOFF, type CrackProfile, type SpallShape } from '../takeoff';
 import type { Context } from './Context';
 import { liftsOf } from './chosenOf';
 import { standsHigh } from './orders';
+import { reinforceable } from './stepsOf';
 import { crackOpened, crackWay, type CrackWay } from './filledTakeOff';
 import { riserMethod } from './stepsOf';
 
@@ -14,6 +15,8 @@ import { riserMethod } from './stepsOf';
 interface Common {
   readonly name: string;
   /** of the element, m */
+  /** what carries it */
+  readonly on: ElementInput['kind'];
   readonly thickness_m: number;
   readonly base: 'concrete' | 'courses';
   readonly fill: 'mortar' | 'resin';
@@ -119,10 +122,10 @@ export function sectionOf(context: Context): SystemSection {
   const house = houseOf(input.house);
   const named = (id: string | undefined): string[] => input.aids?.filter((aid) => aid.id === id).map(({ name }) => name) ?? [];
   const over = input.sheets.find(({ id }) => id === treatment?.overlay?.sheetId);
-  const line = finding.kind === 'crack' || finding.kind === 'groove';
   const anchored = house.reinforcement === 'anchors' || (house.reinforcement === 'byDepth' && takeOff.deepest_m >= CHOOSE.reinforceFrom_m);
   return {
     name: sheet.name,
+    on: element.kind,
     thickness_m: element.thickness.value,
     base: coursed(element) ? 'courses' : 'concrete',
     fill: isResin(sheet) ? 'resin' : 'mortar',
@@ -130,22 +133,15 @@ export function sectionOf(context: Context): SystemSection {
     bond: bondOf(house, sheet),
     moisture: sheet.moisture,
     csp: profileReached(house, sheet),
-    crown_m:
-      finding.kind === 'crack' && isResin(sheet) && movementOf(sheet) === 0
-        ? TAKEOFF.crown_m
-        : standsHigh(input, takeOff, sheet) && built(finding)
-          ? CHOOSE.crown_m
-          : 0,
+    crown_m: finding.kind === 'crack' && isResin(sheet) && movementOf(sheet) === 0 ? TAKEOFF.crown_m : standsHigh(context) ? CHOOSE.crown_m : 0,
     overlay: over && treatment?.overlay && finding.kind === 'spall' ? { name: over.name, thickness_m: treatment.overlay.thickness_m } : null,
     over: [...named(treatment?.aids?.cure), ...named(treatment?.aids?.coat)],
-    anchors: anchored && !line && built(finding),
+    anchors: anchored && reinforceable(finding),
     ...shapeOf(context),
   };
 }
 
 const coursed = ({ material }: ElementInput): boolean => material === 'brick' || material === 'block';
-/** What has a body: a skim and a countertop are laid, not filled. */
-const built = ({ kind }: FindingInput): boolean => kind !== 'skim' && kind !== 'counter';
 
 /** The layers of a section from the top down. */
 export function sectionLayers(section: SystemSection): SectionLayer[] {

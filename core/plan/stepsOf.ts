@@ -3,6 +3,7 @@ import { MIX } from '../mix';
 
 import { rate } from '../setting';
 import { movementOf, isResin, type Interval } from '../shelf';
+import type { FindingInput } from '../survey';
 
 import { groovePasses, meanWidth, TAKEOFF } from '../takeoff';
 import { ceilingOf } from '../quantity';
@@ -80,7 +81,8 @@ function wetting({ element, sheet, house, slab_C }: Full): Step[] {
   return [{ code: 'step.soak', figures: { soak_s: PLAN.soak_s, slab_C } }];
 }
 
-const reinforceable = ({ kind }: Full['finding']): boolean => kind !== 'crack' && kind !== 'groove' && kind !== 'skim';
+/** What has a body on a base that can be drilled: no line, nothing that is laid, nothing under water. */
+export const reinforceable = ({ kind }: FindingInput): boolean => !['crack', 'groove', 'skim', 'counter', 'void'].includes(kind);
 
 /** Whether a firm puts fibre into what fills this. */
 export const takesFibre = ({ reinforcement }: HouseMethod, finding: Full['finding']): boolean => reinforcement === 'fibre' && reinforceable(finding);
@@ -181,11 +183,13 @@ function filling(full: Full): Step[] {
 function finishing(full: Full): Step[] {
   const { input, element, finding, takeOff, sheet } = full;
   if (finding.kind === 'crack' || finding.kind === 'groove') return [];
+  // Under water nothing is smoothed and nothing is coated: touching it loosens it again.
+  if (finding.kind === 'void') return [{ code: 'step.faceAbove' }];
   const coat = aidFor(full, 'coat');
   const coatAfter = coat
     ? { least_s: Math.max(coat.waits_s, atSlab(full, sheet.intervals?.recoat)?.least_s ?? 0), most_s: null }
     : atSlab(full, sheet.intervals?.recoat);
-  const high = standsHigh(input, takeOff, sheet) && finding.kind !== 'skim' && finding.kind !== 'counter';
+  const high = standsHigh(full);
   const rub = sheet.milestones.grind ?? sheet.milestones.final;
   // As its surroundings are finished, where the sheet takes that.
   const texture = sheet.textures?.find((one) => one === element.texture) ?? sheet.textures?.[0];
@@ -201,9 +205,7 @@ function finishing(full: Full): Step[] {
           },
         ]
       : []),
-    ...(sheet.water && finding.kind !== 'void' && !full.covered
-      ? [{ code: 'step.cure', sheetId: aidFor(full, 'cure')?.aidId ?? null, condition: 'afterSet' }]
-      : []),
+    ...(sheet.water && !full.covered ? [{ code: 'step.cure', sheetId: aidFor(full, 'cure')?.aidId ?? null, condition: 'afterSet' }] : []),
     ...((sheet.milestones.coat || coat) && !full.covered ? [{ code: 'step.coat', sheetId: coat?.aidId ?? null, after: coatAfter, condition: 'dryFace' }] : []),
   ];
 }

@@ -190,7 +190,7 @@ function takenOf(finding: FindingInput, learned: Learned): Taken {
       };
     }
     case 'skim': {
-      const area_m2 = polygonArea(finding.outline);
+      const area_m2 = counterArea({ outline: finding.outline, cutouts_m2: finding.cutouts_m2 ?? [] });
       const texture_m = textureOf(finding.profile);
       const volume_m3 = skimVolume({ area_m2, thickness_m: finding.thickness.value, texture_m });
       // The texture is known worse than the thickness: each counts by its share of the volume.

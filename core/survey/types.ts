@@ -152,6 +152,8 @@ export interface SkimInput extends Found {
   readonly thickness: Measured;
   /** surface profile it fills, CSP 1-10 */
   readonly profile: number;
+  /** what of the outline is left bare, a door or a drain */
+  readonly cutouts_m2?: readonly number[];
 }
 
 /** A wedge at a height difference. */

@@ -43,9 +43,10 @@ export const baseLabel = ({ bond, moisture, csp }: Pick<SystemSection, 'bond' | 
   ...more,
 });
 
-export const slabLabel = ({ thickness_m }: Pick<SystemSection, 'thickness_m'>, y: number): LabelAt => ({
+/** What carries the repair, by its kind. */
+export const slabLabel = ({ on, thickness_m }: Pick<SystemSection, 'on' | 'thickness_m'>, y: number): LabelAt => ({
   y,
-  code: 'draw.slab',
+  code: `draw.on.${on}`,
   figures: { thickness_m },
   size: 15,
 });

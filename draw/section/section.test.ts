@@ -4,6 +4,7 @@ import { sectionScene, type Scene, type SectionView } from '../index';
 const view: SectionView = { width: 350, height: 248, unit_m: 0.001, unit: 'mm' };
 const common = {
   name: 'Mortar',
+  on: 'slab' as const,
   thickness_m: 0.15,
   base: 'concrete',
   fill: 'mortar',
