@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { aids } from '../shelf/catalogue';
 import type { Aid, Texture } from '../shelf';
+import type { FindingInput } from '../survey';
 import { crack, element, finding, input, sheetOf, typed } from '../testing/job';
-import { compareSystems, computePlan, kitOf, overlaysFor, rankingOf, type PlanInput, type SystemOutcome, type TreatmentInput } from './index';
+import { compareSystems, computePlan, judgedAid, kitOf, overlaysFor, rankingOf, type PlanInput, type SystemOutcome, type TreatmentInput } from './index';
 
 const broom = sheetOf('broomOverlay').id;
 /** What a job costs as it is chosen. */
@@ -27,6 +28,48 @@ test('a fill that is overlaid need not look like its surroundings; its overlay m
   expect(codesOf(treated({ overlay: { sheetId: broom, thickness_m: 0.003, over: 'patch' } }, looked))).toEqual([[], both]);
   const bare = treated({ overlay: { sheetId: broom, thickness_m: 0.003, over: 'patch' } }, looked);
   expect(rankingOf(bare, 'f').flatMap(({ reasons }) => reasons.filter(({ code }) => code.startsWith('colour')))).toEqual([]);
+});
+
+test('what cures and coats a countertop or an overlay lies on the mix, whatever is under it', () => {
+  const sealer = aids.find(({ class: of, substrates }) => of === 'sealer' && !substrates.includes('laminate'))!;
+  const film = aids.find(({ class: of, film: leaves }) => of === 'curing' && leaves)!;
+  const laminate = { elements: [{ ...element, kind: 'counter' as const, material: 'laminate' as const, opens: null }] };
+  const judged = (kind: 'counter' | 'spall', role: 'coat' | 'bond', aid: Aid): string[] => {
+    const top = { ...element, id: 'f', kind, elementId: 'e', label: 'A', cutouts_m2: [], edges: [], stock_m: 2.4, kerf_m: 0.003, thickness: typed(0.04) };
+    const asked = { input: { ...input, ...laminate }, element: laminate.elements[0]!, sheet: sheetOf('counterMix'), treatment: undefined };
+    return judgedAid({ ...asked, finding: (kind === 'counter' ? top : finding) as FindingInput, air_C: 20, slab_C: 20 }, role, aid).reasons.map(
+      ({ code }) => code,
+    );
+  };
+  expect(judged('counter', 'coat', sealer)).toContain('substrate.allowed');
+  expect(judged('counter', 'bond', sealer)).toContain('substrate.notAllowed');
+  expect(judged('spall', 'coat', sealer)).toContain('substrate.notAllowed');
+  // A cure under an overlay is none: it goes on the overlay, and its film may stay while nothing coats it.
+  const over = { sheetId: broom, thickness_m: 0.003, over: 'patch' as const };
+  const asked = { input, element, finding, sheet: sheetOf('sandedRapid'), air_C: 20, slab_C: 20 };
+  const codesWith = (coat: object): string[] =>
+    judgedAid({ ...asked, treatment: { findingId: 'f', sheetId: 's', overlay: over, aids: { cure: film.id, ...coat } } }, 'cure', film).reasons.map(
+      ({ code }) => code,
+    );
+  expect([codesWith({}).includes('aid.filmUnderLayer'), codesWith({ coat: sealer.id }).includes('aid.filmUnderLayer')]).toEqual([false, true]);
+});
+
+test('only a patch is filled high and ground flush; what is laid or pressed in under water is bought as it lies', () => {
+  const at = { ...element, opens: null, exposures: [], moisture: 'damp' as const };
+  const KINDS: readonly FindingInput[] = [
+    finding,
+    { id: 'f', elementId: 'e', label: 'A', kind: 'skim', outline: finding.outline, thickness: typed(0.003), profile: 3 },
+    { id: 'f', elementId: 'e', label: 'A', kind: 'void', outline: finding.outline, deepest: typed(0.06), shape: 'dish' },
+    { id: 'f', elementId: 'e', label: 'A', kind: 'wedge', run: typed(0.6), rise: typed(0.03), width: typed(1) },
+  ];
+  const planned = (one: FindingInput, level: 'high' | 'flush') =>
+    computePlan({ ...input, elements: [at], findings: [one], house: { level }, treatments: [{ findingId: 'f', sheetId: sheetOf('fineRapid').id }] })
+      .findings[0]!.chosen!;
+  const more = KINDS.map((one) => planned(one, 'high').quantities.powder.p50 / planned(one, 'flush').quantities.powder.p50);
+  expect(more.map((share) => share > 1 + 1e-9)).toEqual([true, false, false, false]);
+  const codes = planned(KINDS[2]!, 'high').steps.map(({ code }) => code);
+  expect(codes.at(-1)).toBe('step.faceAbove');
+  expect(codes.filter((code) => /anchors|rubFlush|coat|cure|texture/.test(code))).toEqual([]);
 });
 
 test('a face is finished as its surroundings are, where its sheet takes that', () => {

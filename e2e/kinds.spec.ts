@@ -1,0 +1,107 @@
+import { faultsOf, unreadable } from './looks';
+import { expect, signIn, test } from './server';
+
+const COUNTER = '0198a000-de00-7000-8000-0000000000a0';
+const CISTERN = '0198a000-de00-7000-8000-0000000000c0';
+
+test('an overlay of all of it, a ramp and steps to rebuild are told in Walk; Fix judges them by how they must look', async ({ page, server }) => {
+  test.setTimeout(150_000);
+  await signIn(page);
+  const save = async (): Promise<void> => {
+    await page.getByTestId('keypad').waitFor();
+    await page.getByRole('button', { name: 'Save' }).tap();
+    await expect(page.getByRole('button', { name: 'Save' })).toHaveCount(0);
+  };
+  await page.goto('/jobs/new');
+  await page.getByLabel('Job', { exact: true }).fill('Landing');
+  await page.getByRole('button', { name: 'Make the job' }).tap();
+  await page.getByRole('button', { name: 'Add an element' }).tap();
+  const job = /jobs\/([^/]+)\//.exec(page.url())![1]!;
+  await page.getByLabel('Name').fill('Landing');
+  await page.getByRole('button', { name: /^More:/ }).tap();
+  await page.getByRole('radiogroup', { name: 'Finish it must look like' }).getByRole('radio', { name: 'Broomed' }).tap();
+  await page.getByRole('radiogroup', { name: 'Colour it must look like, dry' }).getByRole('radio', { name: 'mid grey' }).tap();
+  await page.getByRole('radiogroup', { name: 'Surface is' }).getByRole('radio', { name: 'damp' }).tap();
+  expect(await faultsOf(page)).toEqual([]);
+  expect(await unreadable(page)).toEqual([]);
+  await page.getByLabel('Length', { exact: true }).fill("10'");
+  await page.getByLabel('Width', { exact: true }).fill("6'");
+  await page.getByLabel('Thickness', { exact: true }).fill('6 in');
+  await save();
+  const add = async (kind: string): Promise<void> => {
+    await page.getByRole('button', { name: 'Add a finding' }).tap();
+    await page.getByRole('radiogroup', { name: 'What is it?' }).getByRole('radio', { name: kind }).tap();
+  };
+  const across = async (y: number): Promise<void> => {
+    for (const x of [0.3, 0.6]) {
+      await page.getByTestId('plan').evaluate((plan) => plan.scrollIntoView({ block: 'center' }));
+      const box = (await page.getByTestId('plan').boundingBox())!;
+      await page.touchscreen.tap(box.x + box.width * x, box.y + box.height * y);
+    }
+  };
+  await add('Overlay');
+  await expect(page.getByRole('radio', { name: 'All of it' })).toBeChecked();
+  await page.getByRole('radiogroup', { name: 'Roughness of the face, CSP' }).getByRole('radio', { name: '5', exact: true }).tap();
+  await page.getByLabel('Thickness of the layer').fill('1/8 in');
+  await save();
+  await add('Ramp');
+  await across(0.3);
+  await page.getByLabel('Length of the ramp').fill("2'");
+  await page.getByLabel('Height of the ramp').fill('3/4 in');
+  await save();
+  await add('Steps to rebuild');
+  await across(0.45);
+  await page.getByRole('radiogroup', { name: 'Sound core that stays, %' }).getByRole('radio', { name: '25' }).tap();
+  await page.getByLabel('Going').fill('11 in');
+  await page.getByLabel('Rise').fill('7 in');
+  await page.getByLabel('How many steps').fill('1.5');
+  await page.getByRole('button', { name: 'Save' }).tap();
+  await expect(page.getByText('Write a whole number from 1 to 60.')).toBeVisible();
+  await page.getByLabel('How many steps').fill('2');
+  await page.getByRole('button', { name: 'Save' }).tap();
+  await expect(page.getByRole('button', { name: 'Save' })).toHaveCount(0);
+  await expect(page.getByText('2 steps, going 11 in, rise 7 in')).toBeVisible();
+  await expect(page.getByText('with the firm')).toBeVisible();
+  const { input } = await (await page.request.get(`${server}/api/v1/jobs/${job}/plan`)).json();
+  expect(input.findings.map(({ kind }: { kind: string }) => kind).sort()).toEqual(['skim', 'step', 'wedge']);
+  const skim = input.findings.find(({ kind }: { kind: string }) => kind === 'skim');
+  expect([skim.outline, skim.profile, skim.thickness.value]).toEqual([input.elements[0].outline, 5, expect.closeTo(0.003175, 9)]);
+  const step = input.findings.find(({ kind }: { kind: string }) => kind === 'step');
+  expect(step.stays_m3 / (step.width.value * step.going.value * step.rise.value)).toBeCloseTo(0.25, 9);
+  await page.getByRole('button', { name: 'Answer the five questions' }).tap();
+  for (const question of await page.getByRole('radiogroup').all()) await question.getByRole('radio', { name: 'No', exact: true }).tap();
+  await page.getByRole('button', { name: 'Save' }).tap();
+  await expect(page.getByText('Repairable.')).toBeVisible();
+  await page.goto(`/jobs/${job}/fix`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Broom overlay/);
+  await expect(page.getByText('Can be broomed, as its surroundings are')).toBeVisible();
+  await expect(page.getByText(/^Your smallest batch is placed and finished with \d+ % of its life used$/)).toBeVisible();
+  // What was told comes back as it was typed.
+  await page.goto(`/jobs/${job}/walk`);
+  await page.getByRole('button', { name: 'Edit C', exact: true }).tap();
+  await expect(page.getByLabel('Going')).toHaveValue('11 in');
+  await expect(page.getByRole('radiogroup', { name: 'Sound core that stays, %' }).getByRole('radio', { name: '25' })).toBeChecked();
+});
+
+test('a countertop around its sink and a void under water are walked and fixed', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`/jobs/${COUNTER}/walk`);
+  await expect(page.getByText('3/4 in thick, front 1 1/2 in down')).toBeVisible();
+  await page.getByRole('button', { name: 'Edit A', exact: true }).tap();
+  await page.getByRole('radio', { name: 'All of it' }).tap();
+  await expect(page.getByLabel('How far down')).toHaveValue('1 1/2 in');
+  await page.getByLabel('Front that hangs lower, length').fill('');
+  await expect(page.getByLabel('How far down')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Save' }).tap();
+  await expect(page.getByText('3/4 in thick', { exact: true })).toBeVisible();
+  await page.goto(`/jobs/${COUNTER}/fix`);
+  await expect(page.getByRole('img', { name: /^Section: a countertop of Countertop mix/ })).toBeVisible();
+  await expect(page.getByText('Have someone competent confirm cabinets and floor', { exact: false })).toBeVisible();
+  await page.goto(`/jobs/${CISTERN}/fix`);
+  const steps = page.getByRole('list', { name: 'Step by step' });
+  await expect(steps).toContainText('Press it in by hand from the deepest point outward');
+  await expect(steps).toContainText('Smooth only what stands above the water');
+  await expect(steps).not.toContainText('Anchors');
+  expect(await faultsOf(page)).toEqual([]);
+  expect(await unreadable(page)).toEqual([]);
+});
