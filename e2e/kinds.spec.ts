@@ -41,7 +41,10 @@ test('an overlay of all of it, a ramp and steps to rebuild are told in Walk; Fix
   };
   await add('Overlay');
   await expect(page.getByRole('radio', { name: 'All of it' })).toBeChecked();
-  await page.getByRole('radiogroup', { name: 'Roughness of the face, CSP' }).getByRole('radio', { name: '5', exact: true }).tap();
+  await page
+    .getByRole('radiogroup', { name: /^Roughness of the face/ })
+    .getByRole('radio', { name: '5', exact: true })
+    .tap();
   await page.getByLabel('Thickness of the layer').fill('1/8 in');
   await save();
   await add('Ramp');

@@ -99,6 +99,7 @@ export const systemReasons = {
   system: {
     nothingFits: '{{label}}: nothing on the shelf fits',
     licensed: '{{name}} carries or stands: replacing it is for a licensed engineer to plan',
+    notCast: '{{name}} is {{substrate}}: replacing it is another trade’s work',
     opensLate: '{{name}} would be open {{opens_s}} after it is poured; {{asked_s}} is asked',
     waiting: '{{labels}} wait: measure again before they are priced, damage grows',
   },

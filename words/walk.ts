@@ -78,7 +78,7 @@ export const walk = {
   down: 'Broken down',
   section: 'Shape of the break',
   layer: 'Thickness of the layer',
-  roughness: 'Roughness of the face, CSP',
+  roughness: 'Roughness of the face, CSP (10 is the roughest)',
   run: 'Length of the ramp',
   rampRise: 'Height of the ramp',
   going: 'Going',

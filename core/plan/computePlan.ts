@@ -12,7 +12,8 @@ import { withOwnFigures } from './ownFigures';
 import { rankedOf } from './rankedOf';
 import { Site } from './site';
 import { hashesOf } from './hashesOf';
-import { surveyOf } from './surveyOf';
+import { isStopped, learnedOf, surveyOf } from './surveyOf';
+import { takeOffOf } from './takeOffOf';
 import { warningsOf } from './warningsOf';
 
 export const CORE_VERSION = '0.2.0';
@@ -59,10 +60,10 @@ export function rankingOf(given: PlanInput, findingId: string): Ranked[] {
   const places = new Places(input);
   const finding = input.findings.find(({ id }) => id === findingId);
   if (!finding) return [];
-  const survey = surveyOf({ ...given, findings: given.findings.filter(({ elementId }) => elementId === finding.elementId) });
   const element = places.elementOf(finding.elementId);
-  if (survey.elements.some(({ elementId, stops }) => elementId === element.id && stops.length > 0)) return [];
-  const { takeOff } = survey.findings.find((one) => one.findingId === findingId) as (typeof survey.findings)[number];
+  // Of the walk only what this one finding needs: everything else waits for the plan.
+  if (isStopped(element, input.findings)) return [];
+  const takeOff = takeOffOf(finding, learnedOf(input));
   const overlaid = input.treatments.some((one) => one.findingId === findingId && one.overlay);
   const filled = overlaid ? underOverlay(element) : element;
   return ranking(input.sheets.map((sheet) => rankedOf({ input, element: filled, finding, takeOff, sheet, site: places.siteOf(element) })));

@@ -1,4 +1,4 @@
-import { type CrewFigureName, type CrewRecord, crewFigure, crewRecord } from '../setting';
+import { type CrewFigureName, type CrewRecord, type FigureEntry, crewFigure, crewRecord } from '../setting';
 import { type Sheet, flowOf, givesRange } from '../shelf';
 import type { PlanInput, RecordInput } from './PlanInput';
 
@@ -22,9 +22,17 @@ export function recordOf(input: PlanInput, sheet: Sheet): CrewRecord | undefined
 
 /** The crew's own figure in place of a default, by the median of what they logged; the default without a log. */
 export function ownFigure(input: PlanInput, name: CrewFigureName, prior: number): number {
-  const log = input.record?.figures[name] ?? [];
-  return log.length > 0 && prior > 0 ? crewFigure({ name, prior, log }).p50 : prior;
+  const log = input.record?.figures[name];
+  if (!log || log.length === 0 || prior <= 0) return prior;
+  const held = figures.get(log);
+  if (held?.name === name && held.prior === prior) return held.p50;
+  const { p50 } = crewFigure({ name, prior, log });
+  figures.set(log, { name, prior, p50 });
+  return p50;
 }
+
+/** Figures already worked out, by the log they came from: a ranking asks for each product. */
+const figures = new WeakMap<readonly FigureEntry[], { readonly name: CrewFigureName; readonly prior: number; readonly p50: number }>();
 
 /** The input with the crew's own rate and waste in place of what was assumed. */
 export function withOwnFigures(input: PlanInput): PlanInput {

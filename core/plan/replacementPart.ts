@@ -1,5 +1,6 @@
 import { lifeClass, worstOf, type Reason } from '../choose';
 import { daysOnSite } from '../day';
+import type { Substrate } from '../shelf';
 import { phaseOf } from '../survey';
 import { ratesOf, type PlanInput } from './PlanInput';
 import { hoursOf, totalOf, type SystemPart } from './SystemOutcome';
@@ -7,6 +8,8 @@ import { PLAN } from './constants';
 import { replacementMaterial, replacementOf } from './replacement';
 import { sumOf } from './sumOf';
 import { systemCost } from './systemCost';
+
+const CAST: readonly Substrate[] = ['concrete', 'terrazzo'];
 
 /** Everything of the elements that are damaged now, broken out and cast anew. */
 export function replacementPart(input: PlanInput): SystemPart {
@@ -24,6 +27,10 @@ export function replacementPart(input: PlanInput): SystemPart {
   });
   const opens = damaged.map(({ opens: asked }, i) => (asked?.to === 'vehicles' ? all[i]!.opens.vehicles_s : all[i]!.opens.foot_s));
   const licensed = damaged.filter((_, i) => all[i]!.licensed).map(({ name }): Reason => ({ code: 'system.licensed', verdict: 'no', figures: { name } }));
+  // What was never cast is not cast anew: a laminate top, a brick wall.
+  const other = damaged.flatMap(({ name, material }): Reason[] =>
+    material && !CAST.includes(material) ? [{ code: 'system.notCast', verdict: 'no', figures: { name, substrate: material } }] : [],
+  );
   const late = damaged.flatMap(({ name, opens: asked }, i): Reason[] =>
     asked && opens[i]! > asked.after_s ? [{ code: 'system.opensLate', verdict: 'no', figures: { name, opens_s: opens[i]!, asked_s: asked.after_s } }] : [],
   );
@@ -34,7 +41,7 @@ export function replacementPart(input: PlanInput): SystemPart {
     opens_s: opens.length > 0 ? onSite.placed_s + Math.max(...opens) : null,
     chanceLost: null,
     life: lifeClass('renewed'),
-    verdict: worstOf([...licensed, ...late]),
-    reasons: [...licensed, ...late],
+    verdict: worstOf([...licensed, ...other, ...late]),
+    reasons: [...licensed, ...other, ...late],
   };
 }

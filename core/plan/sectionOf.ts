@@ -7,9 +7,8 @@ import { TAKEOFF, type CrackProfile, type SpallShape } from '../takeoff';
 import type { Context } from './Context';
 import { liftsOf } from './chosenOf';
 import { standsHigh } from './orders';
-import { reinforceable } from './stepsOf';
 import { crackOpened, crackWay, type CrackWay } from './filledTakeOff';
-import { riserMethod } from './stepsOf';
+import { reinforceable, riserMethod } from './stepsOf';
 
 /** What every section shows beside its own shape. */
 interface Common {

@@ -181,7 +181,7 @@ function filling(full: Full): Step[] {
 }
 
 function finishing(full: Full): Step[] {
-  const { input, element, finding, takeOff, sheet } = full;
+  const { element, finding, sheet } = full;
   if (finding.kind === 'crack' || finding.kind === 'groove') return [];
   // Under water nothing is smoothed and nothing is coated: touching it loosens it again.
   if (finding.kind === 'void') return [{ code: 'step.faceAbove' }];

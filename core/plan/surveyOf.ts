@@ -42,6 +42,15 @@ export interface Survey {
   readonly findings: readonly { readonly findingId: string; readonly elementId: string; readonly takeOff: TakeOff }[];
 }
 
+/** What the crew has shown of what a crack drinks. */
+export const learnedOf = (input: PlanInput): { readonly soakDepth_m: number } => ({ soakDepth_m: ownFigure(input, 'soakDepth', TAKEOFF.soakDepth_m) });
+
+/** Whether anything stops an element that no licensed opinion has dealt with. What rings hollow never does by itself. */
+export function isStopped(element: ElementInput, findings: readonly FindingInput[]): boolean {
+  const verdict = verdictOf({ element, findings: findings.filter(({ elementId }) => elementId === element.id) });
+  return standingStops(verdict, element.stops.opinion).length > 0;
+}
+
 /**
  * What the walk found: take-off of every finding, and of every element its verdict, what is done now, what waits and
  * what that risks. The first part of a plan, quick enough to follow a finger by itself.
@@ -50,10 +59,10 @@ export interface Survey {
  */
 export function surveyOf(given: PlanInput): Survey {
   const input = withOwnFigures(given);
-  const soakDepth_m = ownFigure(input, 'soakDepth', TAKEOFF.soakDepth_m);
+  const learned = learnedOf(input);
   const findings = input.findings.map((finding) => {
     if (!input.elements.some(({ id }) => id === finding.elementId)) throw new Problem('unknownElement', { id: finding.elementId });
-    return { findingId: finding.id, elementId: finding.elementId, takeOff: takeOffOf(finding, { soakDepth_m }) };
+    return { findingId: finding.id, elementId: finding.elementId, takeOff: takeOffOf(finding, learned) };
   });
   return {
     findings,

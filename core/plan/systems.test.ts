@@ -67,6 +67,8 @@ test('a replacement: more of everything, as new, late for who cannot wait, licen
   expect(compared(quiet).at(-1)).toMatchObject({ verdict: 'yes' });
   const carried = compared({ ...quiet, elements: [{ ...element, opens: null, suspended: true }] }).at(-1)!;
   expect(carried.reasons.map(({ code }) => code)).toEqual(['system.licensed']);
+  const laminate = compared({ ...quiet, elements: [{ ...element, opens: null, material: 'laminate' }] }).at(-1)!;
+  expect(laminate.reasons).toMatchObject([{ code: 'system.notCast', verdict: 'no', figures: { substrate: 'laminate' } }]);
   const wall = replacementOf({ ...element, kind: 'wall' }, input);
   expect(wall.licensed).toBe(true);
   expect(wall.tasks[1]!.person_s).toBeGreaterThan(replacementOf(element, input).tasks[1]!.person_s);

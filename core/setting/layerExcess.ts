@@ -44,7 +44,8 @@ export function layerExcess(input: { thickness_m: number; elapsed_s: number; lay
 }
 
 const NODES = 320;
-const tables = new Map<string, Float64Array>();
+/** Of each pair of materials, made once: a ranking asks thousands of times. */
+const tables = new WeakMap<Thermal, WeakMap<Thermal, (X: number) => number>>();
 
 /**
  * The same as a table in X for one pair of materials, for inner loops: cubic interpolation in X/(1+X), within 1e-7 of
@@ -53,15 +54,16 @@ const tables = new Map<string, Float64Array>();
  * @returns a function of X
  */
 export function excessTable({ layer, base }: { layer: Thermal; base: Thermal }): (X: number) => number {
-  const e = effusivityRatio(layer, base);
-  const key = e.toFixed(12);
-  let table = tables.get(key);
-  if (!table) {
-    table = new Float64Array(NODES + 1);
-    for (let i = 0; i < NODES; i += 1) table[i] = exact(i / (NODES - i), e);
-    tables.set(key, table);
-  }
-  const values = table;
+  const over = tables.get(layer) ?? new WeakMap<Thermal, (X: number) => number>();
+  tables.set(layer, over);
+  const held = over.get(base) ?? tabled(effusivityRatio(layer, base));
+  over.set(base, held);
+  return held;
+}
+
+function tabled(e: number): (X: number) => number {
+  const values = new Float64Array(NODES + 1);
+  for (let i = 0; i < NODES; i += 1) values[i] = exact(i / (NODES - i), e);
   return (X) => {
     const at = (X / (1 + X)) * NODES;
     const i = Math.min(NODES - 2, Math.max(1, Math.floor(at)));
