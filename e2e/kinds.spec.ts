@@ -1,3 +1,4 @@
+import { newJob, saveForm } from './forms';
 import { faultsOf, unreadable } from './looks';
 import { expect, signIn, test } from './server';
 
@@ -7,16 +8,8 @@ const CISTERN = '0198a000-de00-7000-8000-0000000000c0';
 test('an overlay of all of it, a ramp and steps to rebuild are told in Walk; Fix judges them by how they must look', async ({ page, server }) => {
   test.setTimeout(150_000);
   await signIn(page);
-  const save = async (): Promise<void> => {
-    await page.getByTestId('keypad').waitFor();
-    await page.getByRole('button', { name: 'Save' }).tap();
-    await expect(page.getByRole('button', { name: 'Save' })).toHaveCount(0);
-  };
-  await page.goto('/jobs/new');
-  await page.getByLabel('Job', { exact: true }).fill('Landing');
-  await page.getByRole('button', { name: 'Make the job' }).tap();
-  await page.getByRole('button', { name: 'Add an element' }).tap();
-  const job = /jobs\/([^/]+)\//.exec(page.url())![1]!;
+  const save = (): Promise<void> => saveForm(page);
+  const job = await newJob(page, 'Landing');
   await page.getByLabel('Name').fill('Landing');
   await page.getByRole('button', { name: /^More:/ }).tap();
   await page.getByRole('radiogroup', { name: 'Finish it must look like' }).getByRole('radio', { name: 'Broomed' }).tap();

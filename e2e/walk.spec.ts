@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import DxfParser from 'dxf-parser';
 import type { Page } from '@playwright/test';
+import { newJob, saveForm } from './forms';
 import { faultsOf, unreadable } from './looks';
 import { acknowledgeAll, DOCK, expect, signIn, test } from './server';
 
@@ -10,26 +11,12 @@ interface Found {
   readonly outline?: readonly (readonly [number, number])[];
 }
 
-/** A new job of one's own, on its empty Walk. @returns its id */
-async function newJob(page: Page, name: string): Promise<string> {
-  await page.goto('/jobs/new');
-  await page.getByLabel('Job', { exact: true }).fill(name);
-  await page.getByRole('button', { name: 'Make the job' }).click();
-  await page.getByRole('button', { name: 'Add an element' }).click();
-  return /jobs\/([^/]+)\//.exec(page.url())![1]!;
-}
-
 const inputOf = async (page: Page, server: string, job: string) => (await (await page.request.get(`${server}/api/v1/jobs/${job}/plan`)).json()).input;
 
 test('an L-shaped slab by touch: three spalls, two cracks, forty soundings; the volumes are the core’s', async ({ page, server }) => {
   test.setTimeout(150_000);
   await signIn(page);
-  /** The keys come up under a field that was filled, and what lies over them moves: only then is there something to tap. */
-  const save = async (): Promise<void> => {
-    await page.getByTestId('keypad').waitFor();
-    await page.getByRole('button', { name: 'Save' }).tap();
-    await expect(page.getByRole('button', { name: 'Save' })).toHaveCount(0);
-  };
+  const save = (): Promise<void> => saveForm(page);
   const job = await newJob(page, 'Back yard');
   await page.getByLabel('Name').fill('Yard slab');
   await page.getByRole('radio', { name: 'L', exact: true }).tap();

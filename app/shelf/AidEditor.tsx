@@ -17,7 +17,7 @@ import { readWithin } from '../parts/quantityText';
 import { T } from '../parts/T';
 import { FieldProblem, sayQuantityProblem, useWireForm } from '../parts/useWireForm';
 import { inUnits } from '@tufa/words/survey';
-import { LabelCell } from './LabelCell';
+import { FormField } from '../parts/FormField';
 import { LabelFrame } from './LabelFrame';
 import { writeSheet } from './writeSheet';
 import { amountText } from './linesOf';
@@ -60,7 +60,7 @@ export function AidEditor({ data, from, changes }: { data: FirmData; from: strin
       router.replace(`/shelf/${ids.id}` as Href);
     })();
   const cell = (name: Cell, as?: Typed | null, placeholder?: string) => (
-    <LabelCell key={name} control={form.control} name={name} label={say(`shelf.aid.${name}`)} as={as} placeholder={placeholder} onSubmit={save} />
+    <FormField key={name} control={form.control} name={name} label={say(`shelf.aid.${name}`)} as={as} placeholder={placeholder} onSubmit={save} />
   );
   const title = copied ? say(changes ? 'shelf.edit.titleChange' : 'shelf.edit.titleCopy', { name: copied.name }) : say('shelf.aid.title');
   const perPack = (per_m2: number): string => inUnits('area', per_m2 * base.packs[0]!.amount);

@@ -21,7 +21,7 @@ import { Standing } from '../parts/Standing';
 import { Answer, T } from '../parts/T';
 import { FieldProblem, useWireForm } from '../parts/useWireForm';
 import { AidEditor } from './AidEditor';
-import { LabelCell } from './LabelCell';
+import { FormField } from '../parts/FormField';
 import { LabelFrame } from './LabelFrame';
 import { ImpliedView } from './ImpliedView';
 import { writeSheet } from './writeSheet';
@@ -85,7 +85,7 @@ function LabelForm({ origin, productId, revision }: { origin: Origin; productId:
   });
   const save = (): void => void submit();
   const cell = (name: LabelCellName, hint?: string) => (
-    <LabelCell
+    <FormField
       key={name}
       control={control}
       name={name}

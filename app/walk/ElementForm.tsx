@@ -4,18 +4,16 @@ import { FIELDS } from '@tufa/contract/schemas';
 import { EXPOSURES, MOISTURES, TEXTURES } from '@tufa/core/shelf';
 import { ANSWERS, EARLIER, ELEMENT_KINDS } from '@tufa/core/survey';
 import { shelfOf, UNKNOWN } from '@tufa/contract/assemble';
-import type { Measured } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
 import { useState } from 'react';
-import { Controller, useFieldArray, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
+import { Controller, useFieldArray, type FieldPath } from 'react-hook-form';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { change, write } from '../outbox/useFirm';
 import { Button, Word } from '../parts/Button';
 import { Choice, Several } from '../parts/Choice';
 import type { Typed } from '../keypad/entries';
-import { Field } from '../parts/Field';
-import { QuantityField } from '../parts/QuantityField';
+import { FormField } from '../parts/FormField';
 import { StepLayout } from '../parts/StepScreen';
 import { Answer, T } from '../parts/T';
 import { useWireForm } from '../parts/useWireForm';
@@ -53,13 +51,13 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
     onDone();
   };
   const text = (name: FieldPath<ElementText>, label: string, as?: Typed, placeholder = '') => (
-    <TextOf
+    <FormField
       control={control}
       name={name}
       label={label}
       placeholder={placeholder}
-      {...(as ? { as } : {})}
-      {...(name === 'thickness' ? { unknown: UNKNOWN.thickness } : {})}
+      as={as}
+      unknown={name === 'thickness' ? UNKNOWN.thickness : undefined}
       onSubmit={() => void save()}
     />
   );
@@ -233,50 +231,6 @@ function fieldOf(path: string): { field: keyof ElementText; kind?: 'length' } {
   const [first = '', second = ''] = path.split('.');
   const own: Readonly<Record<string, keyof ElementText>> = { opens: 'opensAfter', neighbours: 'neighbours', fall: 'fall', age_y: 'age', sun: 'faces' };
   return { field: first === 'properties' ? (own[second] ?? 'name') : (first as keyof ElementText) };
-}
-
-/** One field of a form, bound: for a figure where `as` says which, for text else. */
-export function TextOf<V extends FieldValues>({
-  control,
-  name,
-  label,
-  placeholder,
-  as,
-  unknown,
-  onSubmit,
-}: {
-  control: Control<V>;
-  name: FieldPath<V>;
-  label: string;
-  placeholder?: string;
-  as?: Typed;
-  /** what *don't know* stands for here, where the work can go on without the figure */
-  unknown?: Measured;
-  onSubmit: () => void;
-}) {
-  return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field, fieldState }) => {
-        const shared = {
-          label,
-          value: String(field.value ?? ''),
-          onChange: field.onChange,
-          onBlur: field.onBlur,
-          fault: fieldState.error?.message,
-          placeholder: placeholder ?? '',
-        };
-        if (!as) return <Field {...shared} onSubmit={onSubmit} />;
-        const word = say('keypad.unknown');
-        const cost =
-          unknown && shared.value === word
-            ? say('keypad.cost', { taken_m: unknown.value, percent: String(Math.round((unknown.spread ?? 0) * 100)) })
-            : undefined;
-        return <QuantityField {...shared} as={as} hint={cost} onDontKnow={unknown ? () => field.onChange(word) : null} />;
-      }}
-    />
-  );
 }
 
 export function SaveOrCancel({ onSave, onCancel }: { onSave: () => void; onCancel: () => void }) {

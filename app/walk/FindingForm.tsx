@@ -21,7 +21,8 @@ import { Draft } from './Draft';
 import { DrawPlan } from './DrawPlan';
 import { ChoiceField, FigureField } from './findingFields';
 import { KindFields } from './KindFields';
-import { SaveOrCancel, TextOf } from './ElementForm';
+import { SaveOrCancel } from './ElementForm';
+import { FormField } from '../parts/FormField';
 import { textOfFinding, WAYS, wayOf, wireOfFinding, type FindingText } from './findingText';
 import { GaugeCard } from './GaugeCard';
 import { planFinding, planReadings, volumeText } from '@tufa/words/survey';
@@ -169,7 +170,7 @@ export function FindingForm({
             <KindFields {...field} kind={kind} onGauge={() => setGauge(true)} />
             {isRepaired(kind) ? <ChoiceField {...field} name="phase" word="walk.phase" values={PHASES} valueWords="walk.phases" /> : null}
             <View className="flex-row">
-              <TextOf control={control} name="note" label={say('walk.note')} onSubmit={save} />
+              <FormField control={control} name="note" label={say('walk.note')} onSubmit={save} />
             </View>
             {gauge ? (
               <GaugeCard

@@ -4,7 +4,7 @@ import { say } from '@tufa/words';
 import { useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button } from '../parts/Button';
-import { TextOf } from './ElementForm';
+import { FormField } from '../parts/FormField';
 import { ChoiceField, FigureField, type FindingFieldProps } from './findingFields';
 import type { FindingText } from './findingText';
 
@@ -75,7 +75,7 @@ export function KindFields({ kind, onGauge, ...field }: FindingFieldProps & { ki
         <>
           {row(['going', 'walk.going'], ['rise', 'walk.stepRise'])}
           <View className="flex-row">
-            <TextOf control={control} name="steps" label={say('walk.steps')} onSubmit={field.onSubmit} />
+            <FormField control={control} name="steps" label={say('walk.steps')} onSubmit={field.onSubmit} />
           </View>
           <ChoiceField {...field} name="stays" word="walk.stays" values={STAYS} />
         </>

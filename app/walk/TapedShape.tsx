@@ -9,7 +9,7 @@ import { T } from '../parts/T';
 import { FieldProblem } from '../parts/useWireForm';
 import { Draft } from './Draft';
 import { DrawPlan } from './DrawPlan';
-import { TextOf } from './ElementForm';
+import { FormField } from '../parts/FormField';
 import { CLOSES_M, fittedOf, type ElementText, type TapeText } from './elementText';
 
 /** Room to sketch in where nothing has a size yet, m. */
@@ -57,7 +57,7 @@ export function TapedShape({ form }: { form: UseFormReturn<ElementText> }) {
     <View className="gap-3">
       <DrawPlan element={sheet} draft={draft} kind="obstacle" others={[]} corners={[]} />
       {tapes.map((tape, i) => (
-        <TextOf key={name(tape)} control={control} name={`tapes.${i}.text`} label={say('walk.tape', { side: name(tape) })} as="side" onSubmit={() => {}} />
+        <FormField key={name(tape)} control={control} name={`tapes.${i}.text`} label={say('walk.tape', { side: name(tape) })} as="side" onSubmit={() => {}} />
       ))}
       {diagonals.length > 0 ? (
         <View className="flex-row flex-wrap items-center gap-2" role="group" aria-label={say('walk.diagonals')}>

@@ -2,7 +2,7 @@ import { UNKNOWN } from '@tufa/contract/assemble';
 import { say } from '@tufa/words';
 import { Controller, type Control } from 'react-hook-form';
 import { Choice } from '../parts/Choice';
-import { TextOf } from './ElementForm';
+import { FormField } from '../parts/FormField';
 import type { FindingText } from './findingText';
 
 /** Lengths that are taped, not probed. */
@@ -29,7 +29,7 @@ export interface FindingFieldProps {
 export function FigureField({ control, onSubmit, name, word, empty = '' }: FindingFieldProps & { name: Figure; word: string; empty?: string }) {
   const unknown = UNKNOWN_OF[name];
   const as = (SIDES as readonly string[]).includes(name) ? 'side' : 'depth';
-  return <TextOf control={control} name={name} label={say(word)} placeholder={empty} as={as} {...(unknown ? { unknown } : {})} onSubmit={onSubmit} />;
+  return <FormField control={control} name={name} label={say(word)} placeholder={empty} as={as} unknown={unknown} onSubmit={onSubmit} />;
 }
 
 /** One choice of a finding; without words of their own its values are figures and stand for themselves. */
