@@ -180,7 +180,7 @@ test('the worst of what a surface was found to be goes into the plan', () => {
     name: 'E',
     kind: 'slab',
     geometry,
-    properties: { material: 'stone' },
+    properties: { material: 'stone', texture: 'broom', colour: 'buff' },
     stops: {},
   };
   const found = (
@@ -214,7 +214,12 @@ test('the worst of what a surface was found to be goes into the plan', () => {
     element: { e: element },
     reading: Object.fromEntries(found.map((one) => [one.id, one])),
   } as unknown as FirmData;
-  expect(assemblePlanInput(data, 'j')!.elements[0]).toMatchObject({ material: 'stone', surface: { pull_Pa: 1.2e6, drop_s: 40, scratch: 0, moisture: 0.02 } });
+  expect(assemblePlanInput(data, 'j')!.elements[0]).toMatchObject({
+    material: 'stone',
+    texture: 'broom',
+    colour: 'buff',
+    surface: { pull_Pa: 1.2e6, drop_s: 40, scratch: 0, moisture: 0.02 },
+  });
 });
 
 test('a copy for the bag in hand assumes what the bag does not say; its next revision only what still stands in', () => {
