@@ -68,6 +68,7 @@ export const reasons = {
     cold: 'Bags at {{powder_C}}: its sheet wants them from {{least_C}}. Bring them in overnight',
     hot: 'Bags at {{powder_C}}: its sheet wants them to {{most_C}}. Keep them in the shade',
   },
+  stock: { here: '{{mass_kg}} of it lies at the yard', past: 'What lies at the yard was to be used by {{day}}: do not mix it' },
   strength: {
     enough: 'Reaches {{mature_MPa}} in a month; wheels want {{least_MPa}}',
     wheels: 'Reaches {{mature_MPa}} in a month; wheels want {{least_MPa}}, or what the designer says',

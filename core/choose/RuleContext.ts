@@ -1,3 +1,4 @@
+import type { StockLot } from '../mix';
 import type { Sheet } from '../shelf';
 import type { ElementInput, FindingInput } from '../survey';
 import type { HouseMethod } from './houseMethod';
@@ -19,6 +20,10 @@ export interface RuleContext {
   readonly house: HouseMethod;
   /** what the crew's smallest batch spends of the two lives; null where shots are cut to the life instead */
   readonly life: () => LifeSpent | null;
+  /** what of it lies at the yard */
+  readonly stock?: readonly StockLot[];
+  /** the day of the work, an ISO day; absent where none is planned */
+  readonly on?: string;
 }
 
 /** Shares of a batch's lives that the crew uses up, here and now. */
@@ -36,7 +41,7 @@ export interface LifeSpent {
 }
 
 /** What a rule that looks at no finding may see: asked once for every sheet and element, however many findings it has. */
-export type ElementContext = Omit<RuleContext, 'finding' | 'opensAfter' | 'life'>;
+export type ElementContext = Omit<RuleContext, 'finding' | 'opensAfter' | 'life' | 'stock' | 'on'>;
 
 export type Rule = (context: RuleContext) => readonly Reason[];
 

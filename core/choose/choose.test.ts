@@ -2,7 +2,7 @@ import { crack, element, finding, input, sheetOf, typed } from '../testing/job';
 import type { Sheet } from '../shelf';
 import type { ElementInput, FindingInput, GrooveInput } from '../survey';
 import { deepestOf, orientationOf, neededUse as askedOf, verdictOf } from '../survey';
-import { DEFAULT_HOUSE, judge, LAST_RULES, ranking, RULES, madeForRule, type Ranked, type RuleContext } from './index';
+import { DEFAULT_HOUSE, judge, LAST_RULES, ranking, RULES, madeForRule, stockRule, type Ranked, type RuleContext } from './index';
 
 const contextOf = (change: Partial<RuleContext> = {}): RuleContext => ({
   sheet: sheetOf('sandedRapid'),
@@ -169,6 +169,31 @@ test.each<[string, Partial<RuleContext>, string, string | null]>([
   ['by a firm that uses no retarder', { ...lives(0.71, 0.4), house: { ...DEFAULT_HOUSE, retarder: 'never' } }, 'lives.close', 'lives.retard'],
   ['gone before it is placed, retarder and all', lives(2.01, 0.4), 'lives.short', 'lives.close'],
   ['shots cut to the life', { life: () => null }, 'open.inTime', 'lives.fits'],
+  [
+    'some of it at the yard',
+    {
+      stock: [
+        { mass_kg: 12, useBy: '2026-05-12' },
+        { mass_kg: 8, useBy: '2026-05-11' },
+      ],
+      on: '2026-05-12',
+    },
+    'stock.here',
+    'stock.past',
+  ],
+  [
+    'all of it past its date',
+    {
+      stock: [
+        { mass_kg: 12, useBy: '2026-05-11' },
+        { mass_kg: 8, useBy: '2026-05-01' },
+      ],
+      on: '2026-05-12',
+    },
+    'stock.past',
+    'stock.here',
+  ],
+  ['a date and no day to hold it against', { stock: [{ mass_kg: 12, useBy: '2026-05-11' }] }, 'stock.here', 'stock.past'],
   ['no bond asked', sheet({ bond: 'none' }), 'thickness.fits', 'bond.self'],
 ])('%s', (_name, change, has, lacks) => {
   expect(codes(change)).toContain(has);
@@ -179,6 +204,22 @@ test('a profile two short is a caution, three short a refusal', () => {
   const by = (preparation: 'wash' | 'brush') =>
     RULES.flatMap((rule) => rule(contextOf({ house: { ...DEFAULT_HOUSE, preparation } }))).find(({ code }) => code === 'profile.short')!.verdict;
   expect([by('brush'), by('wash')]).toEqual(['caution', 'no']);
+});
+
+test('what lies at the yard is told by what of it is still good', () => {
+  const told = (on: string) => stockRule(contextOf({ stock: [{ mass_kg: 12, useBy: '2026-05-11' }, { mass_kg: 8 }, { mass_kg: 5, useBy: '2026-05-12' }], on }));
+  expect(told('2026-05-11')).toMatchObject([{ figures: { mass_kg: 25 } }]);
+  expect(told('2026-05-12')).toMatchObject([{ figures: { mass_kg: 13 } }]);
+  const gone = stockRule(
+    contextOf({
+      stock: [
+        { mass_kg: 12, useBy: '2026-05-11' },
+        { mass_kg: 5, useBy: '2026-05-12' },
+      ],
+      on: '2026-06-01',
+    }),
+  );
+  expect(gone).toMatchObject([{ verdict: 'caution', figures: { day: '2026-05-12' } }]);
 });
 
 test('a verdict is as bad as its worst reason', () => {

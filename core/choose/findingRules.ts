@@ -102,6 +102,14 @@ export const textureRule: Rule = ({ sheet, element: { texture }, finding }) => {
   return sheet.textures.includes(texture) ? reason('texture.takes', 'yes', { texture }) : reason('texture.cannot', 'caution', { texture });
 };
 
+/** What lies at the yard is used first, unless it is past its date on the day of the work. */
+export const stockRule: Rule = ({ stock = [], on }) => {
+  if (stock.length === 0) return [];
+  const good = stock.filter(({ useBy }) => !on || !useBy || useBy >= on);
+  if (good.length === 0) return reason('stock.past', 'caution', { day: stock.map(({ useBy = '' }) => useBy).reduce((a, b) => (a > b ? a : b)) });
+  return reason('stock.here', 'yes', { mass_kg: good.reduce((sum, { mass_kg }) => sum + mass_kg, 0) });
+};
+
 /** The crew's smallest batch must be placed and finished while it lives; the rest of what helps is Day's to say. */
 export const lifeRule: Rule = ({ life, house }) => {
   const spent = life();
@@ -128,7 +136,7 @@ export const timeToOpenRule: Rule = ({ element, opensAfter }) => {
 };
 
 /** In the order a person would ask, once it is made for the damage at all. */
-export const FINDING_RULES: readonly Rule[] = [movementRule, thicknessRule, edgeRule, grainRule, headRule, textureRule];
+export const FINDING_RULES: readonly Rule[] = [movementRule, thicknessRule, edgeRule, grainRule, headRule, textureRule, stockRule];
 
 /** Asked last and only of what nothing else refuses: they take the whole clock of the repair. */
 export const LAST_RULES: readonly Rule[] = [lifeRule, timeToOpenRule];

@@ -17,7 +17,8 @@ import { RANGE, type Ranged, rangedSum } from '../quantity';
 import { type Sheet, bagOf } from '../shelf';
 import type { Context } from './Context';
 import type { OrderOption, ProductOrder, Quantities, TakeOff } from './Plan';
-import type { PlanInput } from './PlanInput';
+import type { PlanInput, StockInput } from './PlanInput';
+import { dayOfWork } from './site';
 import { stoneTaken, waterRatioOf, yieldOf } from './mixOf';
 import { withOwnFigures } from './ownFigures';
 
@@ -57,6 +58,9 @@ const bestOf = ({ firm }: PlanInput, sheet: Sheet): number | null =>
     ? null
     : Math.min(0.99, Math.max(0.01, bestQuantile({ short_minor: firm.shortCost_minor, leftOver_minor: Math.max(1, bagOf(sheet).price_minor) })));
 
+/** What of a sheet's product lies at the yard. */
+export const lotsOf = ({ stock = [] }: PlanInput, sheetId: string): readonly StockInput[] => stock.filter((lot) => lot.sheetId === sheetId);
+
 /**
  * What is bought of each product for all its findings at once, so that packages are rounded once. One crew's errors go
  * together: quantiles are added, not variances.
@@ -69,8 +73,8 @@ export function ordersOf(input: PlanInput, chosen: readonly { readonly sheetId: 
     const sigma = Math.log(powder.p90 / powder.p50) / RANGE.z10;
     const need = (quantile: number): number =>
       parts.reduce((sum, { powder: { p50, p90 } }) => sum + quantileOf({ p50, sigma: Math.log(p90 / p50) / RANGE.z10, quantile }), 0);
-    const lots = (input.stock ?? []).filter((lot) => lot.sheetId === sheetId);
-    const on = input.site?.firstWater.slice(0, 10);
+    const lots = lotsOf(input, sheetId);
+    const on = dayOfWork(input);
     const option = (quantile: number): OrderOption => orderOf({ sheet, need_kg: need(quantile), quantile, median_kg: powder.p50, sigma, lots, on });
     const best = bestOf(input, sheet);
     return { sheetId, powder, options: ORDER_QUANTILES.map(option), chosen: option(input.firm.orderQuantile), best: best === null ? null : option(best) };

@@ -7,7 +7,8 @@ import { ratesOf } from './PlanInput';
 import { asMixed, liftsOf } from './chosenOf';
 import { filledTakeOff } from './filledTakeOff';
 import { poweredTools } from './kitOf';
-import { materialNeed } from './orders';
+import { lotsOf, materialNeed } from './orders';
+import { dayOfWork } from './site';
 import { stepsOf } from './stepsOf';
 import { systemCost } from './systemCost';
 import { workOf } from './workOf';
@@ -61,6 +62,7 @@ export function rankedOf(given: Context): Ranked {
   const asked = (): number | null => (opensAfter_s = opensAfter(context, question, course()));
   // A resin along a line goes by shots that are cut to its life.
   const shots = sheet.parts !== null && lineWidthOf(context.takeOff) !== undefined;
+  const on = dayOfWork(input);
   // Judged at the hour of the work, not at what was assumed where nobody read it.
   const { air_C, slab_C, humidity, powder_C } = question;
   const judged = judge({
@@ -72,6 +74,8 @@ export function rankedOf(given: Context): Ranked {
     humidity,
     powder_C,
     opensAfter: asked,
+    stock: lotsOf(input, sheet.id),
+    ...(on ? { on } : {}),
     life: () => (shots ? null : lifeSpent(question, course())),
     house: houseOf(input.house),
   });

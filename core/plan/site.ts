@@ -13,6 +13,9 @@ export interface SiteInput {
   readonly weather: { readonly from: string; readonly hours: readonly HourWeather[] };
 }
 
+/** The day of the work, an ISO day; nothing where no hour is planned. */
+export const dayOfWork = ({ site }: { readonly site?: SiteInput | undefined }): string | undefined => site?.firstWater.slice(0, 10);
+
 const HOUR_MS = 3_600_000;
 /** Hours looked at before and after the first water. */
 const BEFORE_H = 12;
