@@ -1,5 +1,4 @@
-import { computePlan, rankingOf } from '@tufa/core/plan';
-import { catalogue } from '@tufa/core/shelf/catalogue';
+import { computePlan } from '@tufa/core/plan';
 import { monteCarloLives, workingLife, type CourseInput } from '@tufa/core/setting';
 import { rectangle, volumeFromReadings, type DepthReading } from '@tufa/core/takeoff';
 import { surfaceConduction } from '@tufa/core/weather';
@@ -47,12 +46,6 @@ export function coreBench(): [string, string][] {
   const volume_ms = timed(20, () => volumeFromReadings({ outline, readings, edge: 'feathered' }));
   const weather = { air_C: 26, humidity: 0.5, wind_ms: 2, irradiance_Wm2: 600, cloud: 0, absorptivity: 0.65, exposure: 1, sky: 1, wet: false };
   const day_ms = timed(10, () => surfaceConduction({ profile_C: 20, depth_m: 0.4, stretches: [{ ...weather, for_s: 86400 }] }));
-  // A large shelf: the shipped one fifteen times over, every sheet its own.
-  const sheets = Array.from({ length: 500 }, (_, i) => ({ ...catalogue[i % catalogue.length]!, id: `s${i}` }));
-  const thirty = Array.from({ length: 30 }, (_, i) => ({ ...whole.findings[i % 2]!, id: `f${i}` }));
-  const large = { ...still, sheets, findings: thirty, treatments: [] };
-  const rank_ms = timed(3, () => computePlan(large));
-  const shelf_ms = timed(10, (i) => rankingOf(large, `f${i % 30}`));
   const bare_ms = timed(30, () => computePlan(still, { ranked: 'chosen' }));
   const ns = (ms: number, steps: number): string => `${((ms * 1e6) / steps).toFixed(1)} ns`;
   return [
@@ -60,8 +53,6 @@ export function coreBench(): [string, string][] {
     ['a job plan, one finding, through a changing day, ms', changing_ms.toFixed(2)],
     ['a job plan, ten findings of every kind through a changing day, ms', all_ms.toFixed(2)],
     ['the same without the shelf, as a screen that shows none plans, ms', bare_ms.toFixed(2)],
-    ['500 products ranked for one of 30 findings, the one looked at, ms', shelf_ms.toFixed(1)],
-    ['500 products ranked for 30 findings, ms (25, a quarter of 100 at 4x)', rank_ms.toFixed(0)],
     ['working lives per second on one core; a rate evaluation', `${Math.round(1000 / life_ms).toLocaleString('en')}; ${ns(life_ms, 100)}`],
     ['10,000 Monte Carlo lives, ms; a life', `${monte_ms.toFixed(1)}; ${ns(monte_ms, 10_000)}`],
     ['volume from 200 readings with its range, ms; a triangulated point', `${volume_ms.toFixed(2)}; ${ns(volume_ms, 200 * 204)}`],
