@@ -79,17 +79,25 @@ test('an overlay of all of it, a ramp and steps to rebuild are told in Walk; Fix
   await expect(page.getByRole('radiogroup', { name: 'Sound core that stays, %' }).getByRole('radio', { name: '25' })).toBeChecked();
 });
 
-test('a countertop around its sink and a void under water are walked and fixed', async ({ page }) => {
+test('a countertop around its sink and a void under water are walked and fixed', async ({ page, server }) => {
   await signIn(page);
   await page.goto(`/jobs/${COUNTER}/walk`);
   await expect(page.getByText('3/4 in thick, front 1 1/2 in down')).toBeVisible();
   await page.getByRole('button', { name: 'Edit A', exact: true }).tap();
-  await page.getByRole('radio', { name: 'All of it' }).tap();
+  await expect(page.getByRole('radio', { name: 'All of it' })).toBeChecked();
   await expect(page.getByLabel('How far down')).toHaveValue('1 1/2 in');
   await page.getByLabel('Front that hangs lower, length').fill('');
   await expect(page.getByLabel('How far down')).toHaveCount(0);
   await page.getByRole('button', { name: 'Save' }).tap();
   await expect(page.getByText('3/4 in thick', { exact: true })).toBeVisible();
+  // A top that is all of it goes with it.
+  await page.getByRole('button', { name: 'Counter top' }).tap();
+  await page.getByLabel('Length', { exact: true }).fill("10'");
+  await saveForm(page);
+  await expect(page.getByText('with the firm')).toBeVisible();
+  const { input } = await (await page.request.get(`${server}/api/v1/jobs/${COUNTER}/plan`)).json();
+  expect(input.elements[0].outline[1][0]).toBeCloseTo(3.048, 9);
+  expect(input.findings[0].outline).toEqual(input.elements[0].outline);
   await page.goto(`/jobs/${COUNTER}/fix`);
   await expect(page.getByRole('img', { name: /^Section: a countertop of Countertop mix/ })).toBeVisible();
   await expect(page.getByText('Have someone competent confirm cabinets and floor', { exact: false })).toBeVisible();

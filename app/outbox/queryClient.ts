@@ -1,5 +1,5 @@
 import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
-import { onlineManager, QueryClient } from '@tanstack/react-query';
+import { defaultShouldDehydrateQuery, onlineManager, QueryClient, type DehydrateOptions } from '@tanstack/react-query';
 import { del, get, set } from 'idb-keyval';
 
 // The library believes it is online when opened without signal.
@@ -14,3 +14,6 @@ export const persister = createAsyncStoragePersister({
   storage: { getItem: async (key: string) => ((await get(key)) as string | undefined) ?? null, setItem: (key, value) => set(key, value), removeItem: del },
   throttleTime: 500,
 });
+
+/** What is kept on the phone: nothing of *nobody is signed in*, which a reload right after signing in would take for the truth. */
+export const kept: DehydrateOptions = { shouldDehydrateQuery: (query) => query.state.data !== null && defaultShouldDehydrateQuery(query) };

@@ -99,7 +99,8 @@ export function usePerson(): SignedInPerson | null | undefined {
     },
     staleTime: 300_000,
   });
-  return query.data ?? (query.isError ? null : query.data);
+  // Without signal there is nobody to ask.
+  return query.data ?? (query.isError || query.isPaused ? null : query.data);
 }
 
 export async function signIn(personId: string): Promise<void> {

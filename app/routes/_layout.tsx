@@ -4,7 +4,7 @@ import { Slot, usePathname } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Root } from '../firm/Root';
 import { outbox } from '../outbox/Outbox';
-import { persister, queryClient } from '../outbox/queryClient';
+import { kept, persister, queryClient } from '../outbox/queryClient';
 import { wantFocus } from '../parts/focusAnswer';
 import { keepInstallPrompt } from '../parts/install';
 import { registerWorker } from '../parts/serviceWorker';
@@ -37,7 +37,7 @@ export default function Layout() {
   }
   if (!opened) return null;
   return (
-    <PersistQueryClientProvider client={queryClient} persistOptions={{ persister, maxAge: Infinity, buster: SHAPE }}>
+    <PersistQueryClientProvider client={queryClient} persistOptions={{ persister, maxAge: Infinity, buster: SHAPE, dehydrateOptions: kept }}>
       <Root>
         <Slot />
       </Root>

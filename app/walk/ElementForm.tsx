@@ -1,4 +1,4 @@
-import type { ElementFields, RowOf } from '@tufa/contract/entities';
+import type { ElementFields, FindingFields, RowOf } from '@tufa/contract/entities';
 import { MATERIALS } from '@tufa/contract/entities';
 import { FIELDS } from '@tufa/contract/schemas';
 import { EXPOSURES, MOISTURES, TEXTURES } from '@tufa/core/shelf';
@@ -21,6 +21,7 @@ import type { JobView } from '../parts/useJob';
 import { copyOfElement } from './copies';
 import { NOTCHES, SUNS, textOfElement, wireOfElement, type ElementText } from './elementText';
 import { TapedShape } from './TapedShape';
+import { wholeFindings } from './wholeFindings';
 
 /** What is looked at: name, kind, shape and sizes, what it is made of and must endure, when it must be open. */
 export function ElementForm({ view, element, onDone }: { view: JobView; element: RowOf<'element'> | undefined; onDone: () => void }) {
@@ -38,11 +39,16 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
   const openings = useFieldArray({ control, name: 'openings' });
   const save = form.submit(async (wire) => {
     const { name, kind, geometry, properties, ...rest } = wire as ElementFields;
-    await write(
-      element
-        ? change('element', 'change', element.id, { name, kind, geometry, properties })
-        : change('element', 'add', uuid(), { name, kind, geometry, properties, ...rest }),
-    );
+    const changes = element
+      ? [
+          change('element', 'change', element.id, { name, kind, geometry, properties }),
+          // What is all of it stays all of it.
+          ...wholeFindings(view.data, element).map(({ id, kind: what, properties: said }) =>
+            change('finding', 'change', id, { kind: what, outline: { points: geometry.outline }, properties: said } as Partial<FindingFields>),
+          ),
+        ]
+      : [change('element', 'add', uuid(), { name, kind, geometry, properties, ...rest })];
+    await write(...changes);
     onDone();
   });
   const copy = async (): Promise<void> => {

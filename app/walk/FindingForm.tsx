@@ -25,6 +25,7 @@ import { SaveOrCancel } from './ElementForm';
 import { FormField } from '../parts/FormField';
 import { textOfFinding, WAYS, wayOf, wireOfFinding, type FindingText } from './findingText';
 import { GaugeCard } from './GaugeCard';
+import { isWhole } from './wholeFindings';
 import { planFinding, planReadings, volumeText } from '@tufa/words/survey';
 
 /** What is wrong with an element: what it is, where it lies, how deep or wide, and when it is dealt with. */
@@ -45,7 +46,7 @@ export function FindingForm({
   const [picking, setPicking] = useState(true);
   const form = useWireForm<FindingText>({
     name: `finding ${finding?.id ?? element.id}`,
-    initial: textOfFinding(finding),
+    initial: { ...textOfFinding(finding), ...(finding && isWhole(finding, element) ? { by: 'whole' } : {}) },
     wire: {
       schema: FIELDS.finding,
       toWire: (values) => wireOfFinding(values, { element, jobId: view.job.id, label }),

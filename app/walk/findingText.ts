@@ -80,14 +80,14 @@ const EMPTY: FindingText = {
 /** What a row says, as it would be typed. */
 export function textOfFinding(finding: RowOf<'finding'> | undefined): FindingText {
   if (!finding) return EMPTY;
-  const { typed = {} } = finding.outline;
+  const { typed = {}, points } = finding.outline;
   const drawn = Object.keys(typed).length === 0;
   const text = {
     ...EMPTY,
     kind: planKind(finding),
     by: drawn ? ('corners' as const) : ('sizes' as const),
     ...Object.fromEntries(['length', 'width', 'fromLeft', 'fromTop'].map((name) => [name, typed[name] ?? ''])),
-    corners: drawn ? [...finding.outline.points] : [],
+    corners: drawn ? [...points] : [],
     phase: finding.properties.phase ?? 'now',
     note: finding.properties.note ?? '',
   };

@@ -1,0 +1,27 @@
+import { expect, test } from './server';
+
+test('a reload right after signing in keeps whoever signed in', async ({ page }) => {
+  const [asked] = await Promise.all([page.waitForResponse((response) => response.url().endsWith('/session')), page.goto('/')]);
+  expect(asked.status()).toBe(401);
+  const lead = page.getByRole('button', { name: 'Lead' });
+  await lead.waitFor();
+  // What the phone keeps is written while nobody is known to be signed in.
+  const writtenAt = () =>
+    page.evaluate(
+      () =>
+        new Promise<number>((done) => {
+          const opened = indexedDB.open('keyval-store');
+          opened.onsuccess = () => {
+            const { result } = opened;
+            if (!result.objectStoreNames.contains('keyval')) return (result.close(), done(0));
+            const all = result.transaction('keyval').objectStore('keyval').getAll();
+            all.onsuccess = () => (result.close(), done(Math.max(0, ...all.result.map((kept) => Number(/"timestamp":(\d+)/.exec(String(kept))?.[1] ?? 0)))));
+          };
+        }),
+    );
+  await expect.poll(writtenAt).toBeGreaterThan(0);
+  await Promise.all([page.waitForResponse((response) => response.url().endsWith('/session') && response.request().method() === 'POST'), lead.tap()]);
+  await page.reload();
+  await expect(page.getByText('Waiting for you')).toBeVisible();
+  await expect(lead).toHaveCount(0);
+});
