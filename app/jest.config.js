@@ -11,6 +11,8 @@ module.exports = {
     '^convert$': `${root}/node_modules/convert/dist/index.js`,
     '^lucide-react-native/icons/(.*)$': `${root}/node_modules/lucide-react-native/dist/cjs/icons/$1.js`,
   },
+  // The preset leaves modules that say so in their name as they are.
+  transform: { '\\.mjs$': 'babel-jest' },
   transformIgnorePatterns: [
     '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|react-navigation|@react-navigation/.*|react-native-svg|lucide-react-native|nativewind|react-native-css-interop|d3-[^/]*|@kninnug/constrainautor|delaunator|robust-predicates|internmap|uuid|idb|convert|@noble|suncalc|pure-rand|i18next|fake-indexeddb)/)',
   ],

@@ -9,25 +9,18 @@ import { withFirm } from '../src/data/withFirm';
 import { makeSource } from '../src/data/source';
 import { refusePower } from '../src/data/refusePower';
 import { seed } from '../src/services/seed';
-import { DOCK, LEAD, makeDatabase, makeServer, OTHER_PHONE, PHONE, SLAB, SPALL, type TestDatabase, type TestServer } from './harness';
+import { DOCK, LEAD, OTHER_PHONE, PHONE, signedIn, SLAB, SPALL, type TestDatabase, type TestServer } from './harness';
 
 let database: TestDatabase;
 let server: TestServer;
+let stop: () => Promise<void>;
 let seq = 0;
 
 beforeAll(async () => {
-  database = await makeDatabase();
-  server = await makeServer(database);
-  await server.request
-    .post('/api/v1/session')
-    .send({ personId: LEAD, device: { id: PHONE, label: 'test' } })
-    .expect(201);
+  ({ database, server, stop } = await signedIn());
 }, 60_000);
 
-afterAll(async () => {
-  await server.close();
-  await database.drop();
-});
+afterAll(() => stop());
 
 const command = (kind: string, target: string, change: object, more: object = {}) => {
   seq += 1;

@@ -2,24 +2,16 @@ import { createHash } from 'node:crypto';
 import sharp, { type Sharp } from 'sharp';
 import { v7 as uuid } from 'uuid';
 import { withStrokes } from '../src/documents/withStrokes';
-import { DOCK, LEAD, makeDatabase, makeServer, PHONE, SLAB, type TestDatabase, type TestServer } from './harness';
+import { DOCK, LEAD, PHONE, signedIn, SLAB, type TestServer } from './harness';
 
-let database: TestDatabase;
 let server: TestServer;
+let stop: () => Promise<void>;
 
 beforeAll(async () => {
-  database = await makeDatabase();
-  server = await makeServer(database);
-  await server.request
-    .post('/api/v1/session')
-    .send({ personId: LEAD, device: { id: PHONE, label: 'test' } })
-    .expect(201);
+  ({ server, stop } = await signedIn());
 }, 60_000);
 
-afterAll(async () => {
-  await server.close();
-  await database.drop();
-});
+afterAll(() => stop());
 
 const jpeg = (side: number, more = (image: Sharp): Sharp => image): Promise<Buffer> =>
   more(sharp({ create: { width: side, height: Math.round(side / 2), channels: 3, background: '#776655' } }).jpeg()).toBuffer();

@@ -81,3 +81,18 @@ export const SLAB = '0198a000-de00-7000-8000-000000000002';
 export const SPALL = '0198a000-de00-7000-8000-000000000003';
 export const PHONE = '0198a000-0f01-7000-8000-000000000001';
 export const OTHER_PHONE = '0198a000-0f01-7000-8000-000000000002';
+
+/** A server on a database of its own, with the lead signed in on the phone; for a file's `beforeAll`. */
+export async function signedIn(): Promise<{ database: TestDatabase; server: TestServer; stop: () => Promise<void> }> {
+  const database = await makeDatabase();
+  const server = await makeServer(database);
+  await server.request
+    .post('/api/v1/session')
+    .send({ personId: LEAD, device: { id: PHONE, label: 'test' } })
+    .expect(201);
+  const stop = async (): Promise<void> => {
+    await server.close();
+    await database.drop();
+  };
+  return { database, server, stop };
+}
