@@ -47,6 +47,7 @@ export const problems = {
   flowAfterFinish: '{{field}}: it flows for {{flow_s}} but takes the tool only for {{finish_s}}. One of the two is wrong.',
   liftOverWhole: '{{field}}: one lift of {{lift_m}} is more than the whole {{most_m}}.',
   milestonesOutOfOrder: '{{first}} after {{first_s}} cannot come later than {{then}} after {{then_s}}.',
+  strengthsFall: 'Its strengths must rise with age: no later figure may be the smaller.',
   noMilestone: 'It names a strength for {{milestone}} but no time for it.',
   waterOutside: '{{field}}: {{ratio}} of water lies outside its band of {{least}} to {{most}}.',
   neitherWaterNorParts: 'It says neither how much water it takes nor in what parts it comes.',

@@ -152,6 +152,12 @@ test.each<[string, Partial<RuleContext>, string, string | null]>([
   ['strong enough for wheels', { ...at({ exposures: ['wheels'] }), ...sheet({ strengths: days(30.1) }) }, 'strength.enough', 'strength.wheels'],
   ['too weak for wheels', { ...at({ exposures: ['wheels'] }), ...sheet({ strengths: days(29.9) }) }, 'strength.wheels', 'strength.enough'],
   ['weak where no wheel comes', { ...at({ exposures: ['frost'] }), ...sheet({ strengths: days(12) }) }, 'thickness.fits', 'strength.wheels'],
+  [
+    'strengths that fall say nothing',
+    { ...at({ exposures: ['wheels'] }), ...sheet({ strengths: [...days(30.1)].reverse() }) },
+    'thickness.fits',
+    'strength.enough',
+  ],
   ['a sealant is never strong', { ...at({ exposures: ['wheels'] }), sheet: { ...sealant(0.004), strengths: days(2) } }, 'thickness.over', 'strength.wheels'],
   ['finished like its surroundings', { ...at({ texture: 'float' }), ...sheet({ textures: ['broom', 'float'] }) }, 'texture.takes', 'texture.cannot'],
   ['a finish it does not take', { ...at({ texture: 'dash' }), ...sheet({ textures: ['broom'] }) }, 'texture.cannot', 'texture.takes'],

@@ -1,5 +1,5 @@
 import { isResin, movementOf } from '../shelf';
-import { SETTING, strengthAt, strengthCurve } from '../setting';
+import { SETTING, strengthAt, strengthCurve, strengthsRise } from '../setting';
 import { orientationOf } from '../survey';
 import { dewPoint, WEATHER } from '../weather';
 import { CHOOSE } from './constants';
@@ -102,6 +102,8 @@ export const storageRule: ElementRule = ({ sheet, powder_C }) => {
 /** Wheels break what is weak: what sets hard must have the strength a month on. A single early point may promise what no mortar reaches; it says nothing. */
 export const strengthRule: ElementRule = ({ sheet, element }) => {
   if (!element.exposures.includes('wheels') || sheet.strengths.length < 2 || movementOf(sheet) > 0) return [];
+  // A sheet from before its strengths were checked is judged by the rest of it.
+  if (!strengthsRise(sheet.strengths)) return [];
   const curve = strengthCurve({ points: sheet.strengths, tau_s: SETTING.strengthTau_s[sheet.binder] });
   const mature_MPa = strengthAt({ curve, age_s: SETTING.mature_s });
   const figures = { mature_MPa, least_MPa: CHOOSE.wheels_MPa };

@@ -1,3 +1,4 @@
+import { isGoodOn } from '../mix';
 import { ceilingOf } from '../quantity';
 import { movementOf, thicknessFor, type Sheet } from '../shelf';
 import { deepestOf, neededUse, type FindingInput } from '../survey';
@@ -105,7 +106,7 @@ export const textureRule: Rule = ({ sheet, element: { texture }, finding }) => {
 /** What lies at the yard is used first, unless it is past its date on the day of the work. */
 export const stockRule: Rule = ({ stock = [], on }) => {
   if (stock.length === 0) return [];
-  const good = stock.filter(({ useBy }) => !on || !useBy || useBy >= on);
+  const good = stock.filter((lot) => isGoodOn(lot, on));
   if (good.length === 0) return reason('stock.past', 'caution', { day: stock.map(({ useBy = '' }) => useBy).reduce((a, b) => (a > b ? a : b)) });
   return reason('stock.here', 'yes', { mass_kg: good.reduce((sum, { mass_kg }) => sum + mass_kg, 0) });
 };
@@ -116,7 +117,7 @@ export const lifeRule: Rule = ({ life, house }) => {
   if (!spent) return [];
   const places = spent.placed >= spent.finished;
   const share = Math.max(spent.placed, spent.finished);
-  const figures = { needs_s: places ? spent.placed_s : spent.finished_s, spent_share: share, safe_share: spent.safe, ending: places ? 'flow' : 'finish' };
+  const figures = { needs_s: places ? spent.placed_s : spent.finished_s, spent_share: share, safe_share: spent.safe };
   const slack = 1 + 1e-9;
   if (share <= spent.safe * slack) return reason('lives.fits', 'yes', figures);
   const retarder = house.retarder === 'never' ? 1 : spent.retarder;

@@ -6,6 +6,9 @@ export interface StockLot {
   readonly useBy?: string;
 }
 
+/** Whether a lot may still be mixed on a day, an ISO day; without one nothing is past its date. */
+export const isGoodOn = ({ useBy }: Pick<StockLot, 'useBy'>, on: string | undefined): boolean => !on || !useBy || useBy >= on;
+
 /**
  * What of a need the stock covers, part bags and what expires first before the rest.
  *
@@ -22,7 +25,7 @@ export function fromStock({ need_kg, lots, on }: { need_kg: number; lots: readon
   inRange({ quantity: 'need_kg', value: need_kg, least: 0, most: 1e6 });
   const order = lots
     .map((lot, i) => ({ ...lot, lot: i }))
-    .filter(({ useBy }) => !on || !useBy || useBy >= on)
+    .filter((lot) => isGoodOn(lot, on))
     .sort((a, b) => ((a.useBy ?? '9999') < (b.useBy ?? '9999') ? -1 : (a.useBy ?? '9999') > (b.useBy ?? '9999') ? 1 : a.mass_kg - b.mass_kg || a.lot - b.lot));
   let left_kg = need_kg;
   const taken: { lot: number; mass_kg: number }[] = [];

@@ -12,6 +12,10 @@ export interface StrengthCurve {
   readonly assumed?: true;
 }
 
+/** Whether age and strength both increase from point to point; a sheet whose figures fall says nothing that can be followed. */
+export const strengthsRise = (points: readonly StrengthPoint[]): boolean =>
+  points.every(([age, strength], i) => age > (points[i - 1]?.[0] ?? 0) && strength > (points[i - 1]?.[1] ?? 0));
+
 /**
  * The curve through the points of a sheet (Freiesleben Hansen-Pedersen on equivalent age). Two points: a = 1 unless
  * given, Su and tau solved. Three or more: for each a the line of ln S on te^-a, the best a between 0.3 and 2 by golden
@@ -22,8 +26,7 @@ export interface StrengthCurve {
  */
 export function strengthCurve({ points, a, tau_s }: { points: readonly StrengthPoint[]; a?: number; tau_s?: number }): StrengthCurve {
   const [first, last] = [points[0], points[points.length - 1]];
-  const rising = points.every(([age, strength], i) => age > (points[i - 1]?.[0] ?? 0) && strength > (points[i - 1]?.[1] ?? 0));
-  if (!first || !last || !rising || (points.length < 2 && tau_s === undefined)) throw new Problem('strengthPoints', { points: points.length });
+  if (!first || !last || !strengthsRise(points) || (points.length < 2 && tau_s === undefined)) throw new Problem('strengthPoints', { points: points.length });
   if (points.length === 1) {
     const shape = a ?? SETTING.strengthShape;
     return { ultimate_MPa: first[1] * Math.exp(((tau_s as number) / first[0]) ** shape), tau_s: tau_s as number, a: shape, assumed: true };

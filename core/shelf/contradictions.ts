@@ -1,6 +1,7 @@
 import { MIX } from '../mix/constants';
 import { partsByMass } from '../mix/partsByMass';
 import { Problem, type Figures } from '../quantity';
+import { strengthsRise } from '../setting/strength';
 import { MILESTONES, type MilestoneName, type Sheet } from './Sheet';
 
 /** Two figures of a sheet that cannot both be right, and where they stand. */
@@ -51,6 +52,7 @@ export function contradictions(sheet: Sheet): Contradiction[] {
   }
   for (const name of Object.keys(sheet.strengthFor) as MilestoneName[])
     if (!MILESTONES.includes(name) || milestones[name] === undefined) say(`strengthFor.${name}`, 'noMilestone', { milestone: name });
+  if (!strengthsRise(sheet.strengths)) say('strengths', 'strengthsFall', { points: sheet.strengths.length });
   if (water)
     for (const [task, ratio] of Object.entries(water.byTask))
       if (ratio < water.least / SLACK || ratio > water.most * SLACK)

@@ -99,6 +99,17 @@ test.each<[string, Partial<Sheet>, string, string]>([
   ['a lift over the whole', { thickness: { ...fine.thickness, liftMost_m: 0.09 } }, 'thickness.liftMost_m', 'liftOverWhole'],
   ['final before initial', { milestones: { ...fine.milestones, final: 1000 } }, 'milestones.final', 'milestonesOutOfOrder'],
   ['water outside its band', { water: { least: 0.15, most: 0.21, byTask: { hang: 0.14 } } }, 'water.byTask.hang', 'waterOutside'],
+  [
+    'a strength that falls with age',
+    {
+      strengths: [
+        [86400, 30],
+        [2419200, 20],
+      ],
+    },
+    'strengths',
+    'strengthsFall',
+  ],
   ['a strength for no milestone', { milestones: { initial: 1080, final: 1560 } }, 'strengthFor.foot', 'noMilestone'],
   [
     'lifts that may not follow',
