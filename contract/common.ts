@@ -35,6 +35,10 @@ export const LIMITS = {
   pull_Pa: { least: 0, most: 20e6 },
   strength_Pa: { least: 0, most: 200e6 },
   moisture: { least: 0, most: 1 },
+  going_m: { least: 0.05, most: 3 },
+  stepRise_m: { least: 0.025, most: 0.9 },
+  skim_m: { least: 0.0005, most: 0.3 },
+  counter_m: { least: 0.005, most: 0.3 },
   thicknessLayer_m: { least: 0.001, most: 0.3 },
 } as const;
 

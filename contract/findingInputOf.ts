@@ -1,6 +1,6 @@
 import type { Measured } from '@tufa/core/quantity';
 import type { FindingInput, SurveyMark, WidthVisit } from '@tufa/core/survey';
-import { lineLength, nearestOnLine, outsiders, polygonArea, rebuiltStep, TAKEOFF, type DepthReading, type Point } from '@tufa/core/takeoff';
+import { lineLength, nearestOnLine, outsiders, polygonArea, TAKEOFF, type DepthReading, type Point } from '@tufa/core/takeoff';
 import type { ReadingFields, RowOf } from './entities';
 
 const DAY_S = 86400;
@@ -21,9 +21,11 @@ const depthsOf = (readings: readonly ReadingFields[], findingId: string): DepthR
 
 const drawn = (value: number): Measured => ({ value, source: 'typed' });
 
-/** Openings of an element that an outline goes around: left bare, or cut out, m2. */
-const cutoutsIn = (points: readonly Point[], openings: readonly (readonly Point[])[]): number[] =>
-  openings.filter((opening) => outsiders(opening, points).length === 0).map((opening) => polygonArea(opening));
+/** Openings of an element that an outline goes around: left bare, or cut out, m2; none where they would leave nothing of it. */
+function cutoutsIn(points: readonly Point[], openings: readonly (readonly Point[])[]): number[] {
+  const cutouts_m2 = openings.filter((opening) => outsiders(opening, points).length === 0).map((opening) => polygonArea(opening));
+  return cutouts_m2.reduce((sum, area_m2) => sum + area_m2, 0) < polygonArea(points) ? cutouts_m2 : [];
+}
 
 /** A row as the core measures it, with what was read of it and the openings of its element; a mark is no finding of its own. */
 export function findingInputOf(finding: RowOf<'finding'>, readings: readonly ReadingFields[], openings: readonly (readonly Point[])[] = []): FindingInput[] {
@@ -81,9 +83,8 @@ export function findingInputOf(finding: RowOf<'finding'>, readings: readonly Rea
     case 'step': {
       const { going, rise, steps, stays } = finding.properties;
       const width_m = lineLength(points);
-      const whole_m3 = rebuiltStep({ width_m, going_m: going.value, rise_m: rise.value, stays_m3: 0, pitch: 0 });
       const { treadPitch: pitch, propAngle_rad } = TAKEOFF;
-      return [{ ...base, kind: 'step', width: drawn(width_m), going, rise, steps, stays_m3: stays * whole_m3, pitch, propAngle_rad }];
+      return [{ ...base, kind: 'step', width: drawn(width_m), going, rise, steps, stays_m3: stays * width_m * going.value * rise.value, pitch, propAngle_rad }];
     }
     case 'counter': {
       const { thickness, dropped } = finding.properties;

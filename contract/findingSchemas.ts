@@ -48,17 +48,17 @@ export const propertiesOf = {
     down: measured('depth_m').required(),
     ...said,
   }),
-  skim: Joi.object({ thickness: measured('depth_m').required(), profile: csp.required(), ...said }),
+  skim: Joi.object({ thickness: measured('skim_m').required(), profile: csp.required(), ...said }),
   wedge: Joi.object({ run: measured('side_m').required(), rise: measured('depth_m').required(), ...said }),
   step: Joi.object({
-    going: measured('width_m').required(),
-    rise: measured('depth_m').required(),
+    going: measured('going_m').required(),
+    rise: measured('stepRise_m').required(),
     steps: flight.required(),
     stays: Joi.number().min(0).max(0.95).required(),
     ...said,
   }),
   counter: Joi.object({
-    thickness: measured('depth_m').required(),
+    thickness: measured('counter_m').required(),
     dropped: Joi.object({ length: measured('side_m').required(), across: measured('depth_m').required(), down: measured('depth_m').required() })
       .allow(null)
       .required(),
@@ -120,7 +120,7 @@ const KINDS: Record<string, Joi.PartialSchemaMap> = {
     going: measured('width_m').required(),
     rise: measured('depth_m').required(),
     steps: flight.required(),
-    stays_m3: size(100).required(),
+    stays_m3: size(300).required(),
     pitch: size(0.1).required(),
     propAngle_rad: size(1.5).required(),
   },

@@ -5,6 +5,7 @@ import type { RowOf } from './entities';
 import { findingInputOf } from './findingInputOf';
 import { applyCommand, assemblePlanInput, check, checkCommand, FIELDS, type Command } from './index';
 import { senseOf } from './sense';
+import { LIMITS, type Limit } from './common';
 import { ajv, command, held, id, SAMPLES, typed } from './test/samples';
 
 const found = (kind: string, properties: object, points: readonly (readonly number[])[]) => ({
@@ -151,10 +152,42 @@ test.each<[keyof typeof LAID, number, number]>([
 test.each<[string, object, string]>([
   ['an overlay without its thickness', found('skim', { profile: 3 }, face), 'properties.thickness'],
   ['a roughness that no comparator has', found('skim', { thickness: typed(0.003), profile: 11 }, face), 'properties.profile'],
+  ['an overlay as thick as a fill', found('skim', { thickness: typed(0.31), profile: 3 }, face), 'properties.thickness.value'],
+  ['a step no higher than a lip', found('step', { going: typed(0.3), rise: typed(0.02), steps: 1, stays: 0 }, nosing), 'properties.rise.value'],
   ['half a step', found('step', { going: typed(0.3), rise: typed(0.17), steps: 1.5, stays: 0 }, nosing), 'properties.steps'],
   ['a step that stays whole', found('step', { going: typed(0.3), rise: typed(0.17), steps: 1, stays: 1 }, nosing), 'properties.stays'],
   ['a countertop that says nothing of its front', found('counter', { thickness: typed(0.04) }, face), 'properties.dropped'],
   ['a void described as a crack', found('void', { width: typed(0.002), depth: typed(0.03) }, face), 'properties.deepest'],
 ])('%s is named', (_name, fields, field) => {
   expect(check(FIELDS.finding, fields).fault?.field).toBe(field);
+});
+
+test('whatever the edge lets in can be measured: the least and the most of each kind', () => {
+  const ends = (limit: Limit) => [typed(LIMITS[limit].least), typed(LIMITS[limit].most)] as const;
+  const long: Point[] = [
+    [0, 0],
+    [99, 0],
+  ];
+  const short: Point[] = [
+    [0, 0],
+    [0.101, 0],
+  ];
+  const rows = [0, 1].flatMap((i) => [
+    found('skim', { thickness: ends('skim_m')[i], profile: 1 + 9 * i }, face),
+    found('counter', { thickness: ends('counter_m')[i], dropped: null }, face),
+    found('step', { going: ends('going_m')[i], rise: ends('stepRise_m')[i], steps: 1 + 59 * i, stays: 0.95 * (1 - i) }, i ? long : short),
+    found('wedge', { run: ends('side_m')[i], rise: ends('depth_m')[i] }, i ? long : short),
+  ]);
+  for (const one of rows) {
+    expect([one.kind, check(FIELDS.finding, one).fault, senseOf({ ...one })]).toEqual([one.kind, null, null]);
+    expect(taken(one).volume.p50).toBeGreaterThan(0);
+  }
+  const narrow = found('step', { going: typed(0.3), rise: typed(0.17), steps: 1, stays: 0 }, [
+    [0, 0],
+    [0.09, 0],
+  ]);
+  expect(senseOf({ ...narrow })).toMatchObject({ code: 'lineVanishes' });
+  // An opening as large as what goes around it is no opening of it.
+  const whole = { ...found('counter', { thickness: typed(0.04), dropped: null }, sink), id: id(3), version: 1, changed: 1, removed: false };
+  expect(findingInputOf(whole as unknown as RowOf<'finding'>, [], [sink])[0]).toMatchObject({ cutouts_m2: [] });
 });

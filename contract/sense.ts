@@ -8,6 +8,9 @@ import type { Fault } from './validate';
 /** Kinds of findings that are drawn as a line. */
 const LINES: readonly string[] = ['crack', 'joint', 'edge', 'wedge', 'step'] satisfies FoundKind[];
 
+/** No step is narrower. */
+const STEP_LEAST_M = 0.1;
+
 /** What a schema of one shape for every reading cannot see: each kind's own limits. */
 function readingFault(change: Readonly<Record<string, unknown>>): Fault | null {
   const limit = LIMITS[change['kind'] as Limit];
@@ -41,7 +44,8 @@ export function senseOf(change: Readonly<Record<string, unknown>>): Fault | null
     ...(geometry?.openings ?? []).map((opening, i) => [`geometry.openings.${i}`, opening] as const),
     ['outline.points', isLine ? undefined : outline?.points],
   ] as const;
-  if (isLine && outline?.points && !(lineLength(outline.points) > 1e-3)) return { field: 'outline.points', code: 'lineVanishes', figures: {} };
+  const least_m = kind === 'step' ? STEP_LEAST_M : 1e-3;
+  if (isLine && outline?.points && !(lineLength(outline.points) > least_m)) return { field: 'outline.points', code: 'lineVanishes', figures: {} };
   for (const [field, points] of parts) {
     if (!points) continue;
     try {

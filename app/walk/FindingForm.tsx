@@ -99,7 +99,8 @@ export function FindingForm({
       const row = { ...wireOfFinding(values, { element, jobId: view.job.id, label }), id: finding?.id ?? 'drawn', version: 0, changed: 0, removed: false };
       return findingInputOf(row as RowOf<'finding'>, ownReadings, element.geometry.openings)[0] ?? null;
     } catch (error) {
-      if (error instanceof FieldProblem) return null;
+      // Not yet whole, or crossing itself: there is nothing to measure.
+      if (error instanceof FieldProblem || error instanceof Problem) return null;
       throw error;
     }
   };

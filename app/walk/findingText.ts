@@ -206,7 +206,7 @@ function saidOf(values: FindingText, thickness_m: number): Pick<FindingFields, '
     case 'edge':
       return { kind: 'edge', properties: { section: values.section, across: depth('across', values.across), down: depth('down', values.down), ...said } };
     case 'skim': {
-      const layer = measuredOf({ field: 'layer', text: values.layer, as: 'depth', limit: 'depth_m' });
+      const layer = measuredOf({ field: 'layer', text: values.layer, as: 'depth', limit: 'skim_m' });
       return { kind: 'skim', properties: { thickness: layer, profile: Number(values.roughness), ...said } };
     }
     case 'wedge': {
@@ -216,12 +216,12 @@ function saidOf(values: FindingText, thickness_m: number): Pick<FindingFields, '
     case 'step': {
       const steps = Number(values.steps.trim());
       if (!Number.isInteger(steps) || steps < 1 || steps > 60) throw new FieldProblem('steps', say('walk.stepsWhole'));
-      const going = measuredOf({ field: 'going', text: values.going, as: 'depth', limit: 'width_m' });
-      const rise = measuredOf({ field: 'rise', text: values.rise, as: 'depth', limit: 'depth_m' });
+      const going = measuredOf({ field: 'going', text: values.going, as: 'depth', limit: 'going_m' });
+      const rise = measuredOf({ field: 'rise', text: values.rise, as: 'depth', limit: 'stepRise_m' });
       return { kind: 'step', properties: { going, rise, steps, stays: Number(values.stays) / 100, ...said } };
     }
     case 'counter': {
-      const layer = measuredOf({ field: 'layer', text: values.layer, as: 'depth', limit: 'depth_m' });
+      const layer = measuredOf({ field: 'layer', text: values.layer, as: 'depth', limit: 'counter_m' });
       if (values.dropLength.trim() === '') return { kind: 'counter', properties: { thickness: layer, dropped: null, ...said } };
       const part = (field: 'across' | 'down') => measuredOf({ field, text: values[field], as: 'depth', limit: 'depth_m' });
       const dropped = {

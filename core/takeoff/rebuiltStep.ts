@@ -8,7 +8,7 @@ export interface Step {
 }
 
 const checked = ({ width_m, going_m, rise_m }: Step): void => {
-  inRange({ quantity: 'width_m', value: width_m, least: 0.1, most: 20 });
+  inRange({ quantity: 'width_m', value: width_m, least: 0.1, most: 100 });
   inRange({ quantity: 'going_m', value: going_m, least: 0.05, most: 3 });
   inRange({ quantity: 'rise_m', value: rise_m, least: 0.02, most: 1 });
 };
@@ -24,7 +24,7 @@ const checked = ({ width_m, going_m, rise_m }: Step): void => {
  */
 export function rebuiltStep(input: Step & { readonly stays_m3: number; readonly pitch: number }): number {
   checked(input);
-  inRange({ quantity: 'stays_m3', value: input.stays_m3, least: 0, most: 100 });
+  inRange({ quantity: 'stays_m3', value: input.stays_m3, least: 0, most: 300 });
   inRange({ quantity: 'pitch', value: input.pitch, least: 0, most: 0.1 });
   const { width_m, going_m, rise_m, stays_m3, pitch } = input;
   const volume = width_m * going_m * rise_m - stays_m3 + (pitch * going_m * going_m * width_m) / 2;
