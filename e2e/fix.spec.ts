@@ -155,8 +155,9 @@ test('everything now against phases, at the firm’s own rates, on a wide screen
 
 test('what is not loaded for tomorrow is asked on Now', async ({ page }) => {
   await signIn(page);
-  const asked = page.getByTestId('kit-asked');
-  await expect(asked).toContainText('Not loaded for tomorrow, Press-hall floor:');
+  // Within the hour before midnight the dock, poured in fifty minutes, is tomorrow's work too: each job is asked about by itself.
+  const asked = page.getByTestId('kit-asked').filter({ hasText: 'Not loaded for tomorrow, Press-hall floor:' });
+  await expect(asked).toHaveCount(1);
   await expect(asked).toContainText(/and \d+ more/);
   await asked.getByRole('button', { name: 'Load it' }).tap();
   const kit = page.getByTestId('kit');
