@@ -20,6 +20,31 @@ test('a firm’s school is followed by every plan, and a job may have its own', 
   expect(await faultsOf(page)).toEqual([]);
 });
 
+test('why not this one: any product is found by its name and tells what keeps it from being chosen', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`/jobs/${DOCK}/fix`);
+  const title = page.getByRole('heading', { level: 1 });
+  await expect(title).toHaveText('Sanded rapid mortar, 15 minute');
+  const reasons = page.getByRole('list', { name: 'Reasons' });
+  const few = await reasons.getByRole('listitem').count();
+  await page.getByRole('button', { name: /^\d+ more that fit$/ }).tap();
+  expect(await reasons.getByRole('listitem').count()).toBeGreaterThan(few);
+  await page.getByRole('button', { name: 'Why not…' }).tap();
+  const shelf = page.getByRole('dialog', { name: 'The shelf for it' });
+  expect(await faultsOf(page)).toEqual([]);
+  const listed = shelf.getByRole('listitem');
+  const before = await listed.count();
+  await shelf.getByRole('button', { name: /^Show more: \d+ left$/ }).tap();
+  expect(await listed.count()).toBeGreaterThan(before);
+  await shelf.getByLabel('Find a product').fill('countertop white');
+  await listed.getByRole('button', { name: /^Countertop mix, white/ }).tap();
+  await expect(shelf).toHaveCount(0);
+  await expect(title).toHaveText(/^Countertop mix, white/);
+  await expect(reasons.getByRole('listitem').first()).toContainText(/^× .*no$/);
+  await page.getByRole('button', { name: 'Back to Sanded rapid mortar, 15 minute' }).tap();
+  await expect(title).toHaveText('Sanded rapid mortar, 15 minute');
+});
+
 test('the kit list is ticked as it is loaded, kept with the firm, and a tick is taken back', async ({ page }) => {
   await signIn(page);
   await page.goto(`/jobs/${DOCK}/fix`);

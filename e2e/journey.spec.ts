@@ -73,6 +73,7 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
 
   // Fix: the shelf ranked with reasons; choose one that lives long enough for a hot day.
   await page.getByRole('link', { name: /^Fix/ }).click();
+  await page.getByRole('button', { name: 'Why not…' }).click();
   await expect(page.getByText('Made for overlays').first()).toBeVisible();
   await page.getByRole('button', { name: /^Sanded rapid mortar, 15 minute/ }).click();
   await page.getByRole('button', { name: 'Use this' }).click();

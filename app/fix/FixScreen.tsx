@@ -2,18 +2,20 @@ import type { Ranked } from '@tufa/core/choose';
 import { rankingOf, sectionLayers, sectionOf, type FindingPlan, type PlanInput, type SystemSection } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
-import { say, printFigure, sayReason } from '@tufa/words';
+import { printFigure, say } from '@tufa/words';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
-import { Button } from '../parts/Button';
+import { Button, Word } from '../parts/Button';
 import { Cautions } from '../parts/Cautions';
-import { Lines, Table } from '../parts/Lines';
+import { Table } from '../parts/Lines';
+import { Sheet as Panel } from '../parts/Sheet';
 import { nothingYet, StepLayout, StepScreen } from '../parts/StepScreen';
 import { stopOf } from '../parts/stopOf';
 import { Answer, T } from '../parts/T';
 import type { JobView } from '../parts/useJob';
+import { useWide } from '../parts/useSize';
 import { bagsText } from '../mix/bagsText';
 import { HouseMethodView } from '../firm/HouseMethodView';
 import { findingName } from './findingName';
@@ -21,14 +23,13 @@ import { KitList } from './KitList';
 import { NewerSheets } from './NewerSheets';
 import { SectionView } from './SectionView';
 import { LayersChoice } from './LayersChoice';
+import { ReasonList } from './ReasonList';
+import { ShelfFor } from './ShelfFor';
 import { StepList, stepsOfSystem } from './StepList';
 import { whole } from './money';
 import { writeTreatments } from './writeTreatment';
 
 export const FixScreen = () => <StepScreen step="fix">{(view) => <Fix key={view.job.id} view={view} />}</StepScreen>;
-
-const MARK = { yes: '', caution: '! ', no: '× ' } as const;
-const TONE = { yes: undefined, caution: 'caution', no: 'stop' } as const;
 
 /** The shelf against a finding, or what keeps it from being judged. */
 function judged(input: PlanInput, findingId: string | undefined): { ranking: readonly Ranked[]; problem: Problem | null } {
@@ -45,6 +46,8 @@ function Fix({ view }: { view: JobView }) {
   const router = useRouter();
   const [findingId, setFindingId] = useState<string | null>(null);
   const [looking, setLooking] = useState<string | null>(null);
+  const [asking, setAsking] = useState(false);
+  const wide = useWide();
   const findings = view.plan?.findings ?? [];
   const planned = findings.find((one) => one.findingId === findingId) ?? view.finding ?? findings[0];
   // The shelf is judged for the finding that is looked at, and for no other.
@@ -83,13 +86,33 @@ function Fix({ view }: { view: JobView }) {
   const found = view.input.findings.find(({ id }) => id === finding.findingId);
   const section =
     element && found ? sectionOf({ input: view.input, element, finding: found, takeOff: finding.takeOff, sheet, treatment: chosen ? held : undefined }) : null;
-  const shelf = <ShelfFor finding={finding} view={view} currentId={sheet.id} onLook={setLooking} />;
+  const shelf = (
+    <ShelfFor
+      ranking={finding.ranking}
+      view={view}
+      currentId={sheet.id}
+      onLook={(sheetId) => {
+        setLooking(sheetId);
+        setAsking(false);
+      }}
+    />
+  );
+  const chosenSheet = view.input.sheets.find(({ id }) => id === chosenId);
   return (
     <StepLayout
       step="fix"
       view={view}
       parts={{
-        head: <Head view={view} finding={finding} ranked={ranked} sheet={sheet} />,
+        head: (
+          <View className="gap-1">
+            <Head view={view} finding={finding} ranked={ranked} sheet={sheet} />
+            {chosenSheet && !chosen ? (
+              <View className="flex-row">
+                <Word label={say('fix.back', { name: chosenSheet.name })} onPress={() => setLooking(null)} />
+              </View>
+            ) : null}
+          </View>
+        ),
         body: (
           <View className="gap-4">
             {findings.length > 1 ? (
@@ -109,12 +132,7 @@ function Fix({ view }: { view: JobView }) {
             ) : null}
             {chosen && held ? <NewerSheets view={view} treatment={held} /> : null}
             {section ? <SectionView section={section} /> : null}
-            <Lines
-              label={say('fix.why')}
-              lines={ranked.reasons.map(
-                (reason) => [`${MARK[reason.verdict]}${sayReason(reason)}`, say(`fix.${reason.verdict}`), TONE[reason.verdict]] as const,
-              )}
-            />
+            <ReasonList key={ranked.sheetId} reasons={ranked.reasons} />
             {finding.chosen && chosen && element && found && held ? (
               <LayersChoice view={view} element={element} finding={found} sheet={sheet} chosen={finding.chosen} treatment={held} />
             ) : null}
@@ -130,11 +148,22 @@ function Fix({ view }: { view: JobView }) {
             {view.plan ? <Cautions screen="fix" input={view.input} plan={view.plan} data={view.data} /> : null}
           </View>
         ),
-        aside: shelf,
+        aside: wide ? (
+          <>
+            <T as="h2">{say('fix.others')}</T>
+            {shelf}
+          </>
+        ) : undefined,
         foot: (
-          <View className="flex-row gap-3">
+          <View className="flex-row flex-wrap gap-2">
             <Button label={say('fix.next')} onPress={() => setLooking(finding.ranking[(at + 1) % finding.ranking.length]?.sheetId ?? null)} />
+            {wide ? null : <Button label={say('fix.whyNot')} onPress={() => setAsking(true)} />}
             <Button label={say(chosen ? 'fix.used' : 'fix.use')} tone="act" grow disabled={chosen} onPress={use} />
+            {asking && !wide ? (
+              <Panel title={say('fix.others')} onClose={() => setAsking(false)}>
+                {shelf}
+              </Panel>
+            ) : null}
           </View>
         ),
       }}
@@ -168,39 +197,6 @@ function Head({ view, finding, ranked, sheet }: { view: JobView; finding: Findin
             : say('fix.noneLead', { yes: fit, all: view.input.sheets.length })}
         </T>
       )}
-    </View>
-  );
-}
-
-/** The whole shelf for this spall in its order; a tap shows why. */
-function ShelfFor({ finding, view, currentId, onLook }: { finding: FindingPlan; view: JobView; currentId: string; onLook: (sheetId: string) => void }) {
-  return (
-    <View className="gap-2">
-      <T as="h2">{say('fix.others')}</T>
-      <T as="small">{say('fix.wholeCost')}</T>
-      {finding.ranking.map((ranked) => {
-        const sheet = view.input.sheets.find(({ id }) => id === ranked.sheetId);
-        const why = ranked.reasons.find(({ verdict }) => verdict === ranked.verdict && verdict !== 'yes');
-        return (
-          <Pressable
-            key={ranked.sheetId}
-            role="button"
-            aria-current={ranked.sheetId === currentId ? 'true' : undefined}
-            onPress={() => onLook(ranked.sheetId)}
-            className={`min-h-[64px] justify-center border-l-4 bg-sheet px-3 py-2 ${ranked.sheetId === currentId ? 'border-act' : 'border-line'}`}
-          >
-            <View className="flex-row justify-between gap-2">
-              <T as="strong" className="flex-1">
-                {sheet?.name}
-              </T>
-              <T as="faint">{ranked.cost_minor === null ? '' : printFigure('c_minor', whole(ranked.cost_minor))}</T>
-            </View>
-            <T
-              {...(TONE[ranked.verdict] ? { tone: TONE[ranked.verdict] } : { as: 'faint' as const })}
-            >{`${MARK[ranked.verdict]}${why ? sayReason(why) : say('fix.yes')}`}</T>
-          </Pressable>
-        );
-      })}
     </View>
   );
 }

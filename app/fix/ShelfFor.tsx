@@ -1,0 +1,83 @@
+import type { Ranked } from '@tufa/core/choose';
+import { printFigure, say, sayReason } from '@tufa/words';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { Button } from '../parts/Button';
+import { Field } from '../parts/Field';
+import { T } from '../parts/T';
+import type { JobView } from '../parts/useJob';
+import { NO_FILTER, ShelfIndex } from '../shelf/ShelfIndex';
+import { whole } from './money';
+import { MARK, TONE } from './verdict';
+
+/** As many are listed at once: all that fits, as a rule, and the first of what does not. */
+const LISTED = 20;
+
+/** The shelf ranked for a finding, best first; any product is found by name, and a tap tells why or why not. */
+export function ShelfFor({
+  ranking,
+  view,
+  currentId,
+  onLook,
+}: {
+  ranking: readonly Ranked[];
+  view: JobView;
+  currentId: string;
+  onLook: (sheetId: string) => void;
+}) {
+  const [text, setText] = useState('');
+  const [listed, setListed] = useState(LISTED);
+  const wanted = useDeferredValue(text);
+  const { sheet: rows } = view.data;
+  const index = useMemo(
+    () =>
+      new ShelfIndex(
+        ranking.flatMap(({ sheetId }) => rows[sheetId] ?? []),
+        new Set(),
+      ),
+    [ranking, rows],
+  );
+  const found = useMemo(() => {
+    if (wanted.trim() === '') return ranking;
+    const ids = new Set(index.find({ ...NO_FILTER, text: wanted }).map(({ id }) => id));
+    return ranking.filter(({ sheetId }) => ids.has(sheetId));
+  }, [index, ranking, wanted]);
+  return (
+    <View className="gap-2">
+      <T as="small">{say('fix.wholeCost')}</T>
+      <View className="flex-row">
+        <Field label={say('fix.search')} value={text} onChange={setText} />
+      </View>
+      {found.length === 0 ? <T as="lead">{say('shelf.nothingFits')}</T> : null}
+      <View role="list" aria-label={say('fix.others')} className="gap-2">
+        {found.slice(0, listed).map((ranked) => (
+          <View key={ranked.sheetId} role="listitem">
+            <Product ranked={ranked} name={view.input.sheets.find(({ id }) => id === ranked.sheetId)?.name ?? ''} currentId={currentId} onLook={onLook} />
+          </View>
+        ))}
+      </View>
+      {found.length > listed ? <Button label={say('fix.more', { count: found.length - listed })} onPress={() => setListed(listed + LISTED)} /> : null}
+    </View>
+  );
+}
+
+function Product({ ranked, name, currentId, onLook }: { ranked: Ranked; name: string; currentId: string; onLook: (sheetId: string) => void }) {
+  const why = ranked.reasons.find(({ verdict }) => verdict === ranked.verdict && verdict !== 'yes');
+  const tone = TONE[ranked.verdict];
+  return (
+    <Pressable
+      role="button"
+      aria-current={ranked.sheetId === currentId ? 'true' : undefined}
+      onPress={() => onLook(ranked.sheetId)}
+      className={`min-h-[64px] justify-center border-l-4 bg-sheet px-3 py-2 ${ranked.sheetId === currentId ? 'border-act' : 'border-line'}`}
+    >
+      <View className="flex-row justify-between gap-2">
+        <T as="strong" className="flex-1">
+          {name}
+        </T>
+        <T as="faint">{ranked.cost_minor === null ? '' : printFigure('c_minor', whole(ranked.cost_minor))}</T>
+      </View>
+      <T {...(tone ? { tone } : { as: 'faint' as const })}>{`${MARK[ranked.verdict]}${why ? sayReason(why) : say('fix.yes')}`}</T>
+    </Pressable>
+  );
+}
