@@ -29,7 +29,8 @@ export function printFigure(name: string, value: number | string): string {
   if (typeof value === 'string') return i18n.exists(`word.${name}.${value}`) ? i18n.t(`word.${name}.${value}` as never) : value;
   if (name.endsWith('_minor')) return printMoney({ minor: value, currency });
   if (name.endsWith('_kg_m2h')) return `${significant(value)} kg/m²h`;
-  if (name.endsWith('_share')) return `${Math.round(value * 100)} %`;
+  // A little is not nothing.
+  if (name.endsWith('_share')) return value > 0 && value < 0.005 ? '< 1 %' : `${Math.round(value * 100)} %`;
   // A difference of temperatures has no zero: only the size of the degree changes.
   if (name.endsWith('_K')) return system === 'us' ? `${Math.round(value * 1.8)} °F` : `${Math.round(value)} °C`;
   const found = KINDS.find(([suffix]) => name.endsWith(suffix));

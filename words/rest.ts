@@ -335,6 +335,7 @@ export const rest = {
     lead: '{{bags}} to mix ({{low}}-{{high}}), about {{hand_s}} with {{hands}} hands, {{cost_minor}} in all. {{place}} of {{fit}} that fit.',
     leadRefused: 'This sheet does not allow it. Look at the reasons.',
     use: 'Use this',
+    useRefused: 'Use it all the same',
     used: 'Chosen',
     why: 'Reasons',
     others: 'The shelf for it',

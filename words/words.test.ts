@@ -70,6 +70,7 @@ test('figures speak in the firm’s units', () => {
   expect(sayReason(reason)).toBe('Depth 38 mm, sheet 5 mm to 100 mm');
   expect(printFigure('p_minor', 2350)).toBe('€23.50');
   speakIn({ system: 'us', currency: 'USD' });
+  expect([0, 0.004, 0.29].map((share) => printFigure('chance_share', share))).toEqual(['0 %', '< 1 %', '29 %']);
   expect(printFigure('kind', 'slab')).toBe('Slab');
   expect(sayShare(1 / 3)).toBe('a third of a bag');
   expect(sayShare(0.4)).toBe('40 % of a bag');

@@ -107,7 +107,7 @@ function Fix({ view }: { view: JobView }) {
           <View className="gap-1">
             <Head view={view} finding={finding} ranked={ranked} sheet={sheet} />
             {chosenSheet && !chosen ? (
-              <View className="flex-row">
+              <View className="-ml-2 flex-row">
                 <Word label={say('fix.back', { name: chosenSheet.name })} onPress={() => setLooking(null)} />
               </View>
             ) : null}
@@ -158,7 +158,13 @@ function Fix({ view }: { view: JobView }) {
           <View className="flex-row flex-wrap gap-2">
             <Button label={say('fix.next')} onPress={() => setLooking(finding.ranking[(at + 1) % finding.ranking.length]?.sheetId ?? null)} />
             {wide ? null : <Button label={say('fix.whyNot')} onPress={() => setAsking(true)} />}
-            <Button label={say(chosen ? 'fix.used' : 'fix.use')} tone="act" grow disabled={chosen} onPress={use} />
+            <Button
+              label={say(chosen ? 'fix.used' : ranked.verdict === 'no' ? 'fix.useRefused' : 'fix.use')}
+              tone={ranked.verdict === 'no' ? 'stop' : 'act'}
+              grow
+              disabled={chosen}
+              onPress={use}
+            />
             {asking && !wide ? (
               <Panel title={say('fix.others')} onClose={() => setAsking(false)}>
                 {shelf}

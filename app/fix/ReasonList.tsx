@@ -29,7 +29,7 @@ export function ReasonList({ reasons }: { reasons: readonly Reason[] }) {
         ))}
       </View>
       {folded > 0 ? (
-        <View className="flex-row">
+        <View className="-ml-2 flex-row">
           <Word label={whole ? say('fix.fewer') : say('fix.moreFit', { count: folded })} onPress={() => setWhole(!whole)} />
         </View>
       ) : null}

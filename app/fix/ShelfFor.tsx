@@ -6,7 +6,7 @@ import { Button } from '../parts/Button';
 import { Field } from '../parts/Field';
 import { T } from '../parts/T';
 import type { JobView } from '../parts/useJob';
-import { NO_FILTER, ShelfIndex } from '../shelf/ShelfIndex';
+import { ShelfIndex } from '../shelf/ShelfIndex';
 import { whole } from './money';
 import { MARK, TONE } from './verdict';
 
@@ -39,7 +39,7 @@ export function ShelfFor({
   );
   const found = useMemo(() => {
     if (wanted.trim() === '') return ranking;
-    const ids = new Set(index.find({ ...NO_FILTER, text: wanted }).map(({ id }) => id));
+    const ids = index.named(wanted);
     return ranking.filter(({ sheetId }) => ids.has(sheetId));
   }, [index, ranking, wanted]);
   return (

@@ -59,7 +59,7 @@ function Systems({ view }: { view: JobView }) {
   const { outcomes, failed } = useOutcomes(view, systems);
   const stop = stopOf('fix', view, () => router.replace(`/jobs/${view.job.id}/walk` as Href));
   if (stop) return stop;
-  const decision = outcomes ? decide(outcomes) : null;
+  const decision = outcomes ? decide(outcomes, view.input.firm.acceptedChance) : null;
   const toFix = (): void => router.navigate(`/jobs/${view.job.id}/fix` as Href);
   return (
     <StepLayout

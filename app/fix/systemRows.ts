@@ -17,8 +17,7 @@ const PRINTED: Readonly<Record<(typeof CRITERIA)[number][0], (outcome: SystemOut
   days: ({ days }) => String(days),
   trips: ({ trips }) => String(trips - 1),
   opens: ({ opens_s }) => (opens_s === null ? say('systems.unknown') : printFigure('t_s', opens_s)),
-  chance: ({ chanceLost }) =>
-    chanceLost === null ? say('systems.noBatch') : say('systems.percent', { share: chanceLost < 0.01 ? '< 1' : String(Math.round(chanceLost * 100)) }),
+  chance: ({ chanceLost }) => (chanceLost === null ? say('systems.noBatch') : printFigure('chance_share', chanceLost)),
   life: ({ life }) => say('systems.years', { least: String(life.years[0]), most: String(life.years[1]), class: say(`systems.life.${life.code}`) }),
   margin: ({ margin_minor, price_minor }) =>
     say('systems.marginShare', { margin_minor: whole(margin_minor), share: price_minor > 0 ? String(Math.round((margin_minor / price_minor) * 100)) : '0' }),

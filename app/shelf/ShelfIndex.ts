@@ -37,6 +37,11 @@ export class ShelfIndex {
     this.search.addAll(rows.map(({ id, sheet }) => ({ id, name: sheet.name, words: wordsOf(sheet) })));
   }
 
+  /** Which of them are called so. */
+  named(text: string): ReadonlySet<string> {
+    return new Set(this.search.search(text, { fields: ['name'] }).map(({ id }) => id as string));
+  }
+
   /** What fits, the best answer to the words first. */
   find({ text, use, class: wanted, thickness_m, inStock }: ShelfFilter): Row[] {
     const fits = ({ sheet, productId }: Row): boolean => {

@@ -37,6 +37,7 @@ export const PLAN_TABLE = {
   vehiclesReplaced_s: constant(604800, 's', 'a new slab carries vehicles, at the reference temperature'),
   lorryLeast_m3: constant(1, 'm3', 'mixed concrete is paid for from this volume'),
   replaceTools: constant(3, '1', 'powered tools that breaking out a slab takes'),
+  chanceDiffers: constant(0.05, '1', 'chances of losing a batch closer than this decide nothing'),
   opensDiffer_s: constant(1800, 's', 'openings closer than this decide nothing'),
   labourSpread: constant(0.3, '1', '90 % range of the hours of a job'),
   nearlySame: constant(0.03, '1', 'totals closer than this decide nothing'),

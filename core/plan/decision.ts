@@ -40,22 +40,36 @@ export function bestBy(outcomes: readonly SystemOutcome[]): Readonly<Record<Crit
 /** The system to take, and what decides between it and the next best. */
 export interface Decision {
   readonly winner: number;
-  readonly code: 'only' | 'fits' | 'opens' | 'total' | 'trips' | 'life' | 'alike';
+  readonly code: 'only' | 'fits' | 'chance' | 'total' | 'trips' | 'opens' | 'life' | 'alike';
   readonly figures: Figures;
 }
 
 const rankOf = ({ verdict }: SystemOutcome): number => (verdict === 'no' ? 1 : 0);
 const lifeOf = (code: LifeClass): number => LIFE_CLASSES.indexOf(code);
 
-/** Compares two: what is allowed first, then the whole cost where it differs enough to matter, then trips, then life. */
-function between(a: SystemOutcome, b: SystemOutcome): { by: number; code: Decision['code']; figures: Figures } {
+/** Where nothing is mixed on site no batch is lost. */
+const chanceOf = ({ chanceLost }: SystemOutcome): number => chanceLost ?? 0;
+
+/**
+ * Compares two: what is allowed first, then what keeps to the chance the firm accepts, then the whole cost where it
+ * differs enough to matter, then trips, chance, opening and life.
+ */
+function between(a: SystemOutcome, b: SystemOutcome, acceptedChance: number): { by: number; code: Decision['code']; figures: Figures } {
   const fits = rankOf(a) - rankOf(b);
   if (fits !== 0) return { by: fits, code: 'fits', figures: {} };
+  const chances = [chanceOf(a), chanceOf(b)] as const;
+  const chance = {
+    by: chances[0] - chances[1],
+    code: 'chance',
+    figures: { chance_share: Math.min(...chances), other_share: Math.max(...chances) },
+  } as const;
+  if (chances[0] > acceptedChance !== chances[1] > acceptedChance) return chance;
   const difference_minor = a.cost.total_minor - b.cost.total_minor;
   if (Math.abs(difference_minor) > PLAN.nearlySame * Math.max(a.cost.total_minor, b.cost.total_minor))
     return { by: difference_minor, code: 'total', figures: { difference_minor: Math.abs(difference_minor) } };
   const trips = a.trips - b.trips;
   if (trips !== 0) return { by: trips, code: 'trips', figures: { trips: Math.abs(trips) } };
+  if (Math.abs(chance.by) >= PLAN.chanceDiffers) return chance;
   const opens_s = (a.opens_s ?? Infinity) - (b.opens_s ?? Infinity);
   if (Number.isFinite(opens_s) && Math.abs(opens_s) >= PLAN.opensDiffer_s) return { by: opens_s, code: 'opens', figures: { opens_s: Math.abs(opens_s) } };
   const life = lifeOf(b.life.code) - lifeOf(a.life.code);
@@ -63,11 +77,11 @@ function between(a: SystemOutcome, b: SystemOutcome): { by: number; code: Decisi
   return { by: difference_minor, code: 'alike', figures: {} };
 }
 
-/** Which of them, and why. @param outcomes one or more */
-export function decide(outcomes: readonly SystemOutcome[]): Decision {
-  const order = outcomes.map((_, i) => i).sort((i, j) => between(outcomes[i]!, outcomes[j]!).by || i - j);
+/** Which of them, and why. @param outcomes one or more @param acceptedChance of losing a batch, the firm's own, 0 to 1 */
+export function decide(outcomes: readonly SystemOutcome[], acceptedChance: number): Decision {
+  const order = outcomes.map((_, i) => i).sort((i, j) => between(outcomes[i]!, outcomes[j]!, acceptedChance).by || i - j);
   const [winner = 0, next] = order;
   if (next === undefined) return { winner, code: 'only', figures: {} };
-  const { code, figures } = between(outcomes[winner]!, outcomes[next]!);
+  const { code, figures } = between(outcomes[winner]!, outcomes[next]!, acceptedChance);
   return { winner, code, figures };
 }

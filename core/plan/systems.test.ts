@@ -31,7 +31,7 @@ test('a dear fast material that saves a second trip is the cheap one', () => {
   const [a, b] = compared(one, [of('slow'), of('fast')]);
   expect([a!.trips, b!.trips]).toEqual([2, 1]);
   expect(a!.cost.material_minor).toBeLessThan(b!.cost.material_minor);
-  expect(decide([a!, b!])).toMatchObject({ winner: 1, code: 'total' });
+  expect(decide([a!, b!], 0.1)).toMatchObject({ winner: 1, code: 'total' });
   const { ranking } = computePlan(one).findings[0]!;
   expect(ranking[0]!.sheetId).toBe('fast');
   expect(ranking[0]!.cost_minor! - ranking[0]!.material_minor!).toBeGreaterThan(0);
@@ -83,7 +83,7 @@ test('phases: set up anew each time, the same material and more; what waits is s
   expect(phases!.trips).toBeGreaterThan(now!.trips);
   expect(phases!.cost.trips_minor).toBeGreaterThan(now!.cost.trips_minor);
   expect(phases!.reasons.map(({ code }) => code)).toContain('system.waiting');
-  expect(decide([now!, phases!]).winner).toBe(0);
+  expect(decide([now!, phases!], 0.1).winner).toBe(0);
   expect(bestTreatments(two, plan).map(({ findingId }) => findingId)).toEqual(['f', 'g']);
 });
 
@@ -97,7 +97,7 @@ test('what nothing fits stands against a system, and refusal weighs more than mo
   expect(nothing!.reasons.map(({ code }) => code)).toEqual(['system.nothingFits']);
   const [a, b] = compared(input);
   const cheap = { ...a!, verdict: 'no' as const, cost: { ...a!.cost, total_minor: 1 } };
-  expect(decide([cheap, b!])).toEqual({ winner: 1, code: 'fits', figures: {} });
+  expect(decide([cheap, b!], 0.1)).toEqual({ winner: 1, code: 'fits', figures: {} });
   expect(bestBy([cheap, b!]).total).toEqual([]);
   expect(bestBy([a!, b!]).total).toEqual([1]);
 });
@@ -119,16 +119,25 @@ test('what waits leaves nothing to replace now; what no sheet says opens at no t
   expect(bestTreatments({ ...none, treatments: [] }, computePlan({ ...none, treatments: [] }))).toEqual([]);
 });
 
-test('what decides between alike totals: trips, then opening, then life', () => {
+test('what decides between alike totals: trips, then the chance of losing a batch, then opening, then life', () => {
   const [a] = compared(input);
   const other = (change: Partial<SystemOutcome>): SystemOutcome => ({ ...a!, ...change });
-  const code = (change: Partial<SystemOutcome>) => decide([other(change), a!]);
+  const code = (change: Partial<SystemOutcome>) => decide([other(change), a!], 0.1);
   expect(code({ trips: 2 })).toMatchObject({ winner: 1, code: 'trips', figures: { trips: 1 } });
   expect(code({ opens_s: a!.opens_s! + 1800 })).toMatchObject({ winner: 1, code: 'opens' });
   expect(code({ opens_s: a!.opens_s! + 1799 })).toMatchObject({ winner: 0, code: 'alike' });
   expect(code({ opens_s: null, life: { ...a!.life, code: 'short' } })).toMatchObject({ winner: 1, code: 'life' });
   expect(code({})).toMatchObject({ winner: 0, code: 'alike' });
-  expect(decide([a!])).toMatchObject({ winner: 0, code: 'only' });
+  // Sooner is not worth a batch; as little as this is no more than the figures are sure of.
+  const riskier = (more: number): Partial<SystemOutcome> => ({ chanceLost: a!.chanceLost! + more, opens_s: a!.opens_s! - 3600 });
+  expect(code(riskier(0.06))).toMatchObject({ winner: 1, code: 'chance', figures: { chance_share: a!.chanceLost!, other_share: a!.chanceLost! + 0.06 } });
+  expect(code(riskier(0.04))).toMatchObject({ winner: 0, code: 'opens' });
+  // Past what the firm accepts, no money is saved by it.
+  const cheap = { ...other({ chanceLost: 0.12 }), cost: { ...a!.cost, total_minor: a!.cost.total_minor * 0.8 } };
+  expect(decide([cheap, a!], 0.1)).toMatchObject({ winner: 1, code: 'chance' });
+  expect(decide([cheap, a!], 0.2)).toMatchObject({ winner: 0, code: 'total' });
+  expect(decide([other({ chanceLost: null }), other({ chanceLost: 0.12 })], 0.1)).toMatchObject({ winner: 0, code: 'chance', figures: { chance_share: 0 } });
+  expect(decide([a!], 0.1)).toMatchObject({ winner: 0, code: 'only' });
 });
 
 const broom = sheetOf('broomOverlay').id;
