@@ -16,7 +16,7 @@ import { stopOf } from '../parts/stopOf';
 import { Answer, T } from '../parts/T';
 import type { JobView } from '../parts/useJob';
 import { useWide } from '../parts/useSize';
-import { bagsText } from '../mix/bagsText';
+import { needText } from '../mix/needText';
 import { HouseMethodView } from '../firm/HouseMethodView';
 import { findingName } from './findingName';
 import { KitList } from './KitList';
@@ -191,9 +191,7 @@ function Head({ view, finding, ranked, sheet }: { view: JobView; finding: Findin
         <T as="lead">
           {quantities
             ? say('fix.lead', {
-                bags: bagsText(quantities.bags.p50),
-                low: bagsText(quantities.bags.p10, true),
-                high: bagsText(quantities.bags.p90, true),
+                ...needText(quantities, sheet.water !== null),
                 hand_s: ranked.hand_s ?? 0,
                 hands: String(view.input.crew.hands),
                 cost_minor: whole(ranked.cost_minor ?? 0),

@@ -19,7 +19,7 @@ import type { JobView } from '../parts/useJob';
 import { Warnings } from '../parts/Warnings';
 import { usePhone } from '../parts/useSettings';
 import { vessel } from '../parts/vessel';
-import { bagsText } from './bagsText';
+import { needText } from './needText';
 import { JobOrder } from './JobOrder';
 import { packsText } from './packsText';
 import { StalePlan } from '../pour/StalePlan';
@@ -69,9 +69,7 @@ function Mix({ view: present }: { view: JobView }) {
               {batches.share === null
                 ? limitText(chosen)
                 : say('mix.lead', {
-                    need: bagsText(quantities.bags.p50, true),
-                    low: bagsText(quantities.bags.p10, true),
-                    high: bagsText(quantities.bags.p90, true),
+                    ...needText(quantities, sheet.water !== null),
                     count: batches.count,
                     share: sayShare(batches.share),
                     limit: limitText(chosen),

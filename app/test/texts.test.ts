@@ -3,6 +3,7 @@ import { readTyped } from '../parts/quantityText';
 import { FieldProblem } from '../parts/useWireForm';
 import { quantityText } from '../day/quantityText';
 import { bagsText } from '../mix/bagsText';
+import { needText } from '../mix/needText';
 
 test.each([
   [605, '10', 'min'],
@@ -36,4 +37,10 @@ test('quantities and bags as the trade says them', () => {
   expect(quantityText('retarderDose', 0.5)).toBe('0.5 packets');
   expect(bagsText(1.66)).toBe('1.7 bags');
   expect(bagsText(12.4, true)).toBe('12');
+  const quantities = (bags: number) =>
+    ({ bags: { p10: bags * 0.8, p50: bags, p90: bags * 1.2 }, powder: { p10: bags * 20, p50: bags * 25, p90: bags * 30 } }) as Parameters<typeof needText>[0];
+  expect(needText(quantities(1.9), true)).toEqual({ need: '1.9 bags', low: '1.5', high: '2.3' });
+  // A little of a bag is no bag, and a resin comes in none.
+  expect(needText(quantities(0.04), true)).toEqual({ need: '2.2 lb', low: '1.76 lb', high: '2.65 lb' });
+  expect(needText(quantities(1.9), false).need).toBe('105 lb');
 });
