@@ -31,6 +31,8 @@ test('the shelf is searched, narrowed by use and thickness, and four of it lie s
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^\d of/);
   await expect(rows(page).filter({ hasText: 'Broom overlay' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Whole shelf' }).tap();
+  // The list follows its title: what is tapped must be the whole of it.
+  await expect(rows(page).first()).toHaveAttribute('aria-setsize', /^\d\d$/);
   for (let i = 0; i < 4; i += 1) await page.getByRole('checkbox').nth(i).tap();
   await expect(page.getByRole('checkbox').nth(4)).toBeDisabled();
   await page.getByRole('button', { name: 'Compare 4' }).tap();

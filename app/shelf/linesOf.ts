@@ -1,5 +1,6 @@
 import { isMaterial } from '@tufa/contract/upgradeSheet';
-import { MILESTONES, type Aid, type Interval, type Sheet, type SheetTime, type Use } from '@tufa/core/shelf';
+import { yieldOf } from '@tufa/core/plan';
+import { bagOf, MILESTONES, type Aid, type Interval, type Sheet, type SheetTime, type Use } from '@tufa/core/shelf';
 import { printFigure, say } from '@tufa/words';
 import { inUnits } from '@tufa/words/survey';
 
@@ -28,7 +29,7 @@ export const linesOf = (sheet: Sheet | Aid): SheetLine[] => {
 type Said = readonly [key: string, label: string, text: string | null];
 
 function materialLines(sheet: Sheet): Said[] {
-  const { thickness, water, parts, limits, retarder, resin, intervals, storage } = sheet;
+  const { thickness, water, parts, limits, retarder, resin, intervals, storage, mixing, extension } = sheet;
   return [
     ['uses', 'uses', words('use', sheet.uses)],
     ['thickness', 'thickness', span('d_m', thickness.least_m, thickness.most_m)],
@@ -48,9 +49,14 @@ function materialLines(sheet: Sheet): Said[] {
     ['moisture', 'moisture', printFigure('wants', sheet.moisture)],
     ['profile', 'profile', say('shelf.csp', { profile: sheet.profile })],
     ['bond', 'bond', printFigure('bond', sheet.bond)],
-    ['water', 'water', water ? say('shelf.range', { least: water.least, most: water.most }) : null],
-    ['parts', 'parts', parts && parts.length > 1 ? parts.join(' : ') : null],
+    ['water', 'water', water ? say('shelf.byWeight', { least: water.least, most: water.most }) : null],
+    ['parts', 'parts', parts ? (parts.length > 1 ? parts.join(' : ') : say('shelf.onePart')) : null],
     ['resin', 'byMass', resin?.byMass ? resin.byMass.join(' : ') : null],
+    ['resin', 'bottle', resin ? inUnits('volume', resin.bottle_m3) : null],
+    ['resin', 'sandLimit', resin?.sandLimit ? say('shelf.toPart', { most: resin.sandLimit }) : null],
+    ['extension', 'stone', extension ? say('shelf.stoneIs', { most: extension.most, d_m: extension.grain_m }) : null],
+    ['mixing', 'mixing', water ? say('shelf.mixingIs', { t_s: mixing.time_s, count: mixing.portions }) : printFigure('t_s', mixing.time_s)],
+    ['yield_m3_kg', 'yield', say('shelf.yieldIs', { volume: inUnits('volume', bagOf(sheet).mass_kg * yieldOf(sheet, 'spread')), m_kg: bagOf(sheet).mass_kg })],
     ['powderDensity_kg_m3', 'densities', say('shelf.mixed', { bulk: String(sheet.bulkDensity_kg_m3), solid: String(sheet.powderDensity_kg_m3) })],
     ['flow', 'flow', time(sheet.flow)],
     ['finish', 'finish', time(sheet.finish)],
@@ -60,25 +66,22 @@ function materialLines(sheet: Sheet): Said[] {
       'milestones',
       'milestones',
       MILESTONES.flatMap((name) =>
-        sheet.milestones[name] === undefined ? [] : [say('strata.milestone', { milestone: name, after_s: sheet.milestones[name] })],
+        sheet.milestones[name] === undefined ? [] : [say('shelf.milestoneAt', { milestone: name, after_s: sheet.milestones[name] })],
+      ).join(', '),
+    ],
+    ['milestonePoints', 'milestonesAlso', alsoAt(sheet)],
+    [
+      'strengthFor',
+      'strengthFor',
+      MILESTONES.flatMap((name) =>
+        sheet.strengthFor[name] === undefined ? [] : [say('shelf.strengthForIs', { milestone: name, s_MPa: sheet.strengthFor[name] })],
       ).join(', '),
     ],
     ['strengths', 'strength', sheet.strengths.map(([after_s, MPa]) => `${printFigure('t_s', after_s)} ${printFigure('s_MPa', MPa)}`).join(', ')],
     ['limits', 'limits', `${span('t_C', limits.airLeast_C, limits.airMost_C)}; ${span('t_C', limits.slabLeast_C, limits.slabMost_C)}`],
     ['intervals', 'interval', intervals ? after(intervals.layer) : null],
     ['intervals', 'recoat', intervals ? after(intervals.recoat) : null],
-    [
-      'retarder',
-      'retarder',
-      !water
-        ? null
-        : retarder.length === 0
-          ? say('shelf.noRetarder')
-          : retarder
-              .slice(1)
-              .map(([dose, factor]) => say('shelf.doses', { dose, factor }))
-              .join('; '),
-    ],
+    ['retarder', 'retarder', !water ? null : retarder.length > 1 ? retarderText(retarder, sheet.retarderUnit === 'citric') : say('shelf.noRetarder')],
     ['textures', 'textures', words('texture', sheet.textures ?? [])],
     ['packs', 'packs', sheet.packs.map(({ mass_kg, price_minor }) => `${printFigure('m_kg', mass_kg)} ${printFigure('p_minor', price_minor)}`).join(', ')],
     ['colour', 'colour', say('shelf.colourWetDry', { ...sheet.colour })],
@@ -87,6 +90,12 @@ function materialLines(sheet: Sheet): Said[] {
     ['shelfLife_days', 'keeps', say('shelf.keepsDays', { days: sheet.shelfLife_days, opened: sheet.opened_days ?? sheet.shelfLife_days })],
   ];
 }
+
+/** Milestones that the sheet also times at other temperatures. */
+const alsoAt = ({ milestonePoints = {} }: Sheet): string =>
+  MILESTONES.flatMap((milestone) => (milestonePoints[milestone] ?? []).map(([t_C, after_s]) => say('shelf.milestoneWhen', { milestone, t_C, after_s }))).join(
+    ', ',
+  );
 
 /** Where a use has its own thickness. */
 const byUse = ({ thickness }: Sheet): string =>
@@ -134,16 +143,17 @@ function aidLines(aid: Aid): Said[] {
   ];
 }
 
+/** Doses with what they do to the life: packets a bag, or citric acid by weight. */
+const retarderText = (table: Sheet['retarder'], acid: boolean): string =>
+  table
+    .slice(1)
+    .map(([dose, factor]) =>
+      acid ? say('shelf.dosesAcid', { dose: String(Math.round(dose * 10_000) / 10), factor }) : say('shelf.doses', { count: dose, factor }),
+    )
+    .join('; ');
+
 function doseText(dose: NonNullable<Aid['dose']>): string {
-  if (dose.kind === 'retarder')
-    return dose.table
-      .slice(1)
-      .map(([amount, factor]) =>
-        dose.per === 'packet'
-          ? say('shelf.doses', { dose: amount, factor })
-          : say('shelf.dosesAcid', { dose: String(Math.round(amount * 10_000) / 10), factor }),
-      )
-      .join('; ');
+  if (dose.kind === 'retarder') return retarderText(dose.table, dose.per !== 'packet');
   if (dose.kind === 'fibre') return say('shelf.fibreDose', { least: dose.least_kg_m3, most: dose.most_kg_m3, l_m: dose.length_m });
   return say('shelf.colourDose', { most: dose.mostPacks });
 }

@@ -1,0 +1,34 @@
+import { MILESTONES } from '@tufa/core/shelf';
+import { catalogue } from '@tufa/core/shelf/catalogue';
+import { printFigure } from '@tufa/words';
+import { linesOf } from '../shelf/linesOf';
+
+/** Told by the title, by another line, or worked with and not read by anybody. */
+const NOT_LINES = 'id productId revision name class binder airShare Ea_J_mol massExponent retarderUnit opened_days bulkDensity_kg_m3 assumed'.split(' ');
+const says = (value: unknown): boolean =>
+  typeof value === 'object' && value !== null ? Object.keys(value).length > 0 : value !== null && value !== undefined && value !== 0;
+
+test.each(catalogue.map((sheet) => [sheet.name, sheet] as const))(
+  '%s is told whole: every line in words and units, every milestone with its time',
+  (_, sheet) => {
+    const lines = linesOf(sheet);
+    for (const { label, text } of lines) expect(`${label} ${text}`).not.toMatch(/\{\{|undefined|NaN|null|\bshelf\./);
+    const keys = new Set(lines.map(({ key }) => key));
+    expect(Object.entries(sheet).flatMap(([key, value]) => (says(value) && !NOT_LINES.includes(key) && !keys.has(key) ? [key] : []))).toEqual([]);
+    const { text = '' } = lines.find(({ key }) => key === 'milestones') ?? {};
+    for (const name of MILESTONES)
+      if (sheet.milestones[name] !== undefined) expect(text).toContain(`${printFigure('milestone', name)} ${printFigure('t_s', sheet.milestones[name])}`);
+  },
+);
+
+test('a retarder is told by its packets, or in grams of acid for each kg', () => {
+  const [sheet] = catalogue;
+  const table = [
+    [0, 1],
+    [0.005, 1.8],
+  ] as const;
+  const said = (more: object) => linesOf({ ...sheet!, ...more }).find(({ key }) => key === 'retarder')?.text;
+  expect(said({ retarder: table, retarderUnit: 'citric' })).toBe('5 g for each kg: 1.8 times as long');
+  expect(said({ retarder: [...table, [2, 2.1]].filter(([dose]) => dose !== 0.005) })).toBe('2 packets a bag: 2.1 times as long');
+  expect(said({ retarder: [] })).toBe('none may be used');
+});
