@@ -1,7 +1,8 @@
 import { isMaterial } from '@tufa/contract/upgradeSheet';
 import { yieldOf } from '@tufa/core/plan';
 import { bagOf, MILESTONES, type Aid, type Interval, type Sheet, type SheetTime, type Use } from '@tufa/core/shelf';
-import { printFigure, say } from '@tufa/words';
+import { siFactor } from '@tufa/core/quantity';
+import { printFigure, say, unitSystem } from '@tufa/words';
 import { inUnits } from '@tufa/words/survey';
 
 /** One line of a sheet: a stable name to compare it by, what it is called, what it says. */
@@ -109,17 +110,24 @@ export function amountText(unit: Aid['unit'], amount: number): string {
   return unit === 'kg' ? printFigure('m_kg', amount) : inUnits('volume', amount);
 }
 
+const EACH = { us: { mass: 'lb', volume: 'gal' }, metric: { mass: 'kg', volume: 'L' } } as const;
+
+/** What a coverage is told for, in the firm's units, and how much of SI one is. */
+function eachOf(amount: Aid['unit']): { unit: string; si: number } {
+  if (amount === 'piece') return { unit: say('shelf.piece'), si: 1 };
+  const kind = amount === 'kg' ? 'mass' : 'volume';
+  const unit = EACH[unitSystem()][kind];
+  return { unit, si: siFactor(kind, unit) };
+}
+
 function aidLines(aid: Aid): Said[] {
   const { coverage_m2, dose, covered, open, times, limits } = aid;
-  // One litre covers a thousandth of what a cubic metre does.
-  const each = aid.unit === 'm3' ? 1e-3 : 1;
+  const { unit, si } = eachOf(aid.unit);
   return [
     [
       'coverage_m2',
       'coverage',
-      coverage_m2
-        ? say('shelf.coverageEach', { least_m2: coverage_m2.least_m2 * each, most_m2: coverage_m2.most_m2 * each, unit: say(`shelf.unit.${aid.unit}`) })
-        : null,
+      coverage_m2 ? say('shelf.coverageEach', { least_m2: coverage_m2.least_m2 * si, most_m2: coverage_m2.most_m2 * si, unit }) : null,
     ],
     ['dose', 'dose', dose ? doseText(dose) : null],
     ['covered', 'openTime', covered && open ? say('shelf.openTimeIs', { state: printFigure('covered', covered), ...open }) : null],

@@ -1,6 +1,6 @@
 import { MILESTONES } from '@tufa/core/shelf';
-import { catalogue } from '@tufa/core/shelf/catalogue';
-import { printFigure } from '@tufa/words';
+import { aids, catalogue } from '@tufa/core/shelf/catalogue';
+import { printFigure, speakIn } from '@tufa/words';
 import { linesOf } from '../shelf/linesOf';
 
 /** Told by the title, by another line, or worked with and not read by anybody. */
@@ -20,6 +20,19 @@ test.each(catalogue.map((sheet) => [sheet.name, sheet] as const))(
       if (sheet.milestones[name] !== undefined) expect(text).toContain(`${printFigure('milestone', name)} ${printFigure('t_s', sheet.milestones[name])}`);
   },
 );
+
+test.each(aids.map((aid) => [aid.name, aid] as const))('%s, which goes with a material, is told in the firm’s units', (_, aid) => {
+  for (const { label, text } of linesOf(aid)) expect(`${label} ${text}`).not.toMatch(/\{\{|undefined|NaN|null|\bshelf\.|\beach L\b/);
+});
+
+test('a coverage is told for what its packs are sold by', () => {
+  const latex = aids.find(({ unit, coverage_m2 }) => unit === 'm3' && coverage_m2)!;
+  const covers = () => linesOf({ ...latex, coverage_m2: { least_m2: 5000, most_m2: 10000 } }).find(({ key }) => key === 'coverage_m2')?.text;
+  expect(covers()).toBe('204 sq ft to 407 sq ft for each gal');
+  speakIn({ system: 'metric', currency: 'EUR' });
+  expect(covers()).toBe('5 m² to 10 m² for each L');
+  speakIn({ system: 'us', currency: 'USD' });
+});
 
 test('a retarder is told by its packets, or in grams of acid for each kg', () => {
   const [sheet] = catalogue;
