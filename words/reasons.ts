@@ -44,6 +44,7 @@ export const reasons = {
     fits: 'Wants the base {{wants}}',
     mustBeDry: 'Needs a dry base, this is {{is}}',
     soak: 'Soak it first: wants the base {{wants}}',
+    notSoaked: 'Lies on this base without soaking it',
     clear: 'Clear the free water: wants the base {{wants}}',
   },
   exposure: { allowed: 'Stands {{exposure}}', notAllowed: 'Its sheet does not allow {{exposure}}' },

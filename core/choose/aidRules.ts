@@ -37,6 +37,10 @@ export const aidWaterRule: AidRule = ({ aid, element: { exposures, moisture } })
   return reason(aid.film ? 'aid.filmUnderWater' : 'aid.notUnderWater', 'no');
 };
 
+/** What bonds touches the base as it is: an agent that wants it dry does not bond to damp. What cures and coats comes when the mix has dried. */
+export const aidMoistureRule: AidRule = ({ aid, element: { moisture } }) =>
+  aid.open && aid.moisture === 'dry' && moisture !== 'dry' ? reason('moisture.mustBeDry', 'no', { wants: aid.moisture, is: moisture }) : [];
+
 /** What it is laid on. */
 export const aidSubstrateRule: AidRule = ({ aid, element: { material } }) => {
   if (!material) return [];
@@ -76,6 +80,7 @@ export const aidOpenRule: AidRule = ({ aid: { open, covered, passed } }) =>
 export const AID_RULES: readonly AidRule[] = [
   aidKindRule,
   aidWaterRule,
+  aidMoistureRule,
   aidSubstrateRule,
   aidExposureRule,
   aidOrientationRule,

@@ -2,6 +2,7 @@ import { isResin, movementOf } from '../shelf';
 import { SETTING, strengthAt, strengthCurve, strengthsRise } from '../setting';
 import { orientationOf } from '../survey';
 import { dewPoint, WEATHER } from '../weather';
+import { baseKindOf, isSoaked } from './baseKind';
 import { CHOOSE } from './constants';
 import { bondOf, profileReached } from './houseMethod';
 import { reason, type ElementRule } from './RuleContext';
@@ -23,6 +24,8 @@ export const substrateRule: ElementRule = ({ sheet, element: { material } }) => 
 /** Cementitious products want a damp slab, resins a dry one. */
 export const moistureRule: ElementRule = ({ sheet, element }) => {
   const figures = { wants: sheet.moisture, is: element.moisture };
+  // A base that drinks nothing is laid on as it is: clean, without free water.
+  if (sheet.moisture === 'damp' && !isSoaked(element) && element.moisture !== 'wet') return reason('moisture.notSoaked', 'yes', figures);
   if (sheet.moisture === element.moisture) return reason('moisture.fits', 'yes', figures);
   if (sheet.moisture === 'dry') return reason('moisture.mustBeDry', 'no', figures);
   return element.moisture === 'dry' ? reason('moisture.soak', 'caution', figures) : reason('moisture.clear', 'caution', figures);
@@ -51,7 +54,9 @@ export const surfaceRule: ElementRule = ({ sheet, element: { surface = {} } }) =
 };
 
 /** The preparation must leave the profile the sheet asks: a little short is a caution, a washed slab under a structural mortar a refusal. */
-export const profileRule: ElementRule = ({ sheet, house }) => {
+export const profileRule: ElementRule = ({ sheet, element, house }) => {
+  // What is not cut has no profile: it is abraded or screwed down, and bonded by what its sheet asks.
+  if (baseKindOf(element) !== 'mineral') return [];
   const reached = profileReached(house, sheet);
   const figures = { reached, asked: sheet.profile };
   if (reached >= sheet.profile) return reason('profile.reached', 'yes', figures);

@@ -3,6 +3,7 @@ export * from './RuleContext';
 export * from './elementRules';
 export * from './findingRules';
 export * from './edgeOf';
+export * from './baseKind';
 export * from './rules';
 export * from './rank';
 export * from './constants';

@@ -6,7 +6,7 @@ import { flowOf, type Sheet } from '../shelf';
 import { wedgeThinRun } from '../takeoff';
 import { evaporation, presoak, redampInterval, WEATHER } from '../weather';
 import type { Context } from './Context';
-import type { ChosenPlan, LayerPlan, OverlayPlan, Quantities, RecordShown, SlurryPlan, WaterToBring } from './Plan';
+import type { ChosenPlan, LayerPlan, OverlayPlan, Quantities, RecordShown, RepairStep, SlurryPlan, WaterToBring } from './Plan';
 import type { FindingInput } from '../survey';
 import type { BatchInput, PlanInput } from './PlanInput';
 import { aidsOf } from './aidsOf';
@@ -28,11 +28,14 @@ import type { WindowQuestion } from './WindowQuestion';
 function waterToBring(
   { takeOff, sheet }: Context,
   quantities: Quantities,
-  { batches, question }: { batches: number; question: WindowQuestion },
+  { batches, question, steps }: { batches: number; question: WindowQuestion; steps: readonly RepairStep[] },
 ): WaterToBring | null {
   if (!sheet.water) return null;
-  const presoak_m3 = takeOff.area_m2 * presoak({ soak_s: PLAN.soak_s });
-  const films_m3 = (takeOff.area_m2 * PLAN.films * WEATHER.film_kg_m2) / MIX.water_kg_m3;
+  const does = (code: string): boolean => steps.some((step) => step.code === code);
+  // Nothing is carried for a base that is left dry or lies under water; one that is only rinsed is kept damp all the same.
+  const soaked = does('step.soak');
+  const presoak_m3 = soaked ? takeOff.area_m2 * presoak({ soak_s: PLAN.soak_s }) : 0;
+  const films_m3 = soaked || does('step.dustDamp') ? (takeOff.area_m2 * PLAN.films * WEATHER.film_kg_m2) / MIX.water_kg_m3 : 0;
   const mix_m3 = (quantities.powder.p90 * quantities.waterRatio) / MIX.water_kg_m3;
   const rinse_m3 = batches * PLAN.rinse_m3;
   // It is the bare slab that dries until it is covered.
@@ -105,6 +108,7 @@ export function chosenOf(given: Context, overlay: OverlayPlan | null = null): Ch
   const { air_C, slab_C } = window.question;
   // What is overlaid is cured and coated on the overlay.
   const aids = aidsOf({ ...context, air_C, slab_C }).filter(({ role }) => role === 'bond' || !overlay);
+  const steps = stepsOf({ ...context, lifts, slab_C, Ea_J_mol: window.basis.course.Ea_J_mol, aids, covered: overlay !== null });
   return {
     sheetId: sheet.id,
     overlay,
@@ -134,9 +138,9 @@ export function chosenOf(given: Context, overlay: OverlayPlan | null = null): Ch
     combinations: levers.some(({ needed }) => needed !== null) ? [] : leverCombinations(request),
     shots,
     record: question.record ? shownRecord(question.record, sheet) : null,
-    water: waterToBring(context, quantities, { batches: batches.count, question }),
+    water: waterToBring(context, quantities, { batches: batches.count, question, steps }),
     slurry: bondFor(context) === 'slurry' ? slurryOf(context) : null,
-    steps: stepsOf({ ...context, lifts, slab_C, Ea_J_mol: window.basis.course.Ea_J_mol, aids, covered: overlay !== null }),
+    steps,
     fibre: fibre ? fibreFor({ ...fibre, volume_m3: need_m3 }) : null,
     extended,
     sand_kg: takeOff.more['sand_kg'] ?? null,

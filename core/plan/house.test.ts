@@ -1,6 +1,7 @@
 import { HOUSE_QUESTIONS, type HouseMethod, type HouseQuestion } from '../choose';
 import type { FindingInput } from '../survey';
 import { rectangle } from '../takeoff';
+import { aids } from '../shelf/catalogue';
 import { chosenOf, crack, element, finding, input, jobWith, sheetOf, typed } from '../testing/job';
 import { computePlan, kitOf, type PlanInput } from './index';
 
@@ -209,6 +210,25 @@ test.each<[string, PlanInput, readonly string[], readonly string[]]>([
   ['a wedge that may not feather has its toe cut', jobWith(WEDGE, sheetOf('sandedRapid')), ['step.cutToe'], ['step.shoulder']],
   ['a wedge that may, has not', jobWith(WEDGE, sheetOf('fineRapid')), ['step.lift'], ['step.cutToe']],
   ['a countertop is not ground flush by itself', jobWith(COUNTER, sheetOf('counterMix')), ['step.bond.agent', 'step.lift'], ['step.rubFlush', 'step.breakOut']],
+  [
+    'a laminate top is abraded, not cut to a profile, and never soaked',
+    jobWith(COUNTER, sheetOf('counterMix'), { elements: [{ ...element, kind: 'counter', material: 'laminate', moisture: 'dry' }] }),
+    ['step.ready.glossy', 'step.vacuumDry', 'step.notSoaked'],
+    ['step.prepare.blast', 'step.soak', 'step.vacuum'],
+  ],
+  [
+    'boards are screwed down',
+    jobWith(COUNTER, sheetOf('counterMix'), { elements: [{ ...element, kind: 'counter', material: 'board', moisture: 'dry' }] }),
+    ['step.ready.board'],
+    ['step.soak'],
+  ],
+  [
+    'terrazzo is ground as concrete is, but drinks nothing',
+    jobWith(SKIM, sheetOf('broomOverlay'), { elements: [{ ...element, material: 'terrazzo' }] }),
+    ['step.notSoaked'],
+    ['step.ready.glossy', 'step.soak'],
+  ],
+  ['a crack for resin is vacuumed, never rinsed', jobWith(crack, sheetOf('crackResin')), ['step.vacuumDry', 'step.dry'], ['step.vacuum', 'step.soak']],
   ['a joint that is still is filled rigid', jobWith(JOINT, sheetOf('crackResin')), ['step.fillJoint'], ['step.rod', 'step.sealant']],
   ['a crack that moves becomes a joint', jobWith({ ...crack, moves: 'yes' }, seal), ['step.cutJoint', 'step.sealant'], ['step.grindFlush']],
   ['a crack on a fall is dammed', jobWith(crack, sheetOf('crackResin'), { elements: [{ ...element, moisture: 'dry', marks: fall }] }), ['step.dam'], []],
@@ -235,4 +255,22 @@ test.each<[string, PlanInput, readonly string[], readonly string[]]>([
   const steps = codes(one);
   for (const code of has) expect(steps).toContain(code);
   for (const code of lacks) expect(steps).not.toContain(code);
+});
+
+test('the base is made as what touches it wants it: dry for an agent that bonds dry, and the water that is carried follows', () => {
+  const agentOf = (moisture: 'dry' | 'damp') => aids.find((aid) => aid.class === 'epoxyBond' && aid.moisture === moisture)!;
+  const bonded = (moisture: 'dry' | 'damp'): PlanInput => {
+    const one = jobWith(COUNTER, sheetOf('counterMix'), { aids });
+    return { ...one, treatments: [{ ...one.treatments[0]!, aids: { bond: agentOf(moisture).id } }] };
+  };
+  expect(codes(bonded('dry'))).toContain('step.dryForAgent');
+  expect(codes(bonded('damp'))).toContain('step.soak');
+  const water = (one: PlanInput) => chosenOf(one).water!;
+  expect(water(bonded('dry'))).toMatchObject({ presoak_m3: 0, films_m3: 0 });
+  expect(water(bonded('damp')).presoak_m3).toBeGreaterThan(0);
+  expect(water({ ...WALL, ...COOL })).toMatchObject({ presoak_m3: 0 });
+  expect(water({ ...WALL, ...COOL }).films_m3).toBeGreaterThan(0);
+  // An agent that nobody asks for says nothing of the base.
+  const mortar = jobWith(finding, sheetOf('sandedRapid'), { aids });
+  expect(codes({ ...mortar, treatments: [{ ...mortar.treatments[0]!, aids: { bond: agentOf('dry').id } }] })).toContain('step.soak');
 });

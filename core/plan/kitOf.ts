@@ -27,9 +27,12 @@ const TOOLS: readonly (readonly [step: string, tools: readonly string[]])[] = [
   ['step.prepare.grind', ['grinder', 'cupWheel', 'shroud']],
   ['step.prepare.blast', ['blaster']],
   ['step.prepare.breakOut', ['breaker', 'chisels']],
+  ['step.ready.glossy', ['sander', 'degreaser']],
+  ['step.ready.board', ['sander', 'drill', 'screws']],
   ['step.loose', ['scraper']],
   ['step.scrape', ['scraper']],
   ['step.vacuum', ['vacuum']],
+  ['step.vacuumDry', ['vacuum']],
   ['step.shoulder', ['saw', 'blade']],
   ['step.cutToe', ['saw', 'blade']],
   ['step.groove', ['saw', 'blade']],
@@ -61,9 +64,9 @@ const TOOLS: readonly (readonly [step: string, tools: readonly string[]])[] = [
 ];
 
 /** What runs on the mains. */
-const POWERED = new Set(['breaker', 'grinder', 'saw', 'drill', 'vacuum', 'blaster', 'washer']);
+const POWERED = new Set(['sander', 'breaker', 'grinder', 'saw', 'drill', 'vacuum', 'blaster', 'washer']);
 /** What is loud. */
-const LOUD = new Set(['breaker', 'grinder', 'saw', 'blaster', 'vacuum']);
+const LOUD = new Set(['sander', 'breaker', 'grinder', 'saw', 'blaster', 'vacuum']);
 
 const item = (group: KitGroup, code: string, figures: Figures = {}, key = code): KitItem => ({ key: `kit.${key}`, group, code, figures });
 
@@ -109,7 +112,7 @@ export function kitOf(input: PlanInput, plan: Plan): KitItem[] {
   const sheets = all.map(({ sheetId }) => input.sheets.find(({ id }) => id === sheetId) as Sheet);
   const aids = plan.aids.map(({ aidId }) => input.aids?.find(({ id }) => id === aidId) as Aid);
   const hazards = new Set([...sheets, ...aids].flatMap((sheet) => sheet.hazards));
-  const dust = hazards.has('silica') || tools.some((tool) => ['grinder', 'saw', 'breaker', 'blaster'].includes(tool));
+  const dust = hazards.has('silica') || tools.some((tool) => ['grinder', 'saw', 'breaker', 'blaster', 'sander'].includes(tool));
   const water_m3 = all.reduce((sum, { water }) => sum + (water?.total_m3 ?? 0), 0);
   const masking = plan.elements.flatMap((element) => (element.masking ? [element.masking] : []));
   return [

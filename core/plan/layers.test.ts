@@ -43,6 +43,10 @@ test('what cures and coats a countertop or an overlay lies on the mix, whatever 
   };
   expect(judged('counter', 'coat', sealer)).toContain('substrate.allowed');
   expect(judged('counter', 'bond', sealer)).toContain('substrate.notAllowed');
+  // What bonds touches the base as it is; what coats comes when the mix has dried.
+  const epoxy = aids.find(({ class: kind, moisture }) => kind === 'epoxyBond' && moisture === 'dry')!;
+  expect(judged('counter', 'bond', epoxy)).toContain('moisture.mustBeDry');
+  expect(judged('counter', 'coat', sealer)).not.toContain('moisture.mustBeDry');
   expect(judged('spall', 'coat', sealer)).toContain('substrate.notAllowed');
   // A cure under an overlay is none: it goes on the overlay, and its film may stay while nothing coats it.
   const over = { sheetId: broom, thickness_m: 0.003, over: 'patch' as const };

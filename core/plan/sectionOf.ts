@@ -1,9 +1,10 @@
-import { bondOf, CHOOSE, edgeOf, houseOf, profileReached } from '../choose';
+import { baseKindOf, bondOf, CHOOSE, edgeOf, houseOf, profileReached } from '../choose';
 import { MIX, textureOf } from '../mix';
 import type { Figures } from '../quantity';
 import { movementOf, isResin, type Bond, type Moisture } from '../shelf';
 import type { ElementInput } from '../survey';
 import { TAKEOFF, type CrackProfile, type SpallShape } from '../takeoff';
+import { baseMoisture } from './baseMoisture';
 import type { Context } from './Context';
 import { liftsOf } from './chosenOf';
 import { standsHigh } from './orders';
@@ -17,13 +18,13 @@ interface Common {
   /** what carries it */
   readonly on: ElementInput['kind'];
   readonly thickness_m: number;
-  readonly base: 'concrete' | 'courses';
+  readonly base: 'concrete' | 'courses' | 'other';
   readonly fill: 'mortar' | 'resin';
   readonly grain_m: number;
   readonly bond: Bond;
   readonly moisture: Moisture;
-  /** surface profile that it is laid on */
-  readonly csp: number;
+  /** surface profile that it is laid on; null for a base that has none */
+  readonly csp: number | null;
   readonly crown_m: number;
   readonly overlay: { readonly name: string; readonly thickness_m: number } | null;
   /** names of what cures and coats it */
@@ -120,18 +121,19 @@ export function sectionOf(context: Context): SystemSection {
   const { input, element, finding, takeOff, sheet, treatment } = context;
   const house = houseOf(input.house);
   const named = (id: string | undefined): string[] => input.aids?.filter((aid) => aid.id === id).map(({ name }) => name) ?? [];
+  const mineral = baseKindOf(element) === 'mineral';
   const over = input.sheets.find(({ id }) => id === treatment?.overlay?.sheetId);
   const anchored = house.reinforcement === 'anchors' || (house.reinforcement === 'byDepth' && takeOff.deepest_m >= CHOOSE.reinforceFrom_m);
   return {
     name: sheet.name,
     on: element.kind,
     thickness_m: element.thickness.value,
-    base: coursed(element) ? 'courses' : 'concrete',
+    base: coursed(element) ? 'courses' : mineral ? 'concrete' : 'other',
     fill: isResin(sheet) ? 'resin' : 'mortar',
     grain_m: sheet.grain_m,
     bond: bondOf(house, sheet),
-    moisture: sheet.moisture,
-    csp: profileReached(house, sheet),
+    moisture: baseMoisture(context),
+    csp: mineral ? profileReached(house, sheet) : null,
     crown_m: finding.kind === 'crack' && isResin(sheet) && movementOf(sheet) === 0 ? TAKEOFF.crown_m : standsHigh(context) ? CHOOSE.crown_m : 0,
     overlay: over && treatment?.overlay && finding.kind === 'spall' ? { name: over.name, thickness_m: treatment.overlay.thickness_m } : null,
     over: [...named(treatment?.aids?.cure), ...named(treatment?.aids?.coat)],
@@ -154,7 +156,9 @@ export function sectionLayers(section: SystemSection): SectionLayer[] {
     ...(section.bond === 'slurry' || section.bond === 'scrub' ? [layer(section.bond, MIX.slurryLayer_m)] : []),
     ...(section.bond === 'agent' ? [layer('agent', null)] : []),
     ...(section.anchors ? [layer('anchors', null)] : []),
-    layer('base', section.thickness_m, { wants: section.moisture, csp: section.csp }),
+    section.csp === null
+      ? layer('abraded', section.thickness_m, { wants: section.moisture })
+      : layer('base', section.thickness_m, { wants: section.moisture, csp: section.csp }),
   ];
 }
 

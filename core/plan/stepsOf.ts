@@ -1,4 +1,4 @@
-import { bondOf, CHOOSE, preparationTool, edgeOf, houseOf, profileReached, type HouseMethod } from '../choose';
+import { baseKindOf, bondOf, CHOOSE, isSoaked, preparationTool, edgeOf, houseOf, profileReached, type HouseMethod } from '../choose';
 import { MIX } from '../mix';
 
 import { rate } from '../setting';
@@ -7,6 +7,8 @@ import type { FindingInput } from '../survey';
 
 import { groovePasses, meanWidth, TAKEOFF } from '../takeoff';
 import { ceilingOf } from '../quantity';
+import { WEATHER } from '../weather';
+import { baseMoisture } from './baseMoisture';
 import type { Context } from './Context';
 import { anchorCount } from './anchorCount';
 import { crackWay } from './filledTakeOff';
@@ -34,30 +36,37 @@ export function riserMethod({ riserFace }: HouseMethod, depth_m: number): Exclud
 }
 
 /** What is taken away and what is left behind of it. */
-function removing({ finding, takeOff, sheet, house, over }: Full): Step[] {
+function removing(full: Full): Step[] {
+  const { element, finding, takeOff, sheet, house, over } = full;
   // A fill is rubbed and rinsed before its overlay; no base is left to be prepared.
   if (over === 'patch') return [];
   const csp = profileReached(house, sheet);
   const tool = preparationTool(house, sheet);
   const area_m2 = takeOff.rough_m2 || takeOff.area_m2;
-  const prepare: Step = {
-    code: `step.prepare.${tool}`,
-    figures: { csp, asked: sheet.profile, area_m2, passes: CHOOSE.passes[tool], discs: tool === 'grind' ? ceilingOf(area_m2 / CHOOSE.discLife_m2) : 0 },
-  };
+  const base = baseKindOf(element);
+  const prepare: Step =
+    base === 'mineral'
+      ? {
+          code: `step.prepare.${tool}`,
+          figures: { csp, asked: sheet.profile, area_m2, passes: CHOOSE.passes[tool], discs: tool === 'grind' ? ceilingOf(area_m2 / CHOOSE.discLife_m2) : 0 },
+        }
+      : { code: `step.ready.${base}`, figures: { area_m2 } };
+  // Water has no business where the base must be dry.
+  const vacuum: Step = { code: baseMoisture(full) === 'dry' ? 'step.vacuumDry' : 'step.vacuum' };
   switch (finding.kind) {
     case 'crack':
     case 'groove':
-      return [{ code: 'step.scrape' }, { code: 'step.vacuum' }];
+      return [{ code: 'step.scrape' }, vacuum];
     case 'skim':
     case 'counter':
-      return [prepare, { code: 'step.vacuum' }];
+      return [prepare, vacuum];
     case 'void':
       return [{ code: 'step.loose' }];
     default:
       return [
         { code: 'step.breakOut', figures: { depth_m: takeOff.deepest_m, area_m2: takeOff.area_m2, mass_kg: takeOff.debris?.mass_kg ?? 0 } },
         prepare,
-        { code: 'step.vacuum' },
+        vacuum,
       ];
   }
 }
@@ -71,9 +80,12 @@ function edging({ element, finding, takeOff, sheet, house }: Full): Step[] {
   return edge === 'keyed' ? [{ code: 'step.keyed', figures: { length_m: takeOff.perimeter_m } }] : [{ code: 'step.feather' }];
 }
 
-function wetting({ element, sheet, house, slab_C }: Full): Step[] {
-  if (isResin(sheet) || sheet.moisture === 'dry') return [{ code: 'step.dry', condition: 'dew' }];
-  if (sheet.moisture === 'wet') return [];
+function wetting(full: Full): Step[] {
+  const { element, sheet, house, slab_C } = full;
+  const base = baseMoisture(full);
+  if (isResin(sheet) || sheet.moisture === 'dry') return [{ code: 'step.dry', figures: { margin_K: WEATHER.dewMargin_K }, condition: 'dew' }];
+  if (base === 'dry') return [{ code: isSoaked(element) ? 'step.dryForAgent' : 'step.notSoaked' }];
+  if (base === 'wet') return [];
   if (house.moisture === 'dry') return [{ code: 'step.leftDry', condition: 'school' }];
   const wall = element.kind === 'wall' || element.kind === 'soffit';
   const hot = slab_C >= CHOOSE.hotWall_C;

@@ -34,7 +34,10 @@ const TIMES: readonly (readonly [start: string, time: Time])[] = [
     ({ takeOff }) => (takeOff.debris ? takeOff.debris.bulk_m3 / TAKEOFF.debrisBulk / DAY.breakOut_m3_s + takeOff.debris.bags * DAY.carryBag_s : 0),
   ],
   ['step.prepare', ({ takeOff, input, sheet }) => (takeOff.rough_m2 || takeOff.area_m2) / DAY.prepare_m2_s[preparationTool(houseOf(input.house), sheet)]],
+  // By hand and machine, as fast as a wire brush.
+  ['step.ready', perArea(DAY.prepare_m2_s.brush)],
   ['step.vacuum', perArea(DAY.vacuum_m2_s)],
+  ['step.vacuumDry', perArea(DAY.vacuum_m2_s)],
   ['step.overlayReady', perArea(DAY.vacuum_m2_s)],
   ['step.soak', perArea(DAY.vacuum_m2_s)],
   ['step.dustDamp', perArea(DAY.vacuum_m2_s)],

@@ -5,7 +5,9 @@ import { OVER_LINE, type LabelAt } from './frame';
 /** Density of a filling's pattern, to scale with its largest grain. */
 export const grainOf = ({ grain_m }: Pick<SystemSection, 'grain_m'>, perMetre: number): number => round(Math.min(2.4, Math.max(0.7, (grain_m * perMetre) / 6)));
 
-export const basePattern = ({ base }: Pick<SystemSection, 'base'>): Pattern => (base === 'courses' ? 'courses' : 'aggregate');
+const BASE_PATTERNS = { concrete: 'aggregate', courses: 'courses', other: 'air' } as const satisfies Record<SystemSection['base'], Pattern>;
+
+export const basePattern = ({ base }: Pick<SystemSection, 'base'>): Pattern => BASE_PATTERNS[base];
 
 /** The filling's own look, inked all round. */
 export const filling = (section: Pick<SystemSection, 'fill' | 'grain_m'>, d: string, perMetre: number): Shape => ({
@@ -37,8 +39,8 @@ export const nameLabel = ({ name }: Pick<SystemSection, 'name'>, y: number, more
 /** How the base is left: its moisture, its profile, and what is brushed on. */
 export const baseLabel = ({ bond, moisture, csp }: Pick<SystemSection, 'bond' | 'moisture' | 'csp'>, y: number, more: Partial<LabelAt> = {}): LabelAt => ({
   y,
-  code: bond === 'self' || bond === 'none' ? 'draw.baseIs' : 'draw.baseBonded',
-  figures: { wants: moisture, is: moisture, csp, bond },
+  code: `draw.${csp === null ? 'abraded' : 'base'}${bond === 'self' || bond === 'none' ? 'Is' : 'Bonded'}`,
+  figures: { wants: moisture, is: moisture, bond, ...(csp === null ? {} : { csp }) },
   size: 15,
   ...more,
 });

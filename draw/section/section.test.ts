@@ -40,6 +40,7 @@ const SECTIONS: readonly SystemSection[] = [
   { ...common, kind: 'skim', layer_m: 0.003, texture_m: 0.0006 },
   { ...common, kind: 'counter', layer_m: 0.038, drop_m: 0.04, across_m: 0.03 },
   { ...common, kind: 'counter', layer_m: 0.02, drop_m: 0, across_m: 0 },
+  { ...common, kind: 'counter', layer_m: 0.02, drop_m: 0, across_m: 0, base: 'other', csp: null, moisture: 'dry', bond: 'agent' },
   { ...common, kind: 'wedge', run_m: 0.6, rise_m: 0.02, toe_m: 0 },
   { ...common, kind: 'wedge', run_m: 0.6, rise_m: 0.02, toe_m: 0.006 },
   { ...common, kind: 'edge', across_m: 0.06, down_m: 0.04, section: 'triangle', face: 'trowelHeld' },
@@ -69,7 +70,7 @@ test.each(SECTIONS.map((section) => [`${section.kind} ${JSON.stringify(section).
     ] as const) {
       const scene = sectionScene(section, { ...view, width, height });
       expect(codes(scene)).toEqual(expect.arrayContaining(['draw.name']));
-      expect(codes(scene).some((code) => code === 'draw.baseIs' || code === 'draw.baseBonded')).toBe(true);
+      expect(codes(scene).some((code) => code?.startsWith(section.csp === null ? 'draw.abraded' : 'draw.base'))).toBe(true);
       for (const { d } of paths(scene)) expect(numbersOf(d).every((value) => Number.isFinite(value) && Math.abs(value) <= width + 1)).toBe(true);
       const ys = labels(scene).sort((a, b) => a.y - b.y);
       for (let i = 1; i < ys.length; i += 1) expect(ys[i]!.y - ys[i - 1]!.y).toBeGreaterThanOrEqual(ys[i]!.size * 1.2);

@@ -1,0 +1,20 @@
+import type { Substrate } from '../shelf';
+import type { ElementInput } from '../survey';
+
+export const BASE_KINDS = ['mineral', 'glossy', 'board'] as const;
+/** What a base is made ready like: cut to a profile, abraded until its gloss is gone, or screwed down and sanded. */
+export type BaseKind = (typeof BASE_KINDS)[number];
+
+const GLOSSY: readonly Substrate[] = ['tile', 'laminate'];
+const BOARD: readonly Substrate[] = ['timber', 'board'];
+
+/** Nobody said what it is: concrete, as most of it is. */
+const materialOf = ({ material = 'concrete' }: Pick<ElementInput, 'material'>): Substrate => material;
+
+export function baseKindOf(element: Pick<ElementInput, 'material'>): BaseKind {
+  const material = materialOf(element);
+  return GLOSSY.includes(material) ? 'glossy' : BOARD.includes(material) ? 'board' : 'mineral';
+}
+
+/** Whether it is soaked before a mortar: not what drinks nothing, nor what swells. */
+export const isSoaked = (element: Pick<ElementInput, 'material'>): boolean => baseKindOf(element) === 'mineral' && materialOf(element) !== 'terrazzo';
