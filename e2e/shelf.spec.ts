@@ -80,7 +80,9 @@ test('a bag in hand: only what it says is typed, the rest is assumed; it shows a
   await expect(lines.filter({ hasText: 'Flows' })).not.toContainText('assumed');
   // It is judged like any other.
   await page.goto(`/jobs/${DOCK}/fix`);
-  await expect(page.getByText('Bag from the yard').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Why not…' }).tap();
+  await page.getByLabel('Find a product').fill('bag from the yard');
+  await expect(page.getByRole('button', { name: /^Bag from the yard/ })).toBeVisible();
 });
 
 test('the next sheet of a product takes its place on the shelf; a job keeps the one it was planned with', async ({ page, server }) => {

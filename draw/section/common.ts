@@ -1,13 +1,19 @@
 import type { SystemSection } from '@tufa/core/plan';
-import { round, type Pattern, type Shape } from '../scene';
-import { OVER_LINE, type LabelAt } from './frame';
+import { round, type Shape } from '../scene';
+import { OVER_LINE, type BasePaint, type LabelAt } from './frame';
 
 /** Density of a filling's pattern, to scale with its largest grain. */
 export const grainOf = ({ grain_m }: Pick<SystemSection, 'grain_m'>, perMetre: number): number => round(Math.min(2.4, Math.max(0.7, (grain_m * perMetre) / 6)));
 
-const BASE_PATTERNS = { concrete: 'aggregate', courses: 'courses', other: 'air' } as const satisfies Record<SystemSection['base'], Pattern>;
+const BASES = {
+  concrete: { pattern: 'aggregate' },
+  courses: { pattern: 'courses' },
+  // Timber, board, tile and laminate are plain.
+  other: { fill: 'sunk' },
+} as const satisfies Record<SystemSection['base'], BasePaint>;
 
-export const basePattern = ({ base }: Pick<SystemSection, 'base'>): Pattern => BASE_PATTERNS[base];
+/** What the base is drawn with, by what it is. */
+export const basePaint = ({ base }: Pick<SystemSection, 'base'>): BasePaint => BASES[base];
 
 /** The filling's own look, inked all round. */
 export const filling = (section: Pick<SystemSection, 'fill' | 'grain_m'>, d: string, perMetre: number): Shape => ({

@@ -1,6 +1,6 @@
 import type { SystemSection } from '@tufa/core/plan';
 import { pathOf, type Shape } from '../scene';
-import { baseLabel, basePattern, coatLine, filling, interfaceLine, nameLabel, overLabels } from './common';
+import { baseLabel, basePaint, coatLine, filling, interfaceLine, nameLabel, overLabels } from './common';
 import { frameOf, type Drawn, type SectionView } from './frame';
 
 type Edge = Extract<SystemSection, { kind: 'edge' }>;
@@ -36,7 +36,7 @@ export function edgeSection(section: Edge, view: SectionView): Drawn {
   const base: Shape = {
     type: 'path',
     d: pathOf([[left, top], ...broken, [outer, bottom], [left, bottom]]),
-    pattern: basePattern(section),
+    ...basePaint(section),
     stroke: 'ink',
     width: 2,
   };
@@ -83,7 +83,7 @@ export function stepSection(section: Step, view: SectionView): Drawn {
       [right, bottom],
       [left, bottom],
     ]),
-    pattern: basePattern(section),
+    ...basePaint(section),
     stroke: 'ink',
     width: 2,
   };
@@ -142,7 +142,7 @@ export function wedgeSection(section: Wedge, view: SectionView): Drawn {
   const base: Shape = {
     type: 'path',
     d: pathOf([[left, low], ...under, [high, low], [high, top], [right, top], [right, bottom], [left, bottom]]),
-    pattern: basePattern(section),
+    ...basePaint(section),
     stroke: 'ink',
     width: 2,
   };

@@ -1,6 +1,6 @@
 import type { SystemSection } from '@tufa/core/plan';
 import { nicePace, ruledEdge } from '../ruler';
-import { brokenEdge, pathOf, type Label, type Pattern, type Scene, type Shape } from '../scene';
+import { brokenEdge, pathOf, type Label, type Scene, type Shape } from '../scene';
 
 /** Where a section is drawn, in what units it is ruled. */
 export interface SectionView {
@@ -57,23 +57,26 @@ export function apartDown(labels: readonly LabelAt[], floor: number): LabelAt[] 
   }, []);
 }
 
+/** A base is a pattern, or plain where none is its own. */
+export type BasePaint = Pick<Extract<Shape, { type: 'path' }>, 'pattern' | 'fill'>;
+
 /** What stands under a surface line until the slab's own underside, or until it is visibly broken off. */
 export function baseBelow({
   frame,
   surface,
   under,
-  pattern,
+  paint,
 }: {
   frame: Frame;
   /** its upper line from left to right */
   surface: readonly (readonly [number, number])[];
   /** where its underside would lie */
   under: number;
-  pattern: Pattern;
+  paint: BasePaint;
 }): { readonly shapes: Shape[]; readonly end: number } {
   const { bottom, small } = frame;
   const [from, to] = [surface[0]![0], surface.at(-1)![0]];
-  const body = (top: readonly (readonly [number, number])[], end: number): Shape => ({ type: 'path', d: pathOf([...top, [to, end], [from, end]]), pattern });
+  const body = (top: readonly (readonly [number, number])[], end: number): Shape => ({ type: 'path', d: pathOf([...top, [to, end], [from, end]]), ...paint });
   if (under <= bottom) return { shapes: [body(surface, under), { type: 'path', d: `M${from} ${under}H${to}`, stroke: 'ink', width: 2 }], end: under };
   const breakAt = bottom - (small ? 8 : 44);
   const edge = (y: number): Shape => ({ type: 'path', d: brokenEdge({ from, to, y }), stroke: 'ink', width: 2 });

@@ -1,6 +1,6 @@
 import type { SystemSection } from '@tufa/core/plan';
 import { pathOf, type Shape } from '../scene';
-import { baseLabel, basePattern, coatLine, filling, interfaceLine, nameLabel, overLabels, slabLabel } from './common';
+import { baseLabel, basePaint, coatLine, filling, interfaceLine, nameLabel, overLabels, slabLabel } from './common';
 import { baseBelow, frameOf, type Drawn, type SectionView } from './frame';
 
 type Skim = Extract<SystemSection, { kind: 'skim' }>;
@@ -20,7 +20,7 @@ export function skimSection(section: Skim, view: SectionView): Drawn {
   const perMetre = ((bottom - top) * 0.34) / section.layer_m;
   const y = top + section.layer_m * perMetre;
   const surface = peaks({ left, right, y, high: section.texture_m * perMetre });
-  const { shapes: base, end } = baseBelow({ frame, surface, under: y + section.thickness_m * perMetre, pattern: basePattern(section) });
+  const { shapes: base, end } = baseBelow({ frame, surface, under: y + section.thickness_m * perMetre, paint: basePaint(section) });
   const layer = pathOf([[left, top], [right, top], ...[...surface].reverse()]);
   const shapes: Shape[] = [
     ...base,
@@ -71,7 +71,7 @@ export function counterSection(section: Counter, view: SectionView): Drawn {
       [drop_m > 0 ? edge - 8 : outer, y],
     ],
     under: bottom + 1,
-    pattern: basePattern(section),
+    paint: basePaint(section),
   });
   const shapes: Shape[] = [
     ...base,

@@ -1,6 +1,6 @@
 import type { SystemSection } from '@tufa/core/plan';
 import { brokenEdge, pathOf, type Shape } from '../scene';
-import { baseLabel, basePattern, coatLine, filling, interfaceLine, nameLabel, overLabels, slabLabel } from './common';
+import { baseLabel, basePaint, coatLine, filling, interfaceLine, nameLabel, overLabels, slabLabel } from './common';
 import { baseBelow, frameOf, type Drawn, type LabelAt, type SectionView } from './frame';
 
 type Patch = Extract<SystemSection, { kind: 'spall' | 'void' }>;
@@ -46,7 +46,7 @@ export function patchSection(section: Patch, view: SectionView): Drawn {
       [right, top],
     ],
     under: y(thickness_m),
-    pattern: basePattern(section),
+    paint: basePaint(section),
   });
   const shapes: Shape[] = [...base, filling(section, pathOf([[from, top], ...profile, [to, top]]), perMetre)];
   for (let lift = 1; lift < lifts; lift += 1) {

@@ -1,6 +1,6 @@
 import type { SystemSection } from '@tufa/core/plan';
 import { pathOf, type Shape } from '../scene';
-import { baseLabel, basePattern, coatLine, filling, interfaceLine, nameLabel, overLabels, slabLabel } from './common';
+import { baseLabel, basePaint, coatLine, filling, interfaceLine, nameLabel, overLabels, slabLabel } from './common';
 import { baseBelow, frameOf, type Drawn, type LabelAt, type SectionView } from './frame';
 
 type Crack = Extract<SystemSection, { kind: 'crack' }>;
@@ -38,7 +38,7 @@ function slotIn(section: Crack | Groove, view: SectionView, depth_m: number, vee
       [right, top],
     ],
     under: y(section.thickness_m),
-    pattern: basePattern(section),
+    paint: basePaint(section),
   });
   const bottomHalf = vee ? 1 : half;
   const cleft = pathOf([
