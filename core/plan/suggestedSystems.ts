@@ -13,14 +13,15 @@ export function bestTreatments(input: PlanInput, plan: Plan): TreatmentInput[] {
   });
 }
 
-/** Systems worth comparing: as chosen, the cheapest and the first to open of what fits, phases against everything now where some of it waits, and replacement. The same one is named once. */
+/** Systems worth comparing: as chosen, the cheapest and the first to open of what fits as well as anything does, phases against everything now where some of it waits, and replacement. The same one is named once. */
 export function suggestedSystems(input: PlanInput, plan: Plan): SystemInput[] {
   const chosen = bestTreatments(input, plan);
   const by = (of: (one: Ranked) => number): TreatmentInput[] =>
     plan.findings.flatMap(({ findingId, ranking }) => {
-      const fit = ranking.filter(({ verdict }) => verdict !== 'no');
-      const [first, ...rest] = fit;
-      if (!first) return chosen.filter((one) => one.findingId === findingId);
+      const [first, ...others] = ranking;
+      // What fits only with care is not set against what simply fits.
+      const rest = others.filter(({ verdict }) => verdict === first?.verdict);
+      if (!first || first.verdict === 'no') return chosen.filter((one) => one.findingId === findingId);
       // What goes over it stays: only what fills it is another.
       const held = chosen.find((one) => one.findingId === findingId);
       return [{ ...held, findingId, sheetId: rest.reduce((least, one) => (of(one) < of(least) ? one : least), first).sheetId }];

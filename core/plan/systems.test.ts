@@ -119,6 +119,23 @@ test('what waits leaves nothing to replace now; what no sheet says opens at no t
   expect(bestTreatments({ ...none, treatments: [] }, computePlan({ ...none, treatments: [] }))).toEqual([]);
 });
 
+test('the cheapest and the soonest are of what fits as well as anything: nothing with care against what simply fits', () => {
+  const mortar = sheetOf('sandedRapid');
+  const dear = { ...mortar, colour: { ...mortar.colour, dry: 'grey' }, packs: mortar.packs.map((pack) => ({ ...pack, price_minor: pack.price_minor * 4 })) };
+  const one: PlanInput = {
+    ...input,
+    elements: [{ ...element, colour: 'grey' }],
+    sheets: [dear, { ...mortar, id: 'cheap', colour: { ...mortar.colour, dry: 'white' } }],
+    treatments: [],
+  };
+  const plan = computePlan(one);
+  expect(plan.findings[0]!.ranking.map(({ sheetId, verdict }) => [sheetId, verdict])).toEqual([
+    [dear.id, 'yes'],
+    ['cheap', 'caution'],
+  ]);
+  expect(suggestedSystems(one, plan).map(({ code }) => code)).toEqual(['chosen', 'replace']);
+});
+
 test('what decides between alike totals: trips, then the chance of losing a batch, then opening, then life', () => {
   const [a] = compared(input);
   const other = (change: Partial<SystemOutcome>): SystemOutcome => ({ ...a!, ...change });
