@@ -24,19 +24,22 @@ export function speakIn(settings: { system: UnitSystem; currency: string }): voi
 
 export const unitSystem = (): UnitSystem => system;
 
+/** No line ends between a number and its unit. */
+const glued = (text: string): string => text.replaceAll(' ', '\u00a0');
+
 /** A figure printed with its unit, by the unit that ends its name; a word of the data by its place in words/. */
 export function printFigure(name: string, value: number | string): string {
   if (typeof value === 'string') return i18n.exists(`word.${name}.${value}`) ? i18n.t(`word.${name}.${value}` as never) : value;
   if (name.endsWith('_minor')) return printMoney({ minor: value, currency });
-  if (name.endsWith('_kg_m2h')) return `${significant(value)} kg/m²h`;
+  if (name.endsWith('_kg_m2h')) return glued(`${significant(value)} kg/m²h`);
   // A little is not nothing.
-  if (name.endsWith('_share')) return value > 0 && value < 0.005 ? '< 1 %' : `${Math.round(value * 100)} %`;
+  if (name.endsWith('_share')) return glued(value > 0 && value < 0.005 ? '< 1 %' : `${Math.round(value * 100)} %`);
   // A difference of temperatures has no zero: only the size of the degree changes.
-  if (name.endsWith('_K')) return system === 'us' ? `${Math.round(value * 1.8)} °F` : `${Math.round(value)} °C`;
+  if (name.endsWith('_K')) return glued(system === 'us' ? `${Math.round(value * 1.8)} °F` : `${Math.round(value)} °C`);
   const found = KINDS.find(([suffix]) => name.endsWith(suffix));
   if (!found) return String(significant(value, 3));
   const { digits, unit } = print({ kind: found[1], value: found[1] === 'pressure' ? value * 1e6 : value, system });
-  return typeset(unit ? `${digits} ${unit}` : digits);
+  return glued(typeset(unit ? `${digits} ${unit}` : digits));
 }
 
 printWith(printFigure);

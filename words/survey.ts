@@ -138,5 +138,5 @@ export const isTest = (kind: string): kind is Test => (TESTS as readonly string[
 export function testText(test: Test, { value, typed }: Measured): string {
   if (test === 'scratch') return say(`walk.scratch.${value}`);
   if (typed !== undefined) return typed;
-  return test === 'moisture' ? `${Math.round(value * 1000) / 10} %` : inUnits(test === 'drop_s' ? 'duration' : 'pressure', value);
+  return test === 'moisture' ? `${Math.round(value * 1000) / 10}\u00a0%` : inUnits(test === 'drop_s' ? 'duration' : 'pressure', value);
 }

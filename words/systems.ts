@@ -54,7 +54,7 @@ export const systems = {
   noBatch: 'no batch',
   unknown: 'not said',
   between: '{{low_minor}} to {{high_minor}}',
-  marginShare: '{{margin_minor}}, {{share}} %',
+  marginShare: '{{margin_minor}}, {{share}}\u00a0%',
   price: 'Price agreed',
   priceHint: 'Left empty, it is the first one’s cost and your markup.',
   priceFault: 'Write an amount, such as 1250 or 1250.50.',

@@ -65,15 +65,16 @@ test('every reason of the rules, every caution, every problem and every class ha
 
 test('figures speak in the firm’s units', () => {
   const reason = { code: 'thickness.fits', figures: { depth_m: 0.038, least_m: 0.005, most_m: 0.1 } };
-  expect(sayReason(reason)).toBe('Depth 1 1\u20442 in, sheet 3\u204416 in to 3 15\u204416 in');
+  // No line ends between a number and its unit.
+  expect(sayReason(reason)).toBe('Depth 1\u00a01\u20442\u00a0in, sheet 3\u204416\u00a0in to 3\u00a015\u204416\u00a0in');
   speakIn({ system: 'metric', currency: 'EUR' });
-  expect(sayReason(reason)).toBe('Depth 38 mm, sheet 5 mm to 100 mm');
+  expect(sayReason(reason)).toBe('Depth 38\u00a0mm, sheet 5\u00a0mm to 100\u00a0mm');
   expect(printFigure('p_minor', 2350)).toBe('€23.50');
   speakIn({ system: 'us', currency: 'USD' });
-  expect([0, 0.004, 0.29].map((share) => printFigure('chance_share', share))).toEqual(['0 %', '< 1 %', '29 %']);
+  expect([0, 0.004, 0.29].map((share) => printFigure('chance_share', share))).toEqual(['0\u00a0%', '<\u00a01\u00a0%', '29\u00a0%']);
   expect(printFigure('kind', 'slab')).toBe('Slab');
   expect(sayShare(1 / 3)).toBe('a third of a bag');
-  expect(sayShare(0.4)).toBe('40 % of a bag');
+  expect(sayShare(0.4)).toBe('40\u00a0% of a bag');
   expect(say('mix.bags', { count: 1 })).toBe('1 bag');
   expect(sayReason({ code: 'stop.rust', figures: { answer: 'unknown' } })).toBe("Rust stains or bare steel? Don't know.");
 });

@@ -31,7 +31,7 @@ test.each([
     ],
     [{ name: 'Outline', yours: '3 corners', theirs: '2 corners' }],
   ],
-  ['deepest', { value: 0.0254, source: 'assumed' }, typed(0.0254, '1 in'), [{ name: 'Deepest depth', yours: '1 in', theirs: '1 in' }]],
+  ['deepest', { value: 0.0254, source: 'assumed' }, typed(0.0254, '1 in'), [{ name: 'Deepest depth', yours: '1\u00a0in', theirs: '1 in' }]],
   ['opens', null, { to: 'foot' }, [{ name: 'Open again', yours: 'nothing', theirs: 'to' }]],
   ['name', 'same', 'same', []],
 ])('%s: %p against %p', (name, yours, theirs, rows) => {

@@ -4,6 +4,7 @@ import { FieldProblem } from '../parts/useWireForm';
 import { quantityText } from '../day/quantityText';
 import { bagsText } from '../mix/bagsText';
 import { needText } from '../mix/needText';
+import { plain } from './plain';
 
 test.each([
   [605, '10', 'min'],
@@ -41,6 +42,6 @@ test('quantities and bags as the trade says them', () => {
     ({ bags: { p10: bags * 0.8, p50: bags, p90: bags * 1.2 }, powder: { p10: bags * 20, p50: bags * 25, p90: bags * 30 } }) as Parameters<typeof needText>[0];
   expect(needText(quantities(1.9), true)).toEqual({ need: '1.9 bags', low: '1.5', high: '2.3' });
   // A little of a bag is no bag, and a resin comes in none.
-  expect(needText(quantities(0.04), true)).toEqual({ need: '2.2 lb', low: '1.76 lb', high: '2.65 lb' });
-  expect(needText(quantities(1.9), false).need).toBe('105 lb');
+  expect(Object.values(needText(quantities(0.04), true)).map(plain)).toEqual(['2.2 lb', '1.76 lb', '2.65 lb']);
+  expect(needText(quantities(1.9), false).need).toBe('105\u00a0lb');
 });

@@ -183,7 +183,7 @@ function filling(full: Full): Step[] {
     code: finding.kind === 'skim' ? 'step.spread' : finding.kind === 'void' ? 'step.pressIn' : 'step.lift',
     sheetId: sheet.id,
     thickness_m: takeOff.deepest_m / lifts,
-    figures: { lift: i + 1, lifts },
+    figures: { lift: i + 1, lifts, count: lifts },
     after: i > 0 ? atSlab(full, sheet.intervals?.layer) : (aidFor(full, 'bond')?.open ?? null),
     ...(i === 0 ? {} : { condition: 'wetEdge' }),
   }));
