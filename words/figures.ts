@@ -1,5 +1,5 @@
 import { print, printMoney, significant, typeset, type Figures, type Kind, type UnitSystem } from '@tufa/core/quantity';
-import { rest } from './rest';
+import { work } from './work';
 import { forgetSaid, i18n, printWith, say } from './speak';
 
 /** Kinds by the unit that ends a figure's name. */
@@ -43,7 +43,7 @@ export function printFigure(name: string, value: number | string): string {
 }
 
 printWith(printFigure);
-i18n.addResourceBundle('en', 'translation', rest, true, true);
+i18n.addResourceBundle('en', 'translation', work, true, true);
 forgetSaid();
 
 /** The sentence of a reason of the core. A stop question speaks with its own words. */

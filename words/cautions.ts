@@ -1,0 +1,23 @@
+/** Cautions where the work can hurt. */
+export const caution = {
+  title: 'Take care',
+  oldCoatings: 'Old coatings, sealants, adhesives and mastics may hold asbestos or lead. Have them tested before you grind or scrape.',
+  licensedEngineer: 'Structural questions belong to a licensed engineer. Tufa prints no mix here until one has answered.',
+  silicaDust: 'Cutting and grinding concrete frees respirable silica. Shroud and HEPA vacuum or water, respirator, eyes, ears. Local silica rules apply.',
+  vibrationNoise: 'Breakers and grinders: count the trigger time, guard ears and hands.',
+  wetCement: 'Wet cement burns skin and eyes. Gloves and glasses; wash at once; have the data sheet at hand.',
+  vapours: 'One of the coats or agents gives off solvent: air the place, no flames, no sparks.',
+  extraWeight: 'A countertop is heavy. Have someone competent confirm cabinets and floor before it is poured.',
+  powderDust: 'Open bags away from faces; wear a respirator for the powder.',
+  resinSensitises: 'Resins can sensitise for life. Gloves always, no bare skin, data sheet at hand.',
+  massHeats: 'A full pail that sets gets hot and may smoke. Spread out what is left over.',
+  lifting: 'Bags and full pails are heavy. Share the lift or split the bag.',
+  toolsNearWater: 'Electric mixer beside water: dry hands, guarded supply.',
+  overDose: 'Too much retarder and it may never set right. Part doses for part bags.',
+  handDecides: 'Minutes are a guide. The material in your hand decides.',
+  publicAccess: 'Keep others off the work until it opens.',
+  washWater: 'Keep wash water out of drains.',
+  localCode: 'Slip resistance, levels and loads follow the local code. Tufa shows the measurement and names no code as met.',
+  understood: 'Understood',
+  by: 'Understood by {{who}}',
+} as const;

@@ -1,0 +1,45 @@
+/** The firm, what is ready for no signal, the keys. */
+export const firm = {
+  title: 'Firm',
+  who: 'Signed in as {{name}}',
+  demo: 'This is a demonstration: people appear as roles only.',
+  signOut: 'Change who',
+  look: 'Light',
+  light: 'Light',
+  dark: 'Dark',
+  sun: 'Sun',
+  system: 'Units',
+  us: 'feet, quarts, °F',
+  metric: 'metres, litres, °C',
+  hand: 'Thumb',
+  right: 'Right',
+  left: 'Left',
+  unsent: 'Unsent',
+  allSent: 'Everything is with the firm',
+  pail: 'The pail holds',
+  lift: 'Heaviest to lift',
+  install: 'Install Tufa on this phone',
+  help: 'On this phone: {{count}} unsent, oldest {{age}}',
+} as const;
+
+export const ready = {
+  title: 'Without signal',
+  yes: 'Ready for no signal',
+  no: 'Not ready for no signal',
+  application: 'Tufa itself',
+  jobs: 'Jobs and shelf',
+  outbox: 'What you do',
+  room: 'Room',
+  safe: 'Kept for good',
+  good: 'on this phone',
+  unsafe: 'the browser may clear it when room is short',
+  count: '{{jobs}}, {{sheets}} sheets',
+  mend: {
+    application: 'open Tufa once more with signal',
+    jobs: 'wait for signal and look again',
+    outbox: 'this browser keeps nothing: leave private browsing',
+    room: 'free at least 50 MB',
+  },
+} as const;
+
+export const keys = { title: 'Keys', slider: 'Strata handle', arrows: 'arrows, Home, End', help: 'This sheet' } as const;

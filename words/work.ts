@@ -1,0 +1,65 @@
+import { caution } from './cautions';
+import { day, lever, strata } from './day';
+import { draw } from './draw';
+import { files, sheetDoc } from './files';
+import { firm, keys, ready } from './firm';
+import { fix } from './fix';
+import { house, step } from './house';
+import { conflict, jobs, state } from './jobs';
+import { opinion, stale, stop, verdict } from './judgement';
+import { kit } from './kit';
+import { field, gauge, keypad, photo } from './measuring';
+import { mix } from './mix';
+import { pour } from './pour';
+import { problems } from './problems';
+import { reasons } from './reasons';
+import { record } from './record';
+import { classes, shelf } from './shelf';
+import { layers, rates, systems } from './systems';
+import { walk } from './walk';
+import { wordsOfData } from './wordsOfData';
+
+/** English for everything that computes, draws or prints. Figures come in as {{name}} already printed with their unit. */
+export const work = {
+  unit: { min: 'min', mm: 'mm', L: 'L', qt: 'qt', s: 's', h: 'h', bags: 'bags', bag: 'bag', hands: 'hands', packets: 'packets a bag', deg: '°' },
+  firm,
+  jobs,
+  state,
+  conflict,
+  sheet: { close: 'Close' },
+  slide: { how: 'Slide: {{what}}', again: 'Press again: {{what}}' },
+  ready,
+  keys,
+  shelf,
+  class: classes,
+  house,
+  fixStep: step,
+  systems,
+  layers,
+  rates,
+  kit,
+  word: wordsOfData,
+  verdict,
+  opinion,
+  stop,
+  walk,
+  photo,
+  stale,
+  files,
+  sheetDoc,
+  gauge,
+  keypad,
+  field,
+  draw,
+  fix,
+  reason: reasons,
+  mix,
+  day,
+  lever,
+  strata,
+  pour,
+  record,
+  caution,
+  problem: problems,
+  table: { show: 'As a table', hide: 'Hide the table' },
+} as const;
