@@ -233,7 +233,7 @@ test('an empty firm: three taps to the first answer; ready for no signal; keys a
     await page.getByRole('button', { name: 'Lead' }).click();
     await page.getByRole('link', { name: 'Bench' }).click();
     await page.getByRole('link', { name: /Window/ }).click();
-    await expect(page.getByRole('heading', { level: 1 })).toContainText(/\d+ min/);
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(/\d+\smin/);
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await page.keyboard.press('g');
     await page.keyboard.press('j');

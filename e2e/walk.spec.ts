@@ -104,7 +104,7 @@ test('an L-shaped slab by touch: three spalls, two cracks, forty soundings; the 
   expect(planned.plan.elements[0].area_m2).toBeCloseTo((20 * 14 - 8 * 6) * 0.3048 ** 2, 9);
   // What the phone shows is what the core behind the server takes off, finding by finding and together.
   const gallons = (volume_m3: number): number => volume_m3 / 0.003785411784;
-  const shown = async (text: Promise<string>): Promise<number> => Number(/([\d.]+) gal/.exec(await text)![1]);
+  const shown = async (text: Promise<string>): Promise<number> => Number(/([\d.]+)\sgal/.exec(await text)![1]);
   expect(await shown(page.getByRole('heading', { level: 1 }).innerText())).toBeCloseTo(gallons(planned.plan.elements[0].volume.p50), 0);
   for (const [i, { kind, label }] of (planned.input.findings as Found[]).entries())
     if (kind === 'spall')

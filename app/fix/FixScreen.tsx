@@ -158,13 +158,14 @@ function Fix({ view }: { view: JobView }) {
           <View className="flex-row flex-wrap gap-2">
             <Button label={say('fix.next')} onPress={() => setLooking(finding.ranking[(at + 1) % finding.ranking.length]?.sheetId ?? null)} />
             {wide ? null : <Button label={say('fix.whyNot')} onPress={() => setAsking(true)} />}
-            <Button
-              label={say(chosen ? 'fix.used' : ranked.verdict === 'no' ? 'fix.useRefused' : 'fix.use')}
-              tone={ranked.verdict === 'no' ? 'stop' : 'act'}
-              grow
-              disabled={chosen}
-              onPress={use}
-            />
+            <View className="min-w-[104px] flex-1">
+              <Button
+                label={say(chosen ? 'fix.used' : ranked.verdict === 'no' ? 'fix.useRefused' : 'fix.use')}
+                tone={ranked.verdict === 'no' ? 'stop' : 'act'}
+                disabled={chosen}
+                onPress={use}
+              />
+            </View>
             {asking && !wide ? (
               <Panel title={say('fix.others')} onClose={() => setAsking(false)}>
                 {shelf}

@@ -1,7 +1,7 @@
 import { say } from '@tufa/words/speak';
 import { Component, lazy, Suspense, type ComponentType, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { Button } from './Button';
+import { ScreenLost } from './ScreenLost';
 import { usePhone } from './useSettings';
 import { useOnSide } from './useSize';
 import { T } from './T';
@@ -60,12 +60,6 @@ class Fetched extends Component<{ children: ReactNode }, { failed: boolean }> {
   }
 
   override render(): ReactNode {
-    if (!this.state.failed) return this.props.children;
-    return (
-      <View role="main" className="h-full w-full flex-1 justify-center gap-4 bg-ground p-4">
-        <T as="lead">{say('state.failed')}</T>
-        <Button label={say('state.retry')} tone="act" onPress={() => window.location.reload()} />
-      </View>
-    );
+    return this.state.failed ? <ScreenLost /> : this.props.children;
   }
 }

@@ -9,6 +9,9 @@ import { wantFocus } from '../parts/focusAnswer';
 import { keepInstallPrompt } from '../parts/install';
 import { registerWorker } from '../parts/serviceWorker';
 
+/** A screen whose chunk never came, or that failed to draw, says so: never a blank page. */
+export { ScreenLost as ErrorBoundary } from '../parts/ScreenLost';
+
 /** The read cache's shape; a phone with an older one pulls afresh. */
 const SHAPE = 'v1';
 
