@@ -8,8 +8,11 @@ export class ApiProblem extends Error {
   }
 }
 
+/** A connection that has gone dead without a word is given up after this long: the next try may find a live one. ms */
+const PATIENCE_MS = 60_000;
+
 async function call<T>(path: string, init?: RequestInit): Promise<T> {
-  const response = await fetch(`/api/v1${path}`, { ...init, headers: { 'content-type': 'application/json' } });
+  const response = await fetch(`/api/v1${path}`, { ...init, headers: { 'content-type': 'application/json' }, signal: AbortSignal.timeout(PATIENCE_MS) });
   if (!response.ok) {
     const details = (await response.json().catch(() => null)) as ProblemDetails | null;
     throw new ApiProblem(details ?? { type: 'about:blank', title: response.statusText, status: response.status, code: 'ourFault' });

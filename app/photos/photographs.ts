@@ -54,9 +54,12 @@ export async function keepPhoto(
   return { id, sha256: shrunk.sha256, bytes: shrunk.full.size };
 }
 
+/** A picture at the slowest signal takes so long; what takes longer goes nowhere, and everything else waits behind it. ms */
+const PATIENCE_MS = 180_000;
+
 /** @returns whether the firm took it; what it refuses it would refuse again, so it is not asked for ever */
 export async function sendBytes(address: string, body: Blob): Promise<boolean> {
-  const answer = await fetch(address, { method: 'PUT', body, headers: { 'content-type': body.type } });
+  const answer = await fetch(address, { method: 'PUT', body, headers: { 'content-type': body.type }, signal: AbortSignal.timeout(PATIENCE_MS) });
   if (!answer.ok && answer.status !== 422 && answer.status !== 413) throw new Error(String(answer.status));
   return answer.ok;
 }
