@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { acknowledgeAll, DOCK, expect, jobOf, signIn, startServer, test } from './server';
+import { acknowledgeAll, DOCK, expect, jobOf, signIn, startServer, test, wholeOnPhone } from './server';
 
 const startBatch = async (page: Page): Promise<void> => {
   await page.goto(`/jobs/${DOCK}/pour`);
@@ -197,6 +197,7 @@ test('a clash: both values on a sheet; mine is let go by a slide, not by a tap',
   await signIn(page);
   await page.goto(`/jobs/${DOCK}/edit`);
   await page.getByLabel('Address').fill('Upper yard');
+  await wholeOnPhone(page);
   await page.context().setOffline(true);
   await page.getByRole('button', { name: 'Save' }).click();
   const other = await (await browser.newContext({ baseURL: server })).newPage();

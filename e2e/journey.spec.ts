@@ -100,7 +100,7 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
   await expect(page.getByLabel('Water, typed')).toHaveValue('90 C');
   await page.getByLabel('Water, typed').fill('64');
   await page.getByRole('button', { name: 'Set', exact: true }).click();
-  await expect(page.getByRole('slider', { name: 'Water handle' })).toHaveAttribute('aria-valuetext', /^64 °F/);
+  await expect(page.getByRole('slider', { name: 'Water handle' })).toHaveAttribute('aria-valuetext', /^64\s°F/);
   await page.getByRole('radio', { name: /^Air/ }).click();
   await page.getByRole('button', { name: 'More Air' }).click();
   await page.getByRole('button', { name: 'Keep these for the pour' }).click();

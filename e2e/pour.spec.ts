@@ -1,11 +1,10 @@
-import { acknowledgeAll, DOCK, expect, jobOf, signIn, test } from './server';
+import { acknowledgeAll, DOCK, expect, jobOf, signIn, test, wholeOnPhone } from './server';
 
 test('a pour goes on without signal, through a reload and a closed tab; the firm has every event once it is back', async ({ page, context, server }) => {
   await signIn(page);
   await page.goto(`/jobs/${DOCK}/pour`);
   await acknowledgeAll(page);
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  await wholeOnPhone(page);
   await expect(page.getByText('with the firm')).toBeVisible();
 
   await context.setOffline(true);
@@ -72,6 +71,7 @@ test('somebody else’s change to the same field comes back with both values', a
   await signIn(page);
   await page.goto(`/jobs/${DOCK}/edit`);
   await page.getByLabel('Access note').fill('Ring the yard');
+  await wholeOnPhone(page);
   await page.context().setOffline(true);
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('button', { name: 'Edit Loading dock' })).toBeVisible();

@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { createServer, type AddressInfo } from 'node:net';
 import { resolve } from 'node:path';
-import { test as base, type APIRequestContext, type Page } from '@playwright/test';
+import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test';
 import pg from 'pg';
 
 const ROOT = resolve(__dirname, '..');
@@ -76,6 +76,12 @@ export async function signIn(page: Page, role = 'Lead'): Promise<void> {
   await page.getByText('Waiting for you').waitFor();
 }
 
+/** Waits until the whole application lies on the phone: from then on every screen comes without signal. */
+export async function wholeOnPhone(page: Page): Promise<void> {
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+}
+
 /** Acknowledges every caution that stands before the first batch. */
 export async function acknowledgeAll(page: Page): Promise<void> {
   const open = page.getByRole('button', { name: /^Understood:/ });
@@ -102,4 +108,4 @@ export const test = base.extend<{ server: string }>({
   baseURL: async ({ server }, provide) => provide(server),
 });
 
-export { expect } from '@playwright/test';
+export { expect };
