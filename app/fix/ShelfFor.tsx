@@ -29,16 +29,20 @@ export function ShelfFor({
   const [listed, setListed] = useState(LISTED);
   const wanted = useDeferredValue(text);
   const { sheet: rows } = view.data;
+  const searching = wanted.trim() !== '';
+  // Made ready when somebody asks: most look at the list alone.
   const index = useMemo(
     () =>
-      new ShelfIndex(
-        ranking.flatMap(({ sheetId }) => rows[sheetId] ?? []),
-        new Set(),
-      ),
-    [ranking, rows],
+      searching
+        ? new ShelfIndex(
+            ranking.flatMap(({ sheetId }) => rows[sheetId] ?? []),
+            new Set(),
+          )
+        : null,
+    [searching, ranking, rows],
   );
   const found = useMemo(() => {
-    if (wanted.trim() === '') return ranking;
+    if (!index) return ranking;
     const ids = index.named(wanted);
     return ranking.filter(({ sheetId }) => ids.has(sheetId));
   }, [index, ranking, wanted]);
