@@ -146,9 +146,9 @@ test('what decides between alike totals: trips, then the chance of losing a batc
   expect(code({ opens_s: null, life: { ...a!.life, code: 'short' } })).toMatchObject({ winner: 1, code: 'life' });
   expect(code({})).toMatchObject({ winner: 0, code: 'alike' });
   // Sooner is not worth a batch; as little as this is no more than the figures are sure of.
-  const riskier = (more: number): Partial<SystemOutcome> => ({ chanceLost: a!.chanceLost! + more, opens_s: a!.opens_s! - 3600 });
-  expect(code(riskier(0.06))).toMatchObject({ winner: 1, code: 'chance', figures: { chance_share: a!.chanceLost!, other_share: a!.chanceLost! + 0.06 } });
-  expect(code(riskier(0.04))).toMatchObject({ winner: 0, code: 'opens' });
+  const riskier = (chanceLost: number) => decide([other({ chanceLost, opens_s: a!.opens_s! - 3600 }), other({ chanceLost: 0 })], 0.1);
+  expect(riskier(0.05)).toMatchObject({ winner: 1, code: 'chance', figures: { chance_share: 0, other_share: 0.05 } });
+  expect(riskier(0.0499)).toMatchObject({ winner: 0, code: 'opens' });
   // Past what the firm accepts, no money is saved by it.
   const cheap = { ...other({ chanceLost: 0.12 }), cost: { ...a!.cost, total_minor: a!.cost.total_minor * 0.8 } };
   expect(decide([cheap, a!], 0.1)).toMatchObject({ winner: 1, code: 'chance' });
