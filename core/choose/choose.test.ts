@@ -2,7 +2,21 @@ import { crack, element, finding, input, sheetOf, typed } from '../testing/job';
 import type { Sheet } from '../shelf';
 import type { ElementInput, FindingInput, GrooveInput } from '../survey';
 import { deepestOf, orientationOf, neededUse as askedOf, verdictOf } from '../survey';
-import { DEFAULT_HOUSE, judge, LAST_RULES, ranking, RULES, madeForRule, stockRule, type Ranked, type RuleContext } from './index';
+import {
+  DEFAULT_HOUSE,
+  judge,
+  LAST_RULES,
+  leastForGrain,
+  madeForRule,
+  preparationTool,
+  profileReached,
+  ranking,
+  RULES,
+  stockRule,
+  type HouseMethod,
+  type Ranked,
+  type RuleContext,
+} from './index';
 
 const contextOf = (change: Partial<RuleContext> = {}): RuleContext => ({
   sheet: sheetOf('sandedRapid'),
@@ -293,4 +307,22 @@ test('a depth through the member stops it, half of it is borderline, a third of 
   expect([0.0499, 0.0501].map((deepest) => verdict(deepest, { suspended: true }))).toEqual(['repairable', 'stop']);
   expect(verdictOf({ element: { ...element, thickness: typed(0.02) }, findings: [wedge] }).code).toBe('repairable');
   expect(input.findings).toHaveLength(1);
+});
+
+test.each<[HouseMethod['preparation'], number]>([
+  ['wash', 1],
+  ['brush', 2],
+  ['grind', 3],
+  ['blast', 5],
+  ['breakOut', 8],
+])('a base prepared by %s is left at CSP %d, and it is the gentlest tool that leaves so much', (preparation, csp) => {
+  expect(profileReached({ ...DEFAULT_HOUSE, preparation }, sheetOf('sandedRapid'))).toBe(csp);
+  expect(preparationTool(DEFAULT_HOUSE, { ...sheetOf('sandedRapid'), profile: csp })).toBe(preparation);
+});
+
+test.each([
+  [0.001, 0.012],
+  [0.000999, 0.002997],
+])('an overlay with a grain of %d m by the school of sanded mortar needs %d m', (grain_m, least_m) => {
+  expect(leastForGrain({ ...DEFAULT_HOUSE, sandedOverlay: 'from12' }, { ...sheetOf('broomOverlay'), grain_m }, true)).toBeCloseTo(least_m, 9);
 });
