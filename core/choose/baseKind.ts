@@ -1,9 +1,8 @@
 import type { Substrate } from '../shelf';
 import type { ElementInput } from '../survey';
 
-export const BASE_KINDS = ['mineral', 'glossy', 'board'] as const;
 /** What a base is made ready like: cut to a profile, abraded until its gloss is gone, or screwed down and sanded. */
-export type BaseKind = (typeof BASE_KINDS)[number];
+export type BaseKind = 'mineral' | 'glossy' | 'board';
 
 const GLOSSY: readonly Substrate[] = ['tile', 'laminate'];
 const BOARD: readonly Substrate[] = ['timber', 'board'];

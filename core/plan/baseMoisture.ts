@@ -4,7 +4,7 @@ import { aidClasses } from './aidsOf';
 import type { Context } from './Context';
 
 /** The agent that was chosen to bond it, where its sheet or the school asks for one. */
-export function bondAgentOf(context: Pick<Context, 'input' | 'sheet' | 'treatment'>): Aid | undefined {
+function bondAgentOf(context: Pick<Context, 'input' | 'sheet' | 'treatment'>): Aid | undefined {
   const { input, treatment } = context;
   const aid = input.aids?.find(({ id }) => id === treatment?.aids?.bond);
   return aid && aidClasses(context, 'bond').includes(aid.class) ? aid : undefined;
@@ -13,7 +13,7 @@ export function bondAgentOf(context: Pick<Context, 'input' | 'sheet' | 'treatmen
 /** What the base must be when it is covered: as what touches it wants it, the bonding agent before the mix; never soaked where it does not drink. */
 export function baseMoisture(context: Pick<Context, 'input' | 'element' | 'sheet' | 'treatment'>): Moisture {
   const { element, sheet } = context;
-  if (isResin(sheet)) return 'dry';
+  if (isResin(sheet) || sheet.moisture === 'dry') return 'dry';
   const wants = bondAgentOf(context)?.moisture ?? sheet.moisture;
   return wants === 'damp' && !isSoaked(element) ? 'dry' : wants;
 }

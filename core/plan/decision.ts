@@ -1,4 +1,4 @@
-import { LIFE_CLASSES, type LifeClass } from '../choose';
+import { LIFE_CLASSES } from '../choose';
 import type { Figures } from '../quantity';
 import { PLAN } from './constants';
 import type { SystemOutcome } from './SystemOutcome';
@@ -44,44 +44,67 @@ export interface Decision {
   readonly figures: Figures;
 }
 
-const rankOf = ({ verdict }: SystemOutcome): number => (verdict === 'no' ? 1 : 0);
-const lifeOf = (code: LifeClass): number => LIFE_CLASSES.indexOf(code);
-
 /** Where nothing is mixed on site no batch is lost. */
 const chanceOf = ({ chanceLost }: SystemOutcome): number => chanceLost ?? 0;
 
-/**
- * Compares two: what is allowed first, then what keeps to the chance the firm accepts, then the whole cost where it
- * differs enough to matter, then trips, chance, opening and life.
- */
-function between(a: SystemOutcome, b: SystemOutcome, acceptedChance: number): { by: number; code: Decision['code']; figures: Figures } {
-  const fits = rankOf(a) - rankOf(b);
-  if (fits !== 0) return { by: fits, code: 'fits', figures: {} };
-  const chances = [chanceOf(a), chanceOf(b)] as const;
-  const chance = {
-    by: chances[0] - chances[1],
-    code: 'chance',
-    figures: { chance_share: Math.min(...chances), other_share: Math.max(...chances) },
-  } as const;
-  if (chances[0] > acceptedChance !== chances[1] > acceptedChance) return chance;
-  const difference_minor = a.cost.total_minor - b.cost.total_minor;
-  if (Math.abs(difference_minor) > PLAN.nearlySame * Math.max(a.cost.total_minor, b.cost.total_minor))
-    return { by: difference_minor, code: 'total', figures: { difference_minor: Math.abs(difference_minor) } };
-  const trips = a.trips - b.trips;
-  if (trips !== 0) return { by: trips, code: 'trips', figures: { trips: Math.abs(trips) } };
-  if (Math.abs(chance.by) >= PLAN.chanceDiffers) return chance;
-  const opens_s = (a.opens_s ?? Infinity) - (b.opens_s ?? Infinity);
-  if (Number.isFinite(opens_s) && Math.abs(opens_s) >= PLAN.opensDiffer_s) return { by: opens_s, code: 'opens', figures: { opens_s: Math.abs(opens_s) } };
-  const life = lifeOf(b.life.code) - lifeOf(a.life.code);
-  if (life !== 0) return { by: life, code: 'life', figures: {} };
-  return { by: difference_minor, code: 'alike', figures: {} };
+interface Question {
+  readonly code: Decision['code'];
+  /** less is better; null where nobody knows, which decides nothing */
+  readonly of: (outcome: SystemOutcome) => number | null;
+  /** whether one is so much worse than the best that it is out */
+  readonly worse: (value: number, best: number) => boolean;
+  /** by how much the winner is better than the best that it puts out */
+  readonly figures: (winner: number, other: number) => Figures;
 }
 
-/** Which of them, and why. @param outcomes one or more @param acceptedChance of losing a batch, the firm's own, 0 to 1 */
+const chances = (chance_share: number, other_share: number): Figures => ({ chance_share, other_share });
+
+/** What systems are asked, one after the other; whatever answers too badly is asked nothing more. */
+const questions = (acceptedChance: number): readonly Question[] => [
+  { code: 'fits', of: ({ verdict }) => Number(verdict === 'no'), worse: (value, best) => value > best, figures: () => ({}) },
+  { code: 'chance', of: chanceOf, worse: (value, best) => value > acceptedChance && best <= acceptedChance, figures: chances },
+  {
+    code: 'total',
+    of: ({ cost }) => cost.total_minor,
+    worse: (value, best) => value - best > PLAN.nearlySame * value,
+    figures: (winner, other) => ({ difference_minor: other - winner }),
+  },
+  { code: 'trips', of: ({ trips }) => trips, worse: (value, best) => value > best, figures: (winner, other) => ({ trips: other - winner }) },
+  { code: 'chance', of: chanceOf, worse: (value, best) => value - best >= PLAN.chanceDiffers, figures: chances },
+  {
+    code: 'opens',
+    of: ({ opens_s }) => opens_s,
+    worse: (value, best) => value - best >= PLAN.opensDiffer_s,
+    figures: (winner, other) => ({ opens_s: other - winner }),
+  },
+  { code: 'life', of: ({ life }) => -LIFE_CLASSES.indexOf(life.code), worse: (value, best) => value > best, figures: () => ({}) },
+];
+
+/**
+ * Which of them, and what decided last: what is allowed, what keeps to the chance the firm accepts, the whole cost where
+ * it differs enough to matter, then trips, chance, opening and life. Of what is alike to the end, the cheapest.
+ *
+ * @param outcomes one or more
+ * @param acceptedChance of losing a batch, the firm's own, 0 to 1
+ */
 export function decide(outcomes: readonly SystemOutcome[], acceptedChance: number): Decision {
-  const order = outcomes.map((_, i) => i).sort((i, j) => between(outcomes[i]!, outcomes[j]!, acceptedChance).by || i - j);
-  const [winner = 0, next] = order;
-  if (next === undefined) return { winner, code: 'only', figures: {} };
-  const { code, figures } = between(outcomes[winner]!, outcomes[next]!, acceptedChance);
-  return { winner, code, figures };
+  let left = outcomes.map((_, i) => i);
+  let last: { readonly question: Question; readonly out: readonly number[] } | null = null;
+  for (const question of questions(acceptedChance)) {
+    const valueOf = (i: number): number | null => question.of(outcomes[i]!);
+    const best = Math.min(...left.map((i) => valueOf(i) ?? Infinity));
+    const out = left.filter((i) => {
+      const value = valueOf(i);
+      return value !== null && question.worse(value, best);
+    });
+    if (out.length === 0) continue;
+    left = left.filter((i) => !out.includes(i));
+    last = { question, out };
+  }
+  const winner = left.reduce((least, i) => (outcomes[i]!.cost.total_minor < outcomes[least]!.cost.total_minor ? i : least), left[0] ?? 0);
+  if (left.length > 1) return { winner, code: 'alike', figures: {} };
+  if (!last) return { winner, code: 'only', figures: {} };
+  const { question, out } = last;
+  const other = Math.min(...out.map((i) => question.of(outcomes[i]!) ?? Infinity));
+  return { winner, code: question.code, figures: question.figures(question.of(outcomes[winner]!) ?? other, other) };
 }

@@ -13,7 +13,7 @@ export function bestTreatments(input: PlanInput, plan: Plan): TreatmentInput[] {
   });
 }
 
-/** Systems worth comparing: as chosen, the cheapest and the first to open of what fits as well as anything does, phases against everything now where some of it waits, and replacement. The same one is named once. */
+/** Systems worth comparing: as chosen, the cheapest and the first to open among the best verdict there is, phases against everything now where some of it waits, and replacement. The same one is named once. */
 export function suggestedSystems(input: PlanInput, plan: Plan): SystemInput[] {
   const chosen = bestTreatments(input, plan);
   const by = (of: (one: Ranked) => number): TreatmentInput[] =>

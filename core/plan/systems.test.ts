@@ -119,7 +119,7 @@ test('what waits leaves nothing to replace now; what no sheet says opens at no t
   expect(bestTreatments({ ...none, treatments: [] }, computePlan({ ...none, treatments: [] }))).toEqual([]);
 });
 
-test('the cheapest and the soonest are of what fits as well as anything: nothing with care against what simply fits', () => {
+test('the cheapest and the soonest have the best verdict there is: what fits with care is not set against what fits', () => {
   const mortar = sheetOf('sandedRapid');
   const dear = { ...mortar, colour: { ...mortar.colour, dry: 'grey' }, packs: mortar.packs.map((pack) => ({ ...pack, price_minor: pack.price_minor * 4 })) };
   const one: PlanInput = {
@@ -155,6 +155,21 @@ test('what decides between alike totals: trips, then the chance of losing a batc
   expect(decide([cheap, a!], 0.2)).toMatchObject({ winner: 0, code: 'total' });
   expect(decide([other({ chanceLost: null }), other({ chanceLost: 0.12 })], 0.1)).toMatchObject({ winner: 0, code: 'chance', figures: { chance_share: 0 } });
   expect(decide([a!], 0.1)).toMatchObject({ winner: 0, code: 'only' });
+  // Each is alike to its neighbour and the ends are not: whatever their order, one wins, and is better by what is said.
+  const costing = (share: number, chanceLost: number) => ({ ...other({ chanceLost }), cost: { ...a!.cost, total_minor: 100_000 * share } });
+  const three = [costing(1, 0.095), costing(1.02, 0.04), costing(1.04, 0)];
+  for (const order of [
+    [0, 1, 2],
+    [1, 2, 0],
+    [2, 0, 1],
+  ]) {
+    const decision = decide(
+      order.map((i) => three[i]!),
+      0.1,
+    );
+    expect(order[decision.winner]).toBe(1);
+    expect(decision).toMatchObject({ code: 'chance', figures: { chance_share: 0.04, other_share: 0.095 } });
+  }
 });
 
 const broom = sheetOf('broomOverlay').id;
