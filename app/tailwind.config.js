@@ -1,5 +1,5 @@
 const plugin = require('tailwindcss/plugin');
-const tokens = require('./parts/tokens.json');
+const tokens = require('./parts/ui/tokens.json');
 
 const variables = (mode) => Object.fromEntries(Object.entries(tokens[mode]).map(([name, value]) => [`--${name}`, value]));
 

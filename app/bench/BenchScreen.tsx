@@ -1,8 +1,8 @@
 import { say } from '@tufa/words/speak';
 import { Link, type Href } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { Screen } from '../parts/Screen';
-import { Answer, T } from '../parts/T';
+import { Screen } from '../parts/chrome/Screen';
+import { Answer, T } from '../parts/ui/T';
 
 /** Quick sums that change no job. */
 export function BenchScreen() {

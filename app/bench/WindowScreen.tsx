@@ -7,10 +7,10 @@ import { View } from 'react-native';
 import { dontKnow, Quantities } from '../day/Quantities';
 import { StrataView } from '../day/StrataView';
 import { useFirm } from '../outbox/useFirm';
-import { Button } from '../parts/Button';
-import { Screen } from '../parts/Screen';
-import { Standing } from '../parts/Standing';
-import { Answer, T } from '../parts/T';
+import { Button } from '../parts/ui/Button';
+import { Screen } from '../parts/chrome/Screen';
+import { Standing } from '../parts/chrome/Standing';
+import { Answer, T } from '../parts/ui/T';
 
 /** The sum Window: how long a batch of any sheet stays workable, at any temperatures, without a job. */
 export function WindowScreen() {

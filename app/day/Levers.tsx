@@ -2,9 +2,9 @@ import { leverCombinations, leversOf, type Lever, type WindowAnswer, type Window
 import { say, sayShare } from '@tufa/words';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { Button } from '../parts/Button';
-import { T } from '../parts/T';
-import { vessel } from '../parts/vessel';
+import { Button } from '../parts/ui/Button';
+import { T } from '../parts/ui/T';
+import { vessel } from '../parts/job/vessel';
 import { quantityText } from './quantityText';
 
 const minutes = (time_s: number): string => String(Math.round(time_s / 60));

@@ -3,14 +3,14 @@ import type { StrataDomain, StrataQuantity, WindowQuestion } from '@tufa/core/pl
 import { say } from '@tufa/words';
 import { useState } from 'react';
 import { Pressable, ScrollView, Text, View } from 'react-native';
-import { Button } from '../parts/Button';
-import { QuantityField } from '../parts/QuantityField';
+import { Button } from '../parts/ui/Button';
+import { QuantityField } from '../parts/ui/QuantityField';
 import type { Typed } from '../keypad/entries';
-import { readWithin } from '../parts/quantityText';
-import { FieldProblem } from '../parts/useWireForm';
-import { usePhone } from '../parts/useSettings';
+import { readWithin } from '../parts/ui/quantityText';
+import { FieldProblem } from '../parts/ui/useWireForm';
+import { usePhone } from '../parts/phone/useSettings';
 import { quantityText } from './quantityText';
-import { Toggle } from '../parts/Toggle';
+import { Toggle } from '../parts/ui/Toggle';
 
 /** What a quantity is typed as; a share and a dose are stepped. */
 const TYPED_AS: Partial<Record<StrataQuantity, Typed>> = {

@@ -3,8 +3,8 @@ import { strataHandle, strataScale, type StrataFrame } from '@tufa/draw';
 import { say, printFigure } from '@tufa/words';
 import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
-import { MovingScene } from '../parts/MovingScene';
-import { usePhone } from '../parts/useSettings';
+import { MovingScene } from '../parts/ui/MovingScene';
+import { usePhone } from '../parts/phone/useSettings';
 import { quantityText, sayChance, tickText } from './quantityText';
 
 /** Snaps to the step a thumb can set. */

@@ -2,7 +2,7 @@ import type { WindowAnswer } from '@tufa/core/plan';
 import type { Sheet } from '@tufa/core/shelf';
 import { say, printFigure } from '@tufa/words';
 import { View } from 'react-native';
-import { Answer, T } from '../parts/T';
+import { Answer, T } from '../parts/ui/T';
 import { sayChance } from './quantityText';
 
 const minutes = (time_s: number): string => printFigure('t_s', time_s);

@@ -4,9 +4,9 @@ import { say, unitSystem } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
-import { QuantityField } from '../parts/QuantityField';
-import { readWithin } from '../parts/quantityText';
-import { FieldProblem } from '../parts/useWireForm';
+import { QuantityField } from '../parts/ui/QuantityField';
+import { readWithin } from '../parts/ui/quantityText';
+import { FieldProblem } from '../parts/ui/useWireForm';
 
 /** The firm's figures that limit a batch: what the pail holds and what one person lifts. */
 export function FirmNumbers({ own }: { own: RowOf<'firm'> }) {

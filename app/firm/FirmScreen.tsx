@@ -2,17 +2,17 @@ import { say } from '@tufa/words';
 import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
 import { View } from 'react-native';
 import { change, signOut, useFirm, usePerson, write } from '../outbox/useFirm';
-import { Button } from '../parts/Button';
-import { Choice } from '../parts/Choice';
-import { useInstall } from '../parts/install';
-import { Screen } from '../parts/Screen';
-import { Standing } from '../parts/Standing';
-import { Answer, T } from '../parts/T';
+import { Button } from '../parts/ui/Button';
+import { Choice } from '../parts/ui/Choice';
+import { useInstall } from '../parts/phone/install';
+import { Screen } from '../parts/chrome/Screen';
+import { Standing } from '../parts/chrome/Standing';
+import { Answer, T } from '../parts/ui/T';
 import { FirmNumbers } from './FirmNumbers';
 import { HouseMethodView } from './HouseMethodView';
 import { RatesView } from './RatesView';
 import { ReadyCheck } from './ReadyCheck';
-import { MODES, setPhone, usePhone } from '../parts/useSettings';
+import { MODES, setPhone, usePhone } from '../parts/phone/useSettings';
 
 /** Who is signed in, how this phone looks, the firm's units, what is unsent. */
 export function FirmScreen() {

@@ -2,9 +2,9 @@ import { DEFAULT_HOUSE, HOUSE_QUESTIONS, type HouseMethod, type HouseQuestion } 
 import { say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Button } from '../parts/Button';
-import { Choice } from '../parts/Choice';
-import { T } from '../parts/T';
+import { Button } from '../parts/ui/Button';
+import { Choice } from '../parts/ui/Choice';
+import { T } from '../parts/ui/T';
 
 const AS_FIRM = 'asFirm';
 

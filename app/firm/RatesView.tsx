@@ -5,8 +5,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { amountMinor } from '../fix/money';
 import { change, write } from '../outbox/useFirm';
-import { Field } from '../parts/Field';
-import { T } from '../parts/T';
+import { Field } from '../parts/ui/Field';
+import { T } from '../parts/ui/T';
 
 type Money = 'labour_minor_h' | 'trip_minor' | 'tool_minor_day' | 'disposal_minor_kg' | 'concrete_minor_m3';
 

@@ -3,8 +3,8 @@ import { useQuery } from '@tanstack/react-query';
 import { View } from 'react-native';
 import { outbox } from '../outbox/Outbox';
 import { useFirm } from '../outbox/useFirm';
-import { Lines, type Line } from '../parts/Lines';
-import { T } from '../parts/T';
+import { Lines, type Line } from '../parts/ui/Lines';
+import { T } from '../parts/ui/T';
 
 /** Less room than this and a day's photographs may not fit, bytes. */
 const ROOM = 50e6;

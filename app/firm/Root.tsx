@@ -4,11 +4,11 @@ import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useFirm, usePerson, useSync } from '../outbox/useFirm';
 import { running } from '../now/waiting';
-import { Button } from '../parts/Button';
-import { applyUpdate, useUpdate } from '../parts/serviceWorker';
-import { T } from '../parts/T';
-import { loadPart, loadWork } from '../parts/workScreen';
-import { useWide } from '../parts/useSize';
+import { Button } from '../parts/ui/Button';
+import { applyUpdate, useUpdate } from '../parts/phone/serviceWorker';
+import { T } from '../parts/ui/T';
+import { loadPart, loadWork } from '../parts/chrome/workScreen';
+import { useWide } from '../parts/phone/useSize';
 import { SignIn } from './SignIn';
 
 const Shortcuts = lazy(() => loadPart().then((work) => ({ default: work.Shortcuts })));

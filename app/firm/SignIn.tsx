@@ -4,8 +4,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { api } from '../outbox/api';
 import { signIn } from '../outbox/useFirm';
-import { Button } from '../parts/Button';
-import { Answer, T } from '../parts/T';
+import { Button } from '../parts/ui/Button';
+import { Answer, T } from '../parts/ui/T';
 
 /** One tap says who holds this phone, so that every write carries its person. */
 export function SignIn() {

@@ -2,8 +2,8 @@ import { printFigure, say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
-import { Field } from '../parts/Field';
-import type { JobView } from '../parts/useJob';
+import { Field } from '../parts/ui/Field';
+import type { JobView } from '../parts/job/useJob';
 import { amountMinor } from './money';
 
 /** What was agreed with the customer; empty, the margin follows the firm's own markup. */

@@ -5,13 +5,13 @@ import { useMemo, useState } from 'react';
 import { Text, View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { change, usePerson, write } from '../outbox/useFirm';
-import { Button } from '../parts/Button';
-import { now } from '../parts/clock';
-import { T } from '../parts/T';
-import type { JobView } from '../parts/useJob';
+import { Button } from '../parts/ui/Button';
+import { now } from '../parts/phone/clock';
+import { T } from '../parts/ui/T';
+import type { JobView } from '../parts/job/useJob';
 import { loadedOf } from './loadedOf';
 import { poursTomorrow } from './poursTomorrow';
-import { Toggle } from '../parts/Toggle';
+import { Toggle } from '../parts/ui/Toggle';
 
 /** What is loaded for the job, each ticked when it is on the truck; the day before it asks for what is not. */
 export function KitList({ view }: { view: JobView }) {

@@ -1,8 +1,8 @@
 import type { Plan, TreatmentInput } from '@tufa/core/plan';
 import { say } from '@tufa/words';
 import { View } from 'react-native';
-import { Choice } from '../parts/Choice';
-import type { JobView } from '../parts/useJob';
+import { Choice } from '../parts/ui/Choice';
+import type { JobView } from '../parts/job/useJob';
 import { findingName } from './findingName';
 
 /** A system put together by hand: for every finding one of what fits it. */

@@ -2,8 +2,8 @@ import type { Reason } from '@tufa/core/choose';
 import { say, sayReason } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Word } from '../parts/Button';
-import { T } from '../parts/T';
+import { Word } from '../parts/ui/Button';
+import { T } from '../parts/ui/T';
 import { MARK, TONE } from './verdict';
 
 /** What a person asks first of a material that fits: how deep, what edge, whether the day leaves time for it, and when it opens. */

@@ -2,11 +2,11 @@ import type { SystemSection } from '@tufa/core/plan';
 import { sectionScene } from '@tufa/draw';
 import { say, unitSystem } from '@tufa/words';
 import { View } from 'react-native';
-import { Word } from '../parts/Button';
-import { saveSvg } from '../parts/saveSvg';
-import { SceneView } from '../parts/SceneView';
-import { usePhone } from '../parts/useSettings';
-import { useSize } from '../parts/useSize';
+import { Word } from '../parts/ui/Button';
+import { saveSvg } from '../parts/phone/saveSvg';
+import { SceneView } from '../parts/ui/SceneView';
+import { usePhone } from '../parts/phone/useSettings';
+import { useSize } from '../parts/phone/useSize';
 
 /** The repair as if cut through, to scale. */
 export function SectionView({ section }: { section: SystemSection }) {

@@ -1,7 +1,7 @@
 import type { ChosenPlan, RepairStep } from '@tufa/core/plan';
 import { printFigure, say } from '@tufa/words';
 import { View } from 'react-native';
-import { T } from '../parts/T';
+import { T } from '../parts/ui/T';
 
 /** The steps of the fill, then those of what goes over it. */
 export const stepsOfSystem = ({ steps, overlay }: ChosenPlan): readonly RepairStep[] => (overlay ? [...steps, ...overlay.chosen.steps] : steps);

@@ -1,5 +1,5 @@
 import type { RowOf } from '@tufa/contract/entities';
-import { now } from '../parts/clock';
+import { now } from '../parts/phone/clock';
 
 const DAY_MS = 86_400_000;
 

@@ -1,6 +1,6 @@
 import { bestBy, CRITERIA, type Decision, type SystemOutcome } from '@tufa/core/plan';
 import { printFigure, say } from '@tufa/words';
-import type { SideRow } from '../parts/SideBySide';
+import type { SideRow } from '../parts/ui/SideBySide';
 import { whole } from './money';
 
 const money = (minor: number): string => printFigure('c_minor', whole(minor));

@@ -1,6 +1,6 @@
 import type { Plan, SystemInput, SystemOutcome } from '@tufa/core/plan';
 import { useEffect, useState } from 'react';
-import type { JobView } from '../parts/useJob';
+import type { JobView } from '../parts/job/useJob';
 import { planWorker } from '../workers/planWorker';
 
 /** The plan with the whole shelf judged for every finding, worked out beside the screen; null until it is there the first time. */

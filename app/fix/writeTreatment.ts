@@ -2,7 +2,7 @@ import type { TreatmentFields } from '@tufa/contract/entities';
 import type { TreatmentInput } from '@tufa/core/plan';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
-import type { JobView } from '../parts/useJob';
+import type { JobView } from '../parts/job/useJob';
 
 /** A treatment's own part of its row: what fills it, what lies over it, what bonds, cures and coats it. */
 export const treatmentFields = ({ sheetId, overlay, aids }: TreatmentInput): Pick<TreatmentFields, 'sheetId' | 'layers' | 'bond' | 'cure'> => ({

@@ -2,7 +2,7 @@ import type { FirmData } from '@tufa/contract/entities';
 import { planScene } from '@tufa/draw';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { SceneView } from '../parts/SceneView';
+import { SceneView } from '../parts/ui/SceneView';
 import { SmallSection } from './SmallSection';
 
 /** How many sections a line of a list has room for. */

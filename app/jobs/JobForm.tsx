@@ -7,12 +7,12 @@ import { Controller } from 'react-hook-form';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { change, useFirm, write } from '../outbox/useFirm';
-import { Button } from '../parts/Button';
-import { Field } from '../parts/Field';
-import { Screen } from '../parts/Screen';
-import { Standing } from '../parts/Standing';
-import { Answer, T } from '../parts/T';
-import { useWireForm } from '../parts/useWireForm';
+import { Button } from '../parts/ui/Button';
+import { Field } from '../parts/ui/Field';
+import { Screen } from '../parts/chrome/Screen';
+import { Standing } from '../parts/chrome/Standing';
+import { Answer, T } from '../parts/ui/T';
+import { useWireForm } from '../parts/ui/useWireForm';
 import { copyOfJob } from '../walk/copies';
 
 interface JobText {

@@ -3,8 +3,8 @@ import { say } from '@tufa/words/speak';
 import { Link, type Href } from 'expo-router';
 import { lazy, Suspense } from 'react';
 import { Pressable, ScrollView, Text, View } from 'react-native';
-import { loadPart } from '../parts/workScreen';
-import { T } from '../parts/T';
+import { loadPart } from '../parts/chrome/workScreen';
+import { T } from '../parts/ui/T';
 
 export const jobsOf = (data: FirmData): RowOf<'job'>[] =>
   Object.values(data.job)

@@ -3,13 +3,13 @@ import { Link, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useFirm, change, write } from '../outbox/useFirm';
-import { Button, Word } from '../parts/Button';
-import { Field } from '../parts/Field';
-import { Screen } from '../parts/Screen';
-import { Standing } from '../parts/Standing';
-import { SyncLine } from '../parts/SyncLine';
-import { Answer, T } from '../parts/T';
-import { UndoBand } from '../parts/UndoBand';
+import { Button, Word } from '../parts/ui/Button';
+import { Field } from '../parts/ui/Field';
+import { Screen } from '../parts/chrome/Screen';
+import { Standing } from '../parts/chrome/Standing';
+import { SyncLine } from '../parts/chrome/SyncLine';
+import { Answer, T } from '../parts/ui/T';
+import { UndoBand } from '../parts/ui/UndoBand';
 import { JobPicture, jobsOf } from './JobList';
 
 /** All jobs, with a search over what a person would remember of one. */

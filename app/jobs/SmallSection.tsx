@@ -3,7 +3,7 @@ import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { planScene, sectionScene } from '@tufa/draw';
 import { useMemo } from 'react';
 import { smallSection } from './smallSection';
-import { SceneView } from '../parts/SceneView';
+import { SceneView } from '../parts/ui/SceneView';
 import { planFinding } from '@tufa/words/survey';
 
 /** A spall's own section or another finding's own plan, small: what stands in a list instead of an icon. */

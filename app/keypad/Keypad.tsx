@@ -1,8 +1,8 @@
 import { say } from '@tufa/words';
 import { useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
-import { usePhone } from '../parts/useSettings';
-import { useOnSide } from '../parts/useSize';
+import { usePhone } from '../parts/phone/useSettings';
+import { useOnSide } from '../parts/phone/useSize';
 import { markOf, rulerOf, toldIn, withDigit, withMark, withoutLast, withUnit, type Entry } from './edit';
 import { keepsFocus, moveFrom } from './keypad';
 import { RulerStrip } from './RulerStrip';

@@ -1,8 +1,8 @@
 import type { Plan, PlanInput } from '@tufa/core/plan';
 import { printFigure, say } from '@tufa/words';
 import { View } from 'react-native';
-import { Lines, type Line } from '../parts/Lines';
-import { T } from '../parts/T';
+import { Lines, type Line } from '../parts/ui/Lines';
+import { T } from '../parts/ui/T';
 import { amountText } from '../shelf/linesOf';
 import { packsText } from './packsText';
 

@@ -1,11 +1,11 @@
 import { say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Button } from '../parts/Button';
+import { Button } from '../parts/ui/Button';
 import { planWorker } from '../workers/planWorker';
-import { saveFile } from '../parts/saveFile';
-import { T } from '../parts/T';
-import type { JobView } from '../parts/useJob';
+import { saveFile } from '../parts/phone/saveFile';
+import { T } from '../parts/ui/T';
+import type { JobView } from '../parts/job/useJob';
 
 /** The job file with its whole plan as JSON, computed in the worker so that a large job does not hold up the thumb. */
 export function PlanFile({ view }: { view: JobView }) {

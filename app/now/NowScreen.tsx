@@ -4,12 +4,12 @@ import { useRouter, type Href } from 'expo-router';
 import { lazy, Suspense, useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { useFirm } from '../outbox/useFirm';
-import { Button, Word } from '../parts/Button';
-import { Screen } from '../parts/Screen';
-import { Standing } from '../parts/Standing';
-import { SyncLine } from '../parts/SyncLine';
-import { Answer, T } from '../parts/T';
-import { loadPart } from '../parts/workScreen';
+import { Button, Word } from '../parts/ui/Button';
+import { Screen } from '../parts/chrome/Screen';
+import { Standing } from '../parts/chrome/Standing';
+import { SyncLine } from '../parts/chrome/SyncLine';
+import { Answer, T } from '../parts/ui/T';
+import { loadPart } from '../parts/chrome/workScreen';
 import { JobPicture, jobsOf } from '../jobs/JobList';
 import { running, waitingFor } from './waiting';
 

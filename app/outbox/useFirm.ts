@@ -3,7 +3,7 @@ import type { Writable } from '@tufa/contract/commands';
 import { emptyFirmData, type EntityFields, type FirmData } from '@tufa/contract/entities';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
-import { now } from '../parts/clock';
+import { now } from '../parts/phone/clock';
 import { api, ApiProblem, type SignedInPerson } from './api';
 import type { OutboxRecord } from './database';
 import { outbox, type Draft } from './Outbox';

@@ -1,9 +1,9 @@
 import { say } from '@tufa/words';
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { Button } from '../parts/Button';
-import { Sheet } from '../parts/Sheet';
-import { T } from '../parts/T';
+import { Button } from '../parts/ui/Button';
+import { Sheet } from '../parts/ui/Sheet';
+import { T } from '../parts/ui/T';
 
 /** The camera with the picture of before over it, half seen, so that the same place is stood on again. */
 export function Camera({ ghost, onTake, onClose }: { ghost: string | null; onTake: (picture: Blob) => void; onClose: () => void }) {

@@ -4,7 +4,7 @@ import { v7 as uuid } from 'uuid';
 import { useEffect, useState } from 'react';
 import { database } from '../outbox/database';
 import { alsoSend, change, write } from '../outbox/useFirm';
-import { now } from '../parts/clock';
+import { now } from '../parts/phone/clock';
 import { photoWorker } from '../workers/photoWorker';
 
 /** No phone's picture is larger; what is would take minutes to open. */

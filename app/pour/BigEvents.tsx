@@ -2,9 +2,9 @@ import type { EventKind } from '@tufa/core/pour';
 import { say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Button } from '../parts/Button';
-import { Field } from '../parts/Field';
-import { usePhone } from '../parts/useSettings';
+import { Button } from '../parts/ui/Button';
+import { Field } from '../parts/ui/Field';
+import { usePhone } from '../parts/phone/useSettings';
 
 /** The events of one batch under the thumb: placed, finished, went hard; or the note being written. */
 export function BigEvents({

@@ -3,8 +3,8 @@ import type { Scene } from '@tufa/draw';
 import { say } from '@tufa/words';
 import { useCallback, useMemo, type ReactNode } from 'react';
 import { Text, View } from 'react-native';
-import { SceneView } from '../parts/SceneView';
-import { usePhone } from '../parts/useSettings';
+import { SceneView } from '../parts/ui/SceneView';
+import { usePhone } from '../parts/phone/useSettings';
 import { digitsOf, unitWords } from './digitsOf';
 import { PailFill } from './PailFill';
 

@@ -1,7 +1,7 @@
 import type { Phase } from '@tufa/core/pour';
 import type { Scene } from '@tufa/draw';
 import { useMemo } from 'react';
-import { SceneView } from '../parts/SceneView';
+import { SceneView } from '../parts/ui/SceneView';
 
 const PATTERN = { wet: 'wet', workable: 'mortar', stiffening: 'stiff', set: 'set' } as const;
 

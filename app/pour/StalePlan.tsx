@@ -1,8 +1,8 @@
 import { say } from '@tufa/words';
 import { View } from 'react-native';
-import { Button } from '../parts/Button';
-import { T } from '../parts/T';
-import type { JobView } from '../parts/useJob';
+import { Button } from '../parts/ui/Button';
+import { T } from '../parts/ui/T';
+import type { JobView } from '../parts/job/useJob';
 import { differenceLines } from './differenceLines';
 import { staleOf, takeNewPlan } from './storedPlan';
 

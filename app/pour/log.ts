@@ -3,8 +3,8 @@ import type { Plan, PlanInput } from '@tufa/core/plan';
 import type { EventKind } from '@tufa/core/pour';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
-import { now } from '../parts/clock';
-import type { JobView } from '../parts/useJob';
+import { now } from '../parts/phone/clock';
+import type { JobView } from '../parts/job/useJob';
 import { latestPlan, planAdd } from './storedPlan';
 
 interface Tap {

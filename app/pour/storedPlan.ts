@@ -3,7 +3,7 @@ import { computePlan, CORE_VERSION, differenceOf, isStale, type Plan, type PlanD
 import { Problem } from '@tufa/core/quantity';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
-import type { JobView } from '../parts/useJob';
+import type { JobView } from '../parts/job/useJob';
 
 /** The plan the last pour named, the newest of its job. */
 export const latestPlan = (view: JobView): RowOf<'plan'> | undefined =>

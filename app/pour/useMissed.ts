@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { now } from '../parts/clock';
+import { now } from '../parts/phone/clock';
 
 const KEY = 'tufa-looked';
 

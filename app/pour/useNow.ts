@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { now } from '../parts/clock';
+import { now } from '../parts/phone/clock';
 
 /** The phone's time, once a second while the screen is looked at; at once when it is looked at again. */
 export function useNow(running: boolean): number {

@@ -1,8 +1,8 @@
 import { lifeScene } from '@tufa/draw';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { SceneView } from '../parts/SceneView';
-import { useSize } from '../parts/useSize';
+import { SceneView } from '../parts/ui/SceneView';
+import { useSize } from '../parts/phone/useSize';
 
 /** One batch's life: what the plan gave, and where it was placed and ended. */
 export function LifeBar({

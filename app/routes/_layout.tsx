@@ -5,12 +5,12 @@ import { useEffect, useState } from 'react';
 import { Root } from '../firm/Root';
 import { outbox } from '../outbox/Outbox';
 import { kept, persister, queryClient } from '../outbox/queryClient';
-import { wantFocus } from '../parts/focusAnswer';
-import { keepInstallPrompt } from '../parts/install';
-import { registerWorker } from '../parts/serviceWorker';
+import { wantFocus } from '../parts/ui/focusAnswer';
+import { keepInstallPrompt } from '../parts/phone/install';
+import { registerWorker } from '../parts/phone/serviceWorker';
 
 /** A screen whose chunk never came, or that failed to draw, says so: never a blank page. */
-export { ScreenLost as ErrorBoundary } from '../parts/ScreenLost';
+export { ScreenLost as ErrorBoundary } from '../parts/chrome/ScreenLost';
 
 /** The read cache's shape; a phone with an older one pulls afresh. */
 const SHAPE = 'v1';

@@ -4,11 +4,11 @@ import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useFirm } from '../outbox/useFirm';
-import { Button } from '../parts/Button';
-import { Screen } from '../parts/Screen';
-import { SideBySide } from '../parts/SideBySide';
-import { Standing } from '../parts/Standing';
-import { Answer, T } from '../parts/T';
+import { Button } from '../parts/ui/Button';
+import { Screen } from '../parts/chrome/Screen';
+import { SideBySide } from '../parts/ui/SideBySide';
+import { Standing } from '../parts/chrome/Standing';
+import { Answer, T } from '../parts/ui/T';
 import { linesOf } from './linesOf';
 
 interface Compared {

@@ -6,10 +6,10 @@ import { printFigure, say } from '@tufa/words';
 import { inUnits } from '@tufa/words/survey';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { Table } from '../parts/Lines';
-import { SceneView } from '../parts/SceneView';
-import { T } from '../parts/T';
-import { useSize } from '../parts/useSize';
+import { Table } from '../parts/ui/Lines';
+import { SceneView } from '../parts/ui/SceneView';
+import { T } from '../parts/ui/T';
+import { useSize } from '../parts/phone/useSize';
 
 const worked = (sheet: Sheet, claim_m2: number | null): Implied | null => {
   try {

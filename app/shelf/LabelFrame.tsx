@@ -2,9 +2,9 @@ import { say } from '@tufa/words';
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { Button } from '../parts/Button';
-import { Screen } from '../parts/Screen';
-import { Answer, T } from '../parts/T';
+import { Button } from '../parts/ui/Button';
+import { Screen } from '../parts/chrome/Screen';
+import { Answer, T } from '../parts/ui/T';
 
 /** A label being read: what it is of, what is asked, and under the thumb to keep it or to let it go with what was typed. */
 export function LabelFrame({

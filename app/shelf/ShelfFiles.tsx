@@ -7,11 +7,11 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { change, useFirm, write, type Change } from '../outbox/useFirm';
-import { Button } from '../parts/Button';
-import { PickFile } from '../parts/PickFile';
-import { saveFile } from '../parts/saveFile';
-import { Screen } from '../parts/Screen';
-import { Answer, T } from '../parts/T';
+import { Button } from '../parts/ui/Button';
+import { PickFile } from '../parts/ui/PickFile';
+import { saveFile } from '../parts/phone/saveFile';
+import { Screen } from '../parts/chrome/Screen';
+import { Answer, T } from '../parts/ui/T';
 import { cellOf, sayLabelFault } from './labelText';
 
 /** More rows with something wrong than this are counted, not listed. */

@@ -2,11 +2,11 @@ import { AID_CLASSES, SHEET_CLASSES, USES } from '@tufa/core/shelf';
 import { printFigure, say } from '@tufa/words';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { Button } from '../parts/Button';
-import { Choice } from '../parts/Choice';
-import { QuantityField } from '../parts/QuantityField';
-import { readWithin } from '../parts/quantityText';
-import { FieldProblem } from '../parts/useWireForm';
+import { Button } from '../parts/ui/Button';
+import { Choice } from '../parts/ui/Choice';
+import { QuantityField } from '../parts/ui/QuantityField';
+import { readWithin } from '../parts/ui/quantityText';
+import { FieldProblem } from '../parts/ui/useWireForm';
 import { NO_FILTER, type ShelfFilter } from './ShelfIndex';
 
 const ANY = 'any';

@@ -7,14 +7,14 @@ import { Link, useRouter, type Href } from 'expo-router';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { useFirm } from '../outbox/useFirm';
-import { Button, Word } from '../parts/Button';
-import { Field } from '../parts/Field';
-import { Screen } from '../parts/Screen';
-import { Standing } from '../parts/Standing';
-import { Answer, T } from '../parts/T';
+import { Button, Word } from '../parts/ui/Button';
+import { Field } from '../parts/ui/Field';
+import { Screen } from '../parts/chrome/Screen';
+import { Standing } from '../parts/chrome/Standing';
+import { Answer, T } from '../parts/ui/T';
 import { NO_FILTER, ShelfIndex, type ShelfFilter } from './ShelfIndex';
 import { ShelfNarrow } from './ShelfNarrow';
-import { Toggle } from '../parts/Toggle';
+import { Toggle } from '../parts/ui/Toggle';
 
 /** As many as can be read side by side. */
 export const COMPARED = 4;

@@ -3,7 +3,7 @@ import type { SheetFields } from '@tufa/contract/entities';
 import { cellsOf, LABEL_CELLS, LabelFault, readLabel, type LabelCell, type LabelCells } from '@tufa/contract/sheetLabel';
 import { isMaterial } from '@tufa/contract/upgradeSheet';
 import { i18n, say, unitSystem } from '@tufa/words';
-import { FieldProblem } from '../parts/useWireForm';
+import { FieldProblem } from '../parts/ui/useWireForm';
 
 /** A label as it is typed: every cell, empty where the bag says nothing. */
 export type LabelText = Record<LabelCell, string> & { claim: string };

@@ -1,4 +1,4 @@
-import tokens from '../parts/tokens.json';
+import tokens from '../parts/ui/tokens.json';
 
 type Mode = keyof typeof tokens;
 type Token = keyof typeof tokens.light;

@@ -1,7 +1,7 @@
 import { crossesItself, type Point } from '@tufa/core/takeoff';
 import { draftScene, isLine, type PlanKind } from '@tufa/draw';
 import { useEffect, useLayoutEffect, useRef } from 'react';
-import { MovingScene } from '../parts/MovingScene';
+import { MovingScene } from '../parts/ui/MovingScene';
 import type { Draft } from './Draft';
 import type { PlanLayer, PlanTouch } from './PlanView';
 import { snap, type Snapping } from './snap';

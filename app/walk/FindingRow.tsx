@@ -4,8 +4,8 @@ import type { Measured } from '@tufa/core/quantity';
 import { printFigure, say } from '@tufa/words';
 import { Pressable, View } from 'react-native';
 import { SmallSection } from '../jobs/SmallSection';
-import { Word } from '../parts/Button';
-import { T } from '../parts/T';
+import { Word } from '../parts/ui/Button';
+import { T } from '../parts/ui/T';
 import { findingText, planKind, volumeText } from '@tufa/words/survey';
 
 const assumedIn = (finding: RowOf<'finding'>): boolean =>

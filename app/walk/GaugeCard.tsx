@@ -2,10 +2,10 @@ import { print } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { Button } from '../parts/Button';
-import { Sheet } from '../parts/Sheet';
-import { T } from '../parts/T';
-import { setPhone, usePhone } from '../parts/useSettings';
+import { Button } from '../parts/ui/Button';
+import { Sheet } from '../parts/ui/Sheet';
+import { T } from '../parts/ui/T';
+import { setPhone, usePhone } from '../parts/phone/useSettings';
 
 /** A bank card is as long as this everywhere, mm (ISO/IEC 7810, ID-1). */
 const CARD_MM = 85.6;

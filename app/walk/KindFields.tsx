@@ -3,8 +3,8 @@ import { CRACK_PROFILES, SECTIONS, SHAPES } from '@tufa/core/takeoff';
 import { say } from '@tufa/words';
 import { useWatch } from 'react-hook-form';
 import { View } from 'react-native';
-import { Button } from '../parts/Button';
-import { FormField } from '../parts/FormField';
+import { Button } from '../parts/ui/Button';
+import { FormField } from '../parts/ui/FormField';
 import { ChoiceField, FigureField, type FindingFieldProps } from './findingFields';
 import type { FindingText } from './findingText';
 

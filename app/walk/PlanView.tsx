@@ -5,9 +5,9 @@ import { say, unitSystem } from '@tufa/words';
 import { useGesture } from '@use-gesture/react';
 import { useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Pressable, Text, useWindowDimensions, View } from 'react-native';
-import { SceneView } from '../parts/SceneView';
-import { usePhone } from '../parts/useSettings';
-import { useSize, useWide } from '../parts/useSize';
+import { SceneView } from '../parts/ui/SceneView';
+import { usePhone } from '../parts/phone/useSettings';
+import { useSize, useWide } from '../parts/phone/useSize';
 
 const RULER = 56;
 const CLOSEST = 12;

@@ -7,11 +7,11 @@ import { printFigure, say, unitSystem } from '@tufa/words';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { write } from '../outbox/useFirm';
-import { Button, Word } from '../parts/Button';
-import { Choice } from '../parts/Choice';
-import { StepLayout } from '../parts/StepScreen';
-import { Answer, T } from '../parts/T';
-import type { JobView } from '../parts/useJob';
+import { Button, Word } from '../parts/ui/Button';
+import { Choice } from '../parts/ui/Choice';
+import { StepLayout } from '../parts/job/StepScreen';
+import { Answer, T } from '../parts/ui/T';
+import type { JobView } from '../parts/job/useJob';
 import { PlanView } from './PlanView';
 import { readingAdd, readingRemoval } from './reading';
 

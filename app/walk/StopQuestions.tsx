@@ -4,8 +4,8 @@ import { say } from '@tufa/words';
 import { useRef } from 'react';
 import { View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
-import { Choice } from '../parts/Choice';
-import { T } from '../parts/T';
+import { Choice } from '../parts/ui/Choice';
+import { T } from '../parts/ui/T';
 
 const HELP: Partial<Record<(typeof STOP_QUESTIONS)[number], string>> = { movement: 'stop.movementHelp', carriesBuilding: 'stop.carriesHelp' };
 

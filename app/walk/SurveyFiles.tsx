@@ -9,14 +9,14 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
-import { Button } from '../parts/Button';
-import { PickFile } from '../parts/PickFile';
-import { saveFile } from '../parts/saveFile';
-import { saveSvg } from '../parts/saveSvg';
-import { StepLayout } from '../parts/StepScreen';
-import { useOnline } from '../parts/SyncLine';
-import { Answer, T } from '../parts/T';
-import type { JobView } from '../parts/useJob';
+import { Button } from '../parts/ui/Button';
+import { PickFile } from '../parts/ui/PickFile';
+import { saveFile } from '../parts/phone/saveFile';
+import { saveSvg } from '../parts/phone/saveSvg';
+import { StepLayout } from '../parts/job/StepScreen';
+import { useOnline } from '../parts/chrome/SyncLine';
+import { Answer, T } from '../parts/ui/T';
+import type { JobView } from '../parts/job/useJob';
 
 /** What a file would bring, shown before anything is written. */
 interface Preview {

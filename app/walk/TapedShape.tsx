@@ -4,12 +4,12 @@ import { printFigure, say } from '@tufa/words';
 import { useEffect, useMemo, useState } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
 import { View } from 'react-native';
-import { Button, Word } from '../parts/Button';
-import { T } from '../parts/T';
-import { FieldProblem } from '../parts/useWireForm';
+import { Button, Word } from '../parts/ui/Button';
+import { T } from '../parts/ui/T';
+import { FieldProblem } from '../parts/ui/useWireForm';
 import { Draft } from './Draft';
 import { DrawPlan } from './DrawPlan';
-import { FormField } from '../parts/FormField';
+import { FormField } from '../parts/ui/FormField';
 import { CLOSES_M, fittedOf, type ElementText, type TapeText } from './elementText';
 
 /** Room to sketch in where nothing has a size yet, m. */

@@ -2,8 +2,8 @@ import type { ElementSurvey } from '@tufa/core/plan';
 import { say, sayReason } from '@tufa/words';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { T } from '../parts/T';
-import type { JobView } from '../parts/useJob';
+import { T } from '../parts/ui/T';
+import type { JobView } from '../parts/job/useJob';
 
 /** Repairable, borderline or stop; it opens to every rule behind it. */
 export function VerdictLines({ view, survey, open }: { view: JobView; survey: ElementSurvey | undefined; open: number }) {

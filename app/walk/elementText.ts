@@ -7,8 +7,8 @@ import { Problem } from '@tufa/core/quantity';
 import { WEATHER } from '@tufa/core/weather';
 import { say } from '@tufa/words';
 import { textOf } from '@tufa/words/survey';
-import { measuredOf, readTyped, readWithin } from '../parts/quantityText';
-import { FieldProblem } from '../parts/useWireForm';
+import { measuredOf, readTyped, readWithin } from '../parts/ui/quantityText';
+import { FieldProblem } from '../parts/ui/useWireForm';
 
 export const NOTCHES = ['topLeft', 'topRight', 'bottomRight', 'bottomLeft'] as const;
 export type Notch = (typeof NOTCHES)[number];

@@ -1,8 +1,8 @@
 import { UNKNOWN } from '@tufa/contract/assemble';
 import { say } from '@tufa/words';
 import { Controller, type Control } from 'react-hook-form';
-import { Choice } from '../parts/Choice';
-import { FormField } from '../parts/FormField';
+import { Choice } from '../parts/ui/Choice';
+import { FormField } from '../parts/ui/FormField';
 import type { FindingText } from './findingText';
 
 /** Lengths that are taped, not probed. */

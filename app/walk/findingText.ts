@@ -5,8 +5,8 @@ import { extent, outsiders, rectangle, type CrackProfile, type Point, type Secti
 import { isLine, type PlanKind } from '@tufa/draw';
 import { printFigure, say } from '@tufa/words';
 import { textOf, planKind } from '@tufa/words/survey';
-import { measuredOf, readTyped } from '../parts/quantityText';
-import { FieldProblem } from '../parts/useWireForm';
+import { measuredOf, readTyped } from '../parts/ui/quantityText';
+import { FieldProblem } from '../parts/ui/useWireForm';
 
 /** A finding as it is typed and drawn. */
 export interface FindingText {

@@ -2,8 +2,8 @@ import type { ReadingFields, Row } from '@tufa/contract/entities';
 import type { Measured } from '@tufa/core/quantity';
 import { v7 as uuid } from 'uuid';
 import { change, type Change } from '../outbox/useFirm';
-import { now } from '../parts/clock';
-import type { JobView } from '../parts/useJob';
+import { now } from '../parts/phone/clock';
+import type { JobView } from '../parts/job/useJob';
 
 /** A reading of this moment. */
 export const readingAdd = (

@@ -23,4 +23,4 @@ export { WalkScreen } from '../walk/WalkScreen';
 export { FirmScreen } from '../firm/FirmScreen';
 export { JobsScreen } from '../jobs/JobsScreen';
 export { default as Returned } from '../outbox/Returned';
-export { default as Shortcuts } from '../parts/Shortcuts';
+export { default as Shortcuts } from '../parts/chrome/Shortcuts';

@@ -1,13 +1,13 @@
 import type { AidJudged, Ranked, Reason } from '../choose';
 import type { Extended, PackCount, PortionLimit } from '../mix';
 import type { Figures, Ranged } from '../quantity';
-import type { ElementSurvey } from './surveyOf';
-import type { Lever, LeverCombination } from './levers';
-import type { Shots } from './shotsFor';
-import type { Ticket } from './ticket';
-import type { AidRole, OverlayInput } from './PlanInput';
-import type { MilestoneTime } from './milestones';
-import type { WindowAnswer } from './windowFor';
+import type { ElementSurvey } from './survey/surveyOf';
+import type { Lever, LeverCombination } from './levers/levers';
+import type { Shots } from './window/shotsFor';
+import type { Ticket } from './window/ticket';
+import type { AidRole, OverlayInput } from './input/PlanInput';
+import type { MilestoneTime } from './window/milestones';
+import type { WindowAnswer } from './window/windowFor';
 
 export interface TakeOff {
   readonly area_m2: number;

@@ -16,7 +16,7 @@ export function ensureEmptyApp() {
   mkdirSync(join(home, 'routes'), { recursive: true });
   for (const file of ['app.json', 'babel.config.js', 'metro.config.js', 'tailwind.config.js', 'package.json', 'global.css'])
     cpSync(join(root, 'app', file), join(home, file));
-  cpSync(join(root, 'app/parts/tokens.json'), join(home, 'parts/tokens.json'));
+  cpSync(join(root, 'app/parts/ui/tokens.json'), join(home, 'parts/ui/tokens.json'));
   cpSync(join(root, 'app/public'), join(home, 'public'), { recursive: true });
   writeFileSync(
     join(home, 'routes/_layout.tsx'),

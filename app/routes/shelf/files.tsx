@@ -1,3 +1,3 @@
-import { workScreen } from '../../parts/workScreen';
+import { workScreen } from '../../parts/chrome/workScreen';
 
 export default workScreen('ShelfFiles');

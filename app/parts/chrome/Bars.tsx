@@ -1,0 +1,84 @@
+import { say } from '@tufa/words/speak';
+import { Link, usePathname, type Href } from 'expo-router';
+import { Pressable, Text, View } from 'react-native';
+import { useKeypadTarget } from '../../keypad/target';
+
+const MAIN = [
+  ['now', '/'],
+  ['jobs', '/jobs'],
+  ['shelf', '/shelf'],
+  ['bench', '/bench'],
+] as const;
+
+const here = (path: string, href: string): boolean => (href === '/' ? path === '/' : path.startsWith(href));
+
+/** Now, Jobs, Shelf, Bench: a bar under the thumb, a rail on wide screens. */
+export function MainBar({ rail = false }: { rail?: boolean }) {
+  const path = usePathname();
+  // While the keypad is open its keys have the thumb zone.
+  if (useKeypadTarget() && !rail) return null;
+  return (
+    <View
+      role="navigation"
+      aria-label={say('nav.main')}
+      className={rail ? 'w-[96px] border-r-2 border-ink bg-sheet' : 'flex-row flex-wrap border-t-2 border-ink bg-sheet'}
+    >
+      {MAIN.map(([name, href]) => (
+        <Link key={name} href={href as Href} asChild>
+          <Pressable
+            aria-current={here(path, href) ? 'page' : undefined}
+            className={`${rail ? 'h-[66px]' : 'min-h-[64px] min-w-[4.5rem] flex-1'} items-center justify-center ${here(path, href) ? 'bg-selected' : ''}`}
+          >
+            <Text className={`font-text text-[1rem] ${here(path, href) ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(`nav.${name}`)}</Text>
+          </Pressable>
+        </Link>
+      ))}
+    </View>
+  );
+}
+
+export const STEPS = ['walk', 'fix', 'mix', 'day', 'pour', 'record'] as const;
+export type Step = (typeof STEPS)[number];
+export type StepState = 'open' | 'done' | 'warning';
+
+/** Inside a job: its six steps, marked done, open or warning; one notch back to the jobs. */
+export function StepBar({ jobId, current, states, top = false }: { jobId: string; current: Step; states: Readonly<Record<Step, StepState>>; top?: boolean }) {
+  if (useKeypadTarget() && !top) return null;
+  return (
+    <View role="navigation" aria-label={say('nav.steps')}>
+      {top ? null : (
+        <View className="flex-row">
+          <Link href="/jobs" asChild>
+            <Pressable className="min-h-[40px] justify-center border-r-2 border-t-2 border-ink bg-sheet px-4">
+              <Text className="font-text text-[1rem] text-ink">{`‹ ${say('nav.back')}`}</Text>
+            </Pressable>
+          </Link>
+        </View>
+      )}
+      <View className={`flex-row flex-wrap ${top ? 'border-b-2' : 'border-t-2'} border-ink bg-sheet`}>
+        {STEPS.map((step) => {
+          const on = step === current;
+          const state = states[step];
+          const mark = on ? 'bg-on-selected' : state === 'done' ? 'bg-ink' : state === 'warning' ? 'bg-caution' : 'bg-line';
+          return (
+            <Link key={step} href={`/jobs/${jobId}/${step}` as Href} replace asChild>
+              <Pressable
+                aria-current={on ? 'page' : undefined}
+                aria-label={`${say(`step.${step}`)}, ${say(`step.${state}`)}`}
+                className={`${top ? 'min-h-[48px]' : 'min-h-[60px]'} min-w-[3.6rem] flex-1 items-center justify-center gap-1 ${on ? 'bg-selected' : ''}`}
+              >
+                <View className="h-[16px] w-full flex-row items-center justify-center px-2">
+                  <View className={`h-[5px] flex-1 ${mark}`} />
+                  {state === 'warning' ? (
+                    <Text className={`font-text ml-1 text-[0.875rem] leading-[1rem] font-bold ${on ? 'text-on-selected' : 'text-caution'}`}>!</Text>
+                  ) : null}
+                </View>
+                <Text className={`font-text text-[0.9375rem] ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(`step.${step}`)}</Text>
+              </Pressable>
+            </Link>
+          );
+        })}
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,58 @@
+import { say } from '@tufa/words';
+import { usePathname, useRouter, type Href } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { tinykeys } from 'tinykeys';
+import { STEPS } from './Bars';
+import { Lines } from '../ui/Lines';
+import { Sheet } from '../ui/Sheet';
+import { useWide } from '../phone/useSize';
+
+const PLACES = [
+  ['g n', 'now', '/'],
+  ['g j', 'jobs', '/jobs'],
+  ['g s', 'shelf', '/shelf'],
+  ['g b', 'bench', '/bench'],
+] as const;
+
+const typing = (): boolean => /^(INPUT|TEXTAREA|SELECT)$/.test(document.activeElement?.tagName ?? '');
+
+/** Keys for a wide screen, and the sheet that lists them. A key typed into a field stays in the field. */
+export default function Shortcuts() {
+  const router = useRouter();
+  const path = usePathname();
+  const wide = useWide();
+  const [help, setHelp] = useState(false);
+  const jobId = /^\/jobs\/([0-9a-f-]{36})/.exec(path)?.[1];
+  useEffect(() => {
+    if (!wide) return;
+    const unlessTyping = (act: () => void) => (event: KeyboardEvent) => {
+      if (typing()) return;
+      event.preventDefault();
+      act();
+    };
+    return tinykeys(window, {
+      '?': unlessTyping(() => setHelp(true)),
+      'Shift+?': unlessTyping(() => setHelp(true)),
+      n: unlessTyping(() => router.push('/jobs/new')),
+      '/': unlessTyping(() => router.push('/jobs')),
+      ...Object.fromEntries(PLACES.map(([keys, , href]) => [keys, unlessTyping(() => router.push(href as Href))])),
+      ...Object.fromEntries(STEPS.map((step, i) => [String(i + 1), unlessTyping(() => jobId && router.replace(`/jobs/${jobId}/${step}` as Href))])),
+    });
+  }, [wide, router, jobId]);
+  if (!help) return null;
+  return (
+    <Sheet title={say('keys.title')} onClose={() => setHelp(false)}>
+      <Lines
+        label={say('keys.title')}
+        lines={[
+          ...PLACES.map(([keys, name]) => [say(`nav.${name}`), keys] as const),
+          ...STEPS.map((step, i) => [say(`step.${step}`), String(i + 1)] as const),
+          [say('now.newJob'), 'n'],
+          [say('jobs.search'), '/'],
+          [say('keys.slider'), say('keys.arrows')],
+          [say('keys.help'), '?'],
+        ]}
+      />
+    </Sheet>
+  );
+}

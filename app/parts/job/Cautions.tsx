@@ -1,0 +1,71 @@
+import { cautionsOn, type Caution, type CautionScreen, type Plan, type PlanInput } from '@tufa/core/plan';
+import { readingsOf } from '@tufa/contract/assemble';
+import type { FirmData } from '@tufa/contract/entities';
+import { say } from '@tufa/words';
+import { v7 as uuid } from 'uuid';
+import { View } from 'react-native';
+import { change, usePerson, write } from '../../outbox/useFirm';
+import { Button } from '../ui/Button';
+import { now } from '../phone/clock';
+import { T } from '../ui/T';
+
+/** Who acknowledged a caution on this job, by code. */
+export function acknowledgedBy(data: FirmData, jobId: string): Readonly<Record<string, string>> {
+  return Object.fromEntries(
+    readingsOf(data, jobId)
+      .filter(({ kind }) => kind === 'acknowledged')
+      .map(({ subject, value }) => [subject ?? '', value.by ?? '']),
+  );
+}
+
+const SCREENS: readonly CautionScreen[] = ['walk', 'fix', 'mix'];
+
+/** Cautions that must be acknowledged before a batch is started and have not been, wherever they bite. */
+export function unacknowledged(context: { input: PlanInput; plan: Plan }, data: FirmData): Caution[] {
+  const held = acknowledgedBy(data, context.input.job.id);
+  return SCREENS.flatMap((screen) => cautionsOn(screen, context)).filter(({ acknowledge, code }) => acknowledge && !(code in held));
+}
+
+/** The cautions that bite on a screen, from the core's one table. */
+export function Cautions({ screen, ...context }: { screen: CautionScreen; input: PlanInput; plan: Plan; data: FirmData }) {
+  return <CautionList cautions={cautionsOn(screen, context)} input={context.input} data={context.data} />;
+}
+
+/** Cautions as a block, those that must be understood each with its button. */
+export function CautionList({ cautions, input, data }: { cautions: readonly Caution[]; input: PlanInput; data: FirmData }) {
+  const person = usePerson();
+  const held = acknowledgedBy(data, input.job.id);
+  if (cautions.length === 0) return null;
+  const acknowledge = (code: string): void =>
+    void write(
+      change('reading', 'add', uuid(), {
+        jobId: input.job.id,
+        elementId: null,
+        findingId: null,
+        kind: 'acknowledged',
+        at: null,
+        takenAt: new Date(now()).toISOString(),
+        subject: code,
+        value: { value: 1, source: 'typed', by: person?.name ?? '' },
+      }),
+    );
+  return (
+    <View className="gap-2 bg-caution-fill p-4" role="group" aria-label={say('caution.title')}>
+      <T as="h2">{say('caution.title')}</T>
+      {cautions.map(({ code, acknowledge: must }) => (
+        <View key={code} className="gap-1">
+          <T>{say(`caution.${code}`)}</T>
+          {must && code in held ? <T as="small">{say('caution.by', { who: held[code] })}</T> : null}
+          {must && !(code in held) ? (
+            <Button
+              label={say('caution.understood')}
+              hint={`${say('caution.understood')}: ${say(`caution.${code}`)}`}
+              onPress={() => acknowledge(code)}
+              testID={`ack-${code}`}
+            />
+          ) : null}
+        </View>
+      ))}
+    </View>
+  );
+}

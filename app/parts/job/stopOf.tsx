@@ -1,0 +1,42 @@
+import { say, sayReason } from '@tufa/words';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import type { Step } from '../chrome/Bars';
+import { Button } from '../ui/Button';
+import { StepLayout } from './StepScreen';
+import { Answer, T } from '../ui/T';
+import type { JobView } from './useJob';
+
+/** While a stop stands, or the plan cannot be computed, a step shows why and whom to ask instead of any figure. */
+export function stopOf(step: Step, view: JobView, toWalk: () => void): ReactNode | null {
+  if (!view.stopped && !view.problem) return null;
+  const reasons = view.plan?.elements.flatMap(({ stops }) => stops) ?? [];
+  return (
+    <StepLayout
+      step={step}
+      view={view}
+      parts={{
+        head: (
+          <View className="gap-2">
+            <Answer size="number">{say('stop.hidden')}</Answer>
+            <T as="lead">
+              {view.problem
+                ? say(`problem.${view.problem.code}`, view.problem.figures)
+                : say(reasons.some(({ figures }) => figures['answer'] !== 'unanswered') ? 'verdict.ask' : 'verdict.unanswered')}
+            </T>
+          </View>
+        ),
+        body: (
+          <View className="gap-2">
+            {reasons.map((reason) => (
+              <View key={reason.code} className="bg-stop-fill p-3">
+                <T>{sayReason(reason)}</T>
+              </View>
+            ))}
+          </View>
+        ),
+        foot: <Button label={say('stop.open')} tone="act" onPress={toWalk} />,
+      }}
+    />
+  );
+}

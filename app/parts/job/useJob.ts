@@ -1,0 +1,166 @@
+import { assemblePlanInput } from '@tufa/contract/assemble';
+import { pourEventsOf } from '@tufa/contract/pourEvents';
+import type { FirmData, RowOf } from '@tufa/contract/entities';
+import { computePlan, surveyOf, type FindingPlan, type Plan, type PlanInput, type Survey } from '@tufa/core/plan';
+import { fold, type BatchState, type PourEvent } from '@tufa/core/pour';
+import { Problem } from '@tufa/core/quantity';
+import type { Sheet } from '@tufa/core/shelf';
+import { useEffect, useMemo, useState } from 'react';
+import { useFirm, type Firm } from '../../outbox/useFirm';
+import { planWorker } from '../../workers/planWorker';
+import type { Step, StepState } from '../chrome/Bars';
+
+export interface JobView extends Firm {
+  readonly job: RowOf<'job'>;
+  readonly input: PlanInput;
+  /** take-off and verdicts alone; null while they are worked out or where they cannot be told */
+  readonly survey: Survey | null;
+  readonly plan: Plan | null;
+  readonly problem: Problem | null;
+  readonly events: readonly PourEvent[];
+  readonly batches: readonly BatchState[];
+  readonly stopped: boolean;
+  /** the finding being worked on: the first with a choice, else the first */
+  readonly finding: FindingPlan | null;
+  readonly sheet: Sheet | null;
+  readonly steps: Readonly<Record<Step, StepState>>;
+}
+
+interface Planned {
+  readonly survey: Survey | null;
+  readonly plan: Plan | null;
+  readonly problem: Problem | null;
+}
+
+const attempt = <T>(compute: () => T): { value: T | null; problem: Problem | null } => {
+  try {
+    return { value: compute(), problem: null };
+  } catch (error) {
+    if (error instanceof Problem) return { value: null, problem: error };
+    throw error;
+  }
+};
+
+const surveys = new WeakMap<PlanInput, { value: Survey | null; problem: Problem | null }>();
+
+/** A survey is computed once for each job file, whoever asks. */
+function surveyed(input: PlanInput): { value: Survey | null; problem: Problem | null } {
+  const held = surveys.get(input) ?? attempt(() => surveyOf(input));
+  surveys.set(input, held);
+  return held;
+}
+
+const planOf = (input: PlanInput): Planned => {
+  const { value: survey, problem: unseen } = surveyed(input);
+  if (!survey) return { survey, plan: null, problem: unseen };
+  const { value: plan, problem } = attempt(() => computePlan(input, { ranked: 'chosen' }));
+  return { survey, plan, problem };
+};
+
+/** More findings than this are planned in the worker, so that a large survey opens at once. */
+const MANY = 20;
+
+/** Where a job stands, from its rows alone. */
+export function jobView(
+  firm: Firm,
+  jobId: string,
+  input: PlanInput | null = assemblePlanInput(firm.data, jobId),
+  planned: (input: PlanInput) => Planned = planOf,
+): JobView | null {
+  const { data } = firm;
+  const job = data.job[jobId];
+  if (!job || !input) return null;
+  const { survey, plan, problem } = planned(input);
+  const events = pourEventsOf(data, jobId);
+  const batches = fold(events);
+  const finding = plan?.findings.find(({ chosen }) => chosen) ?? plan?.findings[0] ?? null;
+  const sheet = input.sheets.find(({ id }) => id === finding?.chosen?.sheetId) ?? null;
+  const stopped = plan?.elements.some(({ stops }) => stops.length > 0) ?? false;
+  return {
+    ...firm,
+    job,
+    input,
+    survey,
+    plan,
+    problem,
+    events,
+    batches,
+    finding,
+    sheet,
+    stopped,
+    steps: stepsOf({ data, jobId, plan, input, finding, batches, stopped }),
+  };
+}
+
+function stepsOf({
+  plan,
+  input,
+  finding,
+  batches,
+  stopped,
+}: {
+  data: FirmData;
+  jobId: string;
+  plan: Plan | null;
+  input: PlanInput;
+  finding: FindingPlan | null;
+  batches: readonly BatchState[];
+  stopped: boolean;
+}): Record<Step, StepState> {
+  const surveyed = (plan?.findings.length ?? 0) > 0;
+  const chosen = finding?.chosen ?? null;
+  const refused = plan?.warnings.some(({ code, figures }) => code === 'choice.refused' && figures['findingId'] === finding?.findingId) ?? false;
+  const read = (['air_C', 'slab_C', 'powder_C', 'water_C'] as const).every((kind) => input.conditions[kind].source !== 'assumed');
+  const poured = batches.length > 0 && batches.every(({ running }) => !running) && batches.length >= (chosen?.batches.count ?? Infinity);
+  const if_ = (done: boolean, warning = false): StepState => (warning ? 'warning' : done ? 'done' : 'open');
+  return {
+    walk: if_(surveyed && !stopped, stopped && input.elements.length > 0),
+    fix: if_(chosen !== null, refused),
+    mix: if_(chosen !== null && chosen.batches.share !== null, chosen !== null && chosen.batches.share === null),
+    day: if_(chosen !== null && read, chosen !== null && !chosen.window.window.fits),
+    pour: if_(
+      poured,
+      batches.some(({ running }) => running),
+    ),
+    record: if_(poured),
+  };
+}
+
+/** The job of the address with its plan, recomputed only when its rows change. Null while it is not on the phone. */
+export function useJob(jobId: string): { view: JobView | null; firm: Firm; planning: boolean } {
+  const firm = useFirm();
+  const { data, records, ready, failed, clockOffset, unsent } = firm;
+  const input = useMemo(() => assemblePlanInput(data, jobId), [data, jobId]);
+  const large = (input?.findings.length ?? 0) > MANY;
+  const [far, setFar] = useState<{ input: PlanInput; planned: Planned } | null>(null);
+  useEffect(() => {
+    if (!large || !input) return;
+    let gone = false;
+    const keep = (planned: Planned): void => {
+      if (!gone) setFar({ input, planned });
+    };
+    const work = async (): Promise<void> => {
+      const survey = await planWorker().survey(input);
+      keep({ survey, plan: null, problem: null });
+      keep({ survey, plan: await planWorker().plan(input), problem: null });
+    };
+    // What the worker cannot say in full is asked again here.
+    work().catch(() => keep(planOf(input)));
+    return () => {
+      gone = true;
+    };
+  }, [large, input]);
+  const planning = large && (far?.input !== input || (!far.planned.plan && !far.planned.problem));
+  const held = far?.input === input ? far : null;
+  const view = useMemo(
+    () =>
+      jobView(
+        { data, records, ready, failed, clockOffset, unsent },
+        jobId,
+        input,
+        large ? () => held?.planned ?? { survey: null, plan: null, problem: null } : planOf,
+      ),
+    [data, records, ready, failed, clockOffset, unsent, jobId, input, large, held],
+  );
+  return { view, firm, planning };
+}

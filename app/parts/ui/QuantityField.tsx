@@ -1,0 +1,107 @@
+import { parse, Problem } from '@tufa/core/quantity';
+import { say } from '@tufa/words';
+import { useEffect, useRef, useState, type ComponentProps } from 'react';
+import { Pressable, Text, View, type TextInput } from 'react-native';
+import type { Entry } from '../../keypad/edit';
+import { entryFor, type Typed } from '../../keypad/entries';
+import { keepsFocus, leave, opensKeypad } from '../../keypad/keypad';
+import { serve } from '../../keypad/target';
+import { Button } from './Button';
+import { Field } from './Field';
+
+/**
+ * A field for a figure with its unit. It opens Tufa's own keypad; the system's keyboard is one tap away and a hardware
+ * one simply types. A comma before exactly three digits asks which was meant.
+ */
+export function QuantityField({
+  as,
+  onDontKnow = null,
+  onDone = null,
+  ...field
+}: Omit<ComponentProps<typeof Field>, 'figure' | 'onFocus'> & {
+  as: Typed;
+  /** null where the work cannot go on without the figure */
+  onDontKnow?: (() => void) | null;
+  /** what *done* does beyond closing the keys */
+  onDone?: (() => void) | null;
+}) {
+  const entry = entryFor(as);
+  const box = useRef<View>(null);
+  const inputRef = useRef<TextInput>(null);
+  const [focused, setFocused] = useState(false);
+  const [system, setSystem] = useState(false);
+  const own = !system && opensKeypad();
+  const keypad = own && focused;
+  useEffect(() => {
+    const input = inputRef.current as unknown as HTMLInputElement;
+    if (!keypad) return leave(input);
+    serve({ input, label: field.label, entry, text: field.value, onText: field.onChange, onDontKnow, onDone });
+  });
+  // Once the keys have taken their room.
+  useEffect(() => {
+    if (!keypad) return;
+    const show = (): void => (box.current as unknown as HTMLElement | null)?.scrollIntoView({ block: 'center' });
+    const frame = requestAnimationFrame(() => requestAnimationFrame(show));
+    return () => cancelAnimationFrame(frame);
+  }, [keypad]);
+  useEffect(() => {
+    const input = inputRef.current as unknown as HTMLInputElement;
+    return () => leave(input);
+  }, []);
+  const toSystem = (): void => {
+    setSystem(true);
+    // A keyboard appears only for a field that takes the focus anew.
+    const input = inputRef.current as unknown as HTMLInputElement;
+    input.blur();
+    setTimeout(() => input.focus());
+  };
+  const readings = unclear(field.value, entry);
+  return (
+    <Field
+      {...field}
+      onFocus={() => setFocused(true)}
+      onBlur={() => {
+        setFocused(false);
+        field.onBlur?.();
+      }}
+      figure={{
+        box,
+        input: inputRef,
+        props: { autoCapitalize: 'none', autoCorrect: false, ...(own ? { inputMode: 'none' } : {}) },
+        over: keypad ? (
+          <Pressable
+            role="button"
+            tabIndex={-1}
+            aria-label={say('keypad.system')}
+            className="absolute bottom-0 right-0 top-0 w-[56px] items-center justify-center"
+            onPress={toSystem}
+            {...keepsFocus}
+          >
+            <Text className="font-text text-[1rem] text-faint underline">{say('keypad.letters')}</Text>
+          </Pressable>
+        ) : null,
+        below: readings ? (
+          <View role="alert" className="gap-2" {...keepsFocus}>
+            <Text className="font-text text-[1rem] text-ink">{say('keypad.comma')}</Text>
+            <View className="flex-row gap-2">
+              {readings.map((reading) => (
+                <Button key={reading} label={reading} grow onPress={() => field.onChange(reading)} />
+              ))}
+            </View>
+          </View>
+        ) : null,
+      }}
+    />
+  );
+}
+
+function unclear(text: string, { kind, own }: Entry): readonly [string, string] | null {
+  try {
+    parse({ text, kind, unit: own });
+    return null;
+  } catch (error) {
+    if (!(error instanceof Problem)) throw error;
+    const { point, thousands } = error.figures;
+    return error.code === 'commaUnclear' ? [String(point), String(thousands)] : null;
+  }
+}

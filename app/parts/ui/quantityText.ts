@@ -1,0 +1,38 @@
+import type { Limit } from '@tufa/contract/common';
+import { LIMITS } from '@tufa/contract/common';
+import { contradiction, parse, Problem, type Measured } from '@tufa/core/quantity';
+import { say } from '@tufa/words';
+import { inUnits } from '@tufa/words/survey';
+import { entryFor, type Typed } from '../../keypad/entries';
+import { FieldProblem, sayQuantityProblem } from './useWireForm';
+
+interface Bounds {
+  readonly least: number;
+  readonly most: number;
+}
+
+/** What was typed in a field as an SI value inside its bounds, or a sentence that says what to do. @throws FieldProblem */
+export function readWithin({ field, text, as, least, most }: { field: string; text: string; as: Typed } & Bounds): number {
+  const { kind, own } = entryFor(as);
+  if (text.trim() === '') throw new FieldProblem(field, say('field.required'));
+  let value: number;
+  const clash = contradiction({ text, kind });
+  if (clash) throw new FieldProblem(field, say('keypad.clash', { first: clash[0], second: clash[1] }));
+  try {
+    value = parse({ text, kind, unit: own });
+  } catch (error) {
+    if (error instanceof Problem) throw new FieldProblem(field, sayQuantityProblem(error, kind));
+    throw error;
+  }
+  const slack = 1e-9 * Math.max(1, Math.abs(most));
+  if (value < least - slack) throw new FieldProblem(field, say('field.tooSmall', { least: inUnits(kind, least) }));
+  if (value > most + slack) throw new FieldProblem(field, say('field.tooLarge', { most: inUnits(kind, most) }));
+  return value;
+}
+
+/** The same inside a limit that form and server share. @throws FieldProblem */
+export const readTyped = ({ limit, ...rest }: { field: string; text: string; as: Typed; limit: Limit }): number => readWithin({ ...rest, ...LIMITS[limit] });
+
+/** A typed figure with what was typed, so that it prints back so; *don't know* stands for the wide figure given. @throws FieldProblem */
+export const measuredOf = ({ unknown, ...input }: Parameters<typeof readTyped>[0] & { unknown?: Measured }): Measured =>
+  unknown && input.text === say('keypad.unknown') ? unknown : { value: readTyped(input), typed: input.text.trim(), source: 'typed' };

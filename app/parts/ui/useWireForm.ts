@@ -1,0 +1,92 @@
+import { senseOf } from '@tufa/contract/sense';
+import { check } from '@tufa/contract/validate';
+import { Problem } from '@tufa/core/quantity';
+import { print, type Kind } from '@tufa/core/quantity';
+import { i18n, say, unitSystem } from '@tufa/words';
+import type Joi from 'joi';
+import { useEffect } from 'react';
+import { useForm, type DefaultValues, type FieldErrors, type FieldValues, type Resolver, type UseFormReturn } from 'react-hook-form';
+import { useDraft } from '../phone/useDraft';
+
+export interface WireForm<V extends FieldValues> {
+  /** schema of what is sent: the same stands on the server */
+  readonly schema: Joi.Schema;
+  /** typed text to what is sent; throws FieldProblem for the field at fault */
+  readonly toWire: (values: V) => object;
+  /** which field a path of the sent object is typed in, with the kind of its figure */
+  readonly fieldOf: (path: string) => { field: keyof V & string; kind?: Kind; label?: string };
+}
+
+/** A core problem tied to the field it was typed in. */
+export class FieldProblem extends Error {
+  constructor(
+    readonly field: string,
+    readonly sentence: string,
+  ) {
+    super(sentence);
+  }
+}
+
+const EXAMPLE: Partial<Record<Kind, Record<'us' | 'metric', string>>> = {
+  length: { us: '8\' 4", 1 1/2 in', metric: '2.55 m, 38 mm' },
+  temperature: { us: '78 F', metric: '24 C' },
+  duration: { us: '6 h', metric: '6 h' },
+};
+
+/** What is wrong with a typed quantity and how to write it. */
+export function sayQuantityProblem(problem: Problem, kind: Kind): string {
+  const example = EXAMPLE[kind]?.[unitSystem()] ?? '';
+  return say(`field.${problem.code}`, { ...problem.figures, kind: say(`field.${kind}`), example });
+}
+
+function sayFault(code: string, limit: unknown, kind: Kind | undefined): string {
+  const printed =
+    typeof limit === 'number' && kind
+      ? `${print({ kind, value: limit, system: unitSystem() }).digits} ${print({ kind, value: limit, system: unitSystem() }).unit}`
+      : String(limit);
+  if (code === 'number.min') return say('field.tooSmall', { least: printed });
+  if (code === 'number.max') return say('field.tooLarge', { most: printed });
+  if (code === 'string.max') return say('field.tooLong', { limit: printed });
+  if (code === 'string.empty' || code === 'any.required' || code === 'string.min') return say('field.required');
+  return i18n.exists(`field.${code}`) ? say(`field.${code}`) : say(`problem.field.${code}`, { field: '', limit: printed });
+}
+
+/** react-hook-form over the wire's own schema, with what was typed kept as a draft until it is saved. */
+export function useWireForm<V extends FieldValues>({
+  name,
+  initial,
+  wire,
+}: {
+  name: string;
+  initial: V;
+  wire: WireForm<V>;
+}): UseFormReturn<V> & { submit: (save: (wire: object) => Promise<unknown>) => () => Promise<void>; clear: () => void } {
+  const { held, keep, clear } = useDraft<V>(name);
+  const resolver: Resolver<V> = (values) => {
+    const fail = (field: string, message: string) => ({ values: {}, errors: { [field]: { type: 'wire', message } } as unknown as FieldErrors<V> });
+    try {
+      const sent = wire.toWire(values);
+      const fault = check(wire.schema, sent).fault ?? senseOf(sent as Record<string, unknown>);
+      if (!fault) return { values, errors: {} };
+      const { field, kind, label = '' } = wire.fieldOf(fault.field);
+      // What contradicts itself comes with its own figures.
+      const own = !fault.code.includes('.') && !i18n.exists(`field.${fault.code}`) && i18n.exists(`problem.${fault.code}`);
+      return fail(field, own ? say(`problem.${fault.code}`, { ...fault.figures, field: label } as never) : sayFault(fault.code, fault.figures['limit'], kind));
+    } catch (error) {
+      if (error instanceof FieldProblem) return fail(error.field, error.sentence);
+      throw error;
+    }
+  };
+  const form = useForm<V>({ defaultValues: { ...initial, ...held } as DefaultValues<V>, resolver, mode: 'onTouched', reValidateMode: 'onChange' });
+  const { watch } = form;
+  useEffect(() => {
+    const { unsubscribe } = watch((values) => keep(values as Partial<V>));
+    return unsubscribe;
+  }, [watch, keep]);
+  const submit = (save: (wireObject: object) => Promise<unknown>) =>
+    form.handleSubmit(async (values) => {
+      await save(wire.toWire(values as V));
+      clear();
+    });
+  return { ...form, submit: (save) => () => submit(save)(), clear };
+}

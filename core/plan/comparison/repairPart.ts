@@ -1,0 +1,98 @@
+import { houseOf, lifeClass, lifeOf, shortestLife, worstOf, type Reason } from '../../choose';
+import { daysOnSite, type OnSite, type WorkTask } from '../../day';
+import type { Sheet } from '../../shelf';
+import { phaseOf, type ElementInput, type FindingInput } from '../../survey';
+import type { ChosenPlan, FindingPlan, TakeOff } from '../Plan';
+import { ratesOf, type PlanInput, type TreatmentInput } from '../input/PlanInput';
+import { hoursOf, totalOf, type SystemPart } from './SystemOutcome';
+import { computePlan } from '../computePlan';
+import { poweredTools } from '../kit/kitOf';
+import { mixedOf } from '../systems/mixedOf';
+import { sumOf } from './sumOf';
+import { systemCost } from './systemCost';
+import { workOf } from '../steps/workOf';
+
+interface Done {
+  readonly finding: FindingInput;
+  readonly element: ElementInput;
+  readonly planned: FindingPlan;
+  readonly chosen: ChosenPlan;
+}
+
+/** How long after its first water a finding carries what is asked; a foot where nobody asks. */
+function opensAfter(element: ElementInput, chosen: ChosenPlan): number | null {
+  const to = element.opens?.to ?? 'foot';
+  const after = mixedOf(chosen).map(({ readiness }) => readiness.find(({ name }) => name === to)?.after_s ?? null);
+  return after.some((one) => one === null) ? null : Math.max(...(after as number[]));
+}
+
+/** Work of every finding, in chains that one crew does through one another; an element is overlaid once all of its fills are. */
+function onSiteOf(input: PlanInput, done: readonly Done[]): OnSite {
+  const worked = (one: ChosenPlan, { finding, element }: Done, takeOff: TakeOff): WorkTask[] => {
+    const sheet = input.sheets.find(({ id }) => id === one.sheetId) as Sheet;
+    return workOf({ input, element, finding, takeOff, sheet, batches: one.batches.count }, one.steps);
+  };
+  const fills = done.map((one) => worked(one.chosen, one, one.planned.takeOff));
+  const overlaid = done.flatMap((one, i) => (one.chosen.overlay ? [{ one, i, overlay: one.chosen.overlay }] : []));
+  const sameElement = (one: Done): number[] => done.flatMap((other, i) => (other.element.id === one.element.id ? [i] : []));
+  return daysOnSite({
+    chains: [...fills, ...overlaid.map(({ one, overlay }) => worked(overlay.chosen, one, overlay.takeOff))],
+    waitsFor: [...fills.map(() => []), ...overlaid.map(({ one, i, overlay }) => (overlay.over === 'element' ? sameElement(one) : [i]))],
+    hands: input.crew.hands,
+    workday_s: ratesOf(input.firm).workday_s,
+  });
+}
+
+/** One way of repairing what is done now: planned with the sheets it uses alone, timed, priced and judged. */
+export function repairPart(given: PlanInput, treatments: readonly TreatmentInput[]): SystemPart {
+  // Only what is used is judged: the rest of the shelf has nothing to say here.
+  const used = new Set(treatments.flatMap(({ sheetId, overlay }) => (overlay ? [sheetId, overlay.sheetId] : [sheetId])));
+  const input: PlanInput = { ...given, treatments, sheets: given.sheets.filter(({ id }) => used.has(id)) };
+  const plan = computePlan(input, { ranked: 'chosen' });
+  const house = houseOf(input.house);
+  const done = plan.findings.flatMap((planned): Done[] => {
+    const finding = input.findings.find(({ id }) => id === planned.findingId);
+    const element = input.elements.find(({ id }) => id === planned.elementId);
+    return planned.chosen && finding && element ? [{ finding, element, planned, chosen: planned.chosen }] : [];
+  });
+  const onSite = onSiteOf(input, done);
+  const mixed = done.flatMap(({ chosen }) => mixedOf(chosen));
+  // Of each finding's shelf only what was chosen is judged; with it what lies over it, and what bonds, cures and coats it.
+  const judged = [
+    ...done.flatMap(({ planned, chosen }) => [...planned.ranking, ...(chosen.overlay ? [chosen.overlay.judged] : [])]),
+    ...mixed.flatMap(({ aids }) => aids),
+  ];
+  const opens = done.map(({ element, chosen }) => opensAfter(element, chosen));
+  const left = given.findings.filter((finding) => phaseOf(finding) === 'now' && !done.some((one) => one.finding.id === finding.id));
+  const cost = systemCost({
+    input,
+    onSite,
+    material_minor: sumOf(plan.orders, ({ chosen }) => chosen.cost_minor) + sumOf(plan.aids, ({ cost_minor }) => cost_minor),
+    tools: poweredTools(mixed.flatMap(({ steps }) => steps)),
+    debris_kg: sumOf(plan.elements, ({ debris }) => debris?.mass_kg ?? 0),
+  });
+  const lives = done.map(({ finding, element, planned, chosen }) => {
+    const sheet = input.sheets.find(({ id }) => id === chosen.sheetId) as Sheet;
+    return lifeOf({ sheet, element, finding, house, reasons: planned.ranking.flatMap(({ reasons }) => reasons) });
+  });
+  return {
+    ...hoursOf(onSite, input),
+    cost,
+    total: totalOf(
+      cost,
+      plan.orders.map(({ chosen, powder }) => ({
+        p10: (chosen.cost_minor * powder.p10) / powder.p50,
+        p50: chosen.cost_minor,
+        p90: (chosen.cost_minor * powder.p90) / powder.p50,
+      })),
+    ),
+    opens_s: done.length === 0 || opens.some((one) => one === null) ? null : onSite.placed_s + Math.max(...(opens as number[])),
+    chanceLost: mixed.length === 0 ? null : Math.max(...mixed.map(({ window }) => window.chanceLost)),
+    life: lives.length > 0 ? shortestLife(lives) : lifeClass('short'),
+    verdict: left.length > 0 ? 'no' : worstOf(judged),
+    reasons: [
+      ...left.map(({ label }): Reason => ({ code: 'system.nothingFits', verdict: 'no', figures: { label } })),
+      ...judged.flatMap(({ reasons }) => reasons.filter(({ verdict }) => verdict === 'no')),
+    ],
+  };
+}

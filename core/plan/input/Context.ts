@@ -1,0 +1,19 @@
+import type { Sheet } from '../../shelf';
+import type { ElementInput, FindingInput } from '../../survey';
+import type { TakeOff } from '../Plan';
+import type { OverlayInput, PlanInput, TreatmentInput } from './PlanInput';
+import { Site } from './site';
+
+/** What a plan works from once the crew's own figures have replaced the defaults. */
+export interface Context {
+  readonly input: PlanInput;
+  readonly element: ElementInput;
+  readonly finding: FindingInput;
+  readonly takeOff: TakeOff;
+  readonly sheet: Sheet;
+  readonly site?: Site | undefined;
+  /** what an overlay lies over: its own fill alone, or the element's bare face with it; absent for what is no overlay */
+  readonly over?: OverlayInput['over'];
+  /** what was chosen for it beside the sheet */
+  readonly treatment?: TreatmentInput | undefined;
+}

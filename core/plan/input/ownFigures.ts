@@ -1,0 +1,48 @@
+import { type CrewFigureName, type CrewRecord, type FigureEntry, crewFigure, crewRecord } from '../../setting';
+import { type Sheet, flowOf, givesRange } from '../../shelf';
+import type { PlanInput, RecordInput } from './PlanInput';
+
+/** Records already worked out, by the input they came from: the same input gives the same record. */
+const records = new WeakMap<RecordInput['lives'], Map<Sheet, CrewRecord>>();
+
+/** The crew's own record of one sheet, or nothing. */
+export function recordOf(input: PlanInput, sheet: Sheet): CrewRecord | undefined {
+  const lives = input.record?.lives;
+  const entries = lives?.find(({ sheetId }) => sheetId === sheet.id)?.entries ?? [];
+  if (!lives || entries.length === 0) return undefined;
+  const held = records.get(lives) ?? new Map<Sheet, CrewRecord>();
+  records.set(lives, held);
+  const found = held.get(sheet);
+  if (found) return found;
+  const { reference_s, Ea_J_mol } = flowOf(sheet);
+  const record = crewRecord({ prior_s: reference_s, prior_Ea_J_mol: Ea_J_mol, log: entries, reference_C: sheet.reference_C, givesRange: givesRange(sheet) });
+  held.set(sheet, record);
+  return record;
+}
+
+/** The crew's own figure in place of a default, by the median of what they logged; the default without a log. */
+export function ownFigure(input: PlanInput, name: CrewFigureName, prior: number): number {
+  const log = input.record?.figures[name];
+  if (!log || log.length === 0 || prior <= 0) return prior;
+  const held = figures.get(log);
+  if (held?.name === name && held.prior === prior) return held.p50;
+  const { p50 } = crewFigure({ name, prior, log });
+  figures.set(log, { name, prior, p50 });
+  return p50;
+}
+
+/** Figures already worked out, by the log they came from: a ranking asks for each product. */
+const figures = new WeakMap<readonly FigureEntry[], { readonly name: CrewFigureName; readonly prior: number; readonly p50: number }>();
+
+/** The input with the crew's own rate and waste in place of what was assumed. */
+export function withOwnFigures(input: PlanInput): PlanInput {
+  const { rate, waste, ...rest } = input.record?.figures ?? {};
+  if (!rate && !waste) return input;
+  // Taken up once: asked again, the input stays as it is.
+  return {
+    ...input,
+    firm: { ...input.firm, medianWaste: ownFigure(input, 'waste', input.firm.medianWaste) },
+    crew: { ...input.crew, rate_m2_s: ownFigure(input, 'rate', input.crew.rate_m2_s) },
+    record: { lives: input.record?.lives ?? [], figures: rest },
+  };
+}

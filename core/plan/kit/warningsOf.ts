@@ -1,0 +1,70 @@
+import type { Reason } from '../../choose';
+import { MIX } from '../../mix';
+import { SETTING } from '../../setting';
+import type { Sheet } from '../../shelf';
+import { WEATHER } from '../../weather';
+import type { FindingPlan } from '../Plan';
+import type { PlanInput } from '../input/PlanInput';
+import { PLAN } from '../constants';
+import { mixedOf } from '../systems/mixedOf';
+import { yieldDifference } from '../orders/mixOf';
+import type { WindowAnswer } from '../window/windowFor';
+
+/** Whether the layer goes under 0 before frost does it no harm. */
+function freezesTooSoon({ frostSafe_s, basis }: WindowAnswer): boolean {
+  if (frostSafe_s === null) return false;
+  const { surface_C } = basis.course;
+  if (typeof surface_C === 'number') return surface_C < 0;
+  return surface_C.C.some((C, i) => C < 0 && (surface_C.at_s[i] as number) < frostSafe_s);
+}
+
+/** What the plan must say beside its figures. */
+export function warningsOf(input: PlanInput, findings: readonly FindingPlan[]): Reason[] {
+  const warnings: Reason[] = input.elements.flatMap(({ name, stops: { opinion } }) =>
+    opinion ? [{ code: 'opinion.goesOn', verdict: 'caution' as const, figures: { name, role: opinion.role, on: opinion.on, said: opinion.said } }] : [],
+  );
+  for (const { findingId, chosen } of findings) {
+    if (!chosen) continue;
+    const sheet = input.sheets.find(({ id }) => id === chosen.sheetId) as Sheet;
+    if (chosen.batches.share === null) warnings.push({ code: 'batch.noneFits', verdict: 'no', figures: { findingId, limit: chosen.batches.limit ?? '' } });
+    else if (input.batch.share !== null && chosen.batches.limit !== null)
+      warnings.push({ code: 'batch.overLimit', verdict: 'caution', figures: { findingId, limit: chosen.batches.limit, share: input.batch.share } });
+    const alarm = sheet.binder === 'portland' ? WEATHER.dryingOther : WEATHER.dryingRapid;
+    const drying = chosen.window.evaporation_kg_m2h;
+    if (drying >= alarm.act) warnings.push({ code: 'drying.act', verdict: 'no', figures: { findingId, drying_kg_m2h: drying } });
+    else if (drying >= alarm.caution) warnings.push({ code: 'drying.caution', verdict: 'caution', figures: { findingId, drying_kg_m2h: drying } });
+    const difference = yieldDifference(sheet, input.batch.task);
+    if (Math.abs(difference) > MIX.yieldDiffers) warnings.push({ code: 'yield.differs', verdict: 'caution', figures: { findingId, difference } });
+    const doseMost = Math.max(0, ...sheet.retarder.map(([dose]) => dose));
+    if (input.batch.retarderDose > doseMost)
+      warnings.push({ code: 'retarder.overDose', verdict: 'no', figures: { findingId, dose: input.batch.retarderDose, doseMost } });
+    if (input.batch.stone && !chosen.extended) warnings.push({ code: 'stone.notTaken', verdict: 'caution', figures: { findingId, name: sheet.name } });
+    if (chosen.extended && chosen.window.question.thickness_m < chosen.extended.least_m)
+      warnings.push({ code: 'stone.shallow', verdict: 'caution', figures: { findingId, least_m: chosen.extended.least_m } });
+    if (freezesTooSoon(chosen.window)) warnings.push({ code: 'frost.early', verdict: 'no', figures: { findingId, safe_s: chosen.window.frostSafe_s ?? 0 } });
+    const { peak, window, milestones } = chosen.window;
+    if (peak && peak.peak_C >= PLAN.hotFill_C)
+      warnings.push({ code: 'fill.hot', verdict: 'caution', figures: { findingId, peak_C: peak.peak_C, rise_K: peak.rise_K } });
+    const foot_s = milestones.find(({ name }) => name === 'foot')?.after_s;
+    if (peak && foot_s !== undefined && peak.after_s < foot_s && peak.rise_K > SETTING.uncoverBelow_K / 2)
+      warnings.push({ code: 'fill.early', verdict: 'caution', figures: { findingId, rise_K: peak.rise_K } });
+    if (chosen.batches.count > 1 && chosen.batches.limit === 'wetEdge')
+      warnings.push({ code: 'batch.wetEdge', verdict: 'caution', figures: { findingId, by_s: window.wetEdge.by_s } });
+    if (chosen.shots && chosen.shots.partsDifference > MIX.partsDiffer)
+      warnings.push({ code: 'parts.differ', verdict: 'caution', figures: { findingId, difference: chosen.shots.partsDifference } });
+    if (chosen.thinRun_m !== null && chosen.thinRun_m > 0 && !sheet.thickness.feathers)
+      warnings.push({ code: 'wedge.thin', verdict: 'caution', figures: { findingId, run_m: chosen.thinRun_m } });
+    const judged = findings.find((f) => f.findingId === findingId)?.ranking.find(({ sheetId }) => sheetId === sheet.id);
+    const { overlay } = chosen;
+    const named = [
+      [judged?.verdict, sheet.name],
+      [overlay?.judged.verdict, input.sheets.find(({ id }) => id === overlay?.chosen.sheetId)?.name],
+      ...mixedOf(chosen)
+        .flatMap(({ aids }) => aids)
+        .map(({ aidId, verdict }) => [verdict, input.aids?.find(({ id }) => id === aidId)?.name]),
+    ];
+    // Whatever of a system its own sheet refuses is said, the fill as well as what goes under and over it.
+    for (const [verdict, name = ''] of named) if (verdict === 'no') warnings.push({ code: 'choice.refused', verdict: 'no', figures: { findingId, name } });
+  }
+  return warnings;
+}

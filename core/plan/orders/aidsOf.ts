@@ -1,0 +1,68 @@
+import { AID_CLASSES_OF, bondOf, houseOf, judgeAid, type AidJudged } from '../../choose';
+import { costOf, packagesLeastCost, quantileOf } from '../../mix';
+import { Problem, RANGE, rangedSum, type Ranged } from '../../quantity';
+import { rate, SETTING } from '../../setting';
+import type { Aid, AidClass } from '../../shelf';
+import type { FindingInput } from '../../survey';
+import type { Context } from '../input/Context';
+import type { AidOrder, AidPlan, ChosenPlan } from '../Plan';
+import { AID_ROLES, type AidRole, type PlanInput } from '../input/PlanInput';
+
+/** The classes that a role wants here: by the bond that the sheet or the school asks. */
+export function aidClasses({ input, sheet }: Pick<Context, 'input' | 'sheet'>, role: AidRole): readonly AidClass[] {
+  if (role !== 'bond') return AID_CLASSES_OF[role];
+  const bond = bondOf(houseOf(input.house), sheet);
+  return bond === 'slurry' || bond === 'agent' ? AID_CLASSES_OF[bond] : [];
+}
+
+interface Asked extends Pick<Context, 'input' | 'element' | 'finding' | 'sheet' | 'treatment'> {
+  readonly air_C: number;
+  readonly slab_C: number;
+}
+
+/** Kinds whose mix covers all that is seen: what cures and coats lies on the mix, whatever is under it. */
+const COVERING: readonly FindingInput['kind'][] = ['counter', 'skim'];
+
+/** How an aid stands to what it would do here. */
+export function judgedAid(asked: Asked, role: AidRole, aid: Aid): AidJudged {
+  const { finding, air_C, slab_C, treatment } = asked;
+  const onMix = role !== 'bond' && (COVERING.includes(finding.kind) || treatment?.overlay !== undefined);
+  const element = onMix ? { ...asked.element, material: 'concrete' as const } : asked.element;
+  // What is overlaid is cured on its overlay: only a coat lies on a cure.
+  const covered = role === 'cure' && treatment?.aids?.coat !== undefined;
+  return judgeAid({ aid, element, air_C, slab_C, covered, wanted: aidClasses(asked, role) });
+}
+
+/** The aids of a treatment: how they stand, how much of each, how long each may wait at the slab's temperature. */
+export function aidsOf(context: Context & Omit<Asked, keyof Context>): AidPlan[] {
+  const { input, takeOff, treatment, slab_C } = context;
+  return AID_ROLES.flatMap((role): AidPlan[] => {
+    const id = treatment?.aids?.[role];
+    if (!id) return [];
+    const aid = input.aids?.find((one) => one.id === id);
+    if (!aid) throw new Problem('unknownAid', { id });
+    // A rough base drinks as much as the label's worst surface, a tight one as little as its best.
+    const cover = aid.coverage_m2;
+    const area_m2 = takeOff.area_m2;
+    const waste = 1 + input.firm.medianWaste;
+    const amount: Ranged = cover
+      ? { p10: (area_m2 / cover.most_m2) * waste, p50: (area_m2 / Math.sqrt(cover.least_m2 * cover.most_m2)) * waste, p90: (area_m2 / cover.least_m2) * waste }
+      : { p10: 0, p50: 0, p90: 0 };
+    const k = rate({ temperature_C: slab_C, Ea_J_mol: SETTING.aidEa_J_mol, reference_C: aid.reference_C });
+    const open = aid.open && { least_s: aid.open.least_s / k, most_s: aid.open.most_s / k };
+    return [{ role, ...judgedAid(context, role, aid), area_m2, amount, open, waits_s: aid.waits_s }];
+  });
+}
+
+/** What is bought of every aid for the whole job, packages rounded once. */
+export function aidOrders(input: PlanInput, mixed: readonly ChosenPlan[]): AidOrder[] {
+  const all = mixed.flatMap(({ aids }) => aids);
+  return [...new Set(all.map(({ aidId }) => aidId))].map((aidId) => {
+    const aid = input.aids?.find(({ id }) => id === aidId) as Aid;
+    const amount = rangedSum(all.filter((one) => one.aidId === aidId).map((one) => one.amount));
+    const sigma = amount.p50 > 0 ? Math.log(amount.p90 / amount.p50) / RANGE.z10 : 0;
+    const need = amount.p50 > 0 ? quantileOf({ p50: amount.p50, sigma, quantile: input.firm.orderQuantile }) : 0;
+    const packages = packagesLeastCost({ need_kg: need, packs: aid.packs.map(({ amount: mass_kg, price_minor }) => ({ mass_kg, price_minor })) });
+    return { aidId, amount, packages: packages.map(({ mass_kg, ...rest }) => ({ amount: mass_kg, ...rest })), cost_minor: costOf(packages) };
+  });
+}

@@ -1,0 +1,44 @@
+import { extend, mixedVolume, type Extended } from '../../mix';
+import { inRange, Problem } from '../../quantity';
+import { resinDensity, type Sheet, type Task } from '../../shelf';
+import type { StoneInput } from '../input/PlanInput';
+
+/** Water to powder for a task, inside the sheet's band; the middle of the band where the sheet names no figure. */
+export function waterRatioOf(sheet: Sheet, task: Task): number {
+  if (!sheet.water) throw new Problem('noWater', { sheet: sheet.name });
+  return sheet.water.byTask[task] ?? (sheet.water.least + sheet.water.most) / 2;
+}
+
+/** The stone that goes in: what is asked for, where the sheet takes any. @throws Problem `outOfRange` past the sheet's most */
+export function stoneTaken(sheet: Sheet, stone: StoneInput | undefined): StoneInput | undefined {
+  if (!stone || !sheet.extension || !sheet.water) return undefined;
+  inRange({ quantity: 'stoneRatio', value: stone.ratio, least: 0, most: sheet.extension.most });
+  return stone;
+}
+
+/** So much powder stretched with its stone. */
+export const extendedOf = ({ sheet, task, powder_kg, stone }: { sheet: Sheet; task: Task; powder_kg: number; stone: StoneInput }): Extended =>
+  extend({
+    powder_kg,
+    waterRatio: waterRatioOf(sheet, task),
+    powder_kg_m3: sheet.powderDensity_kg_m3,
+    air: sheet.airShare,
+    aggregate_kg: powder_kg * stone.ratio,
+    moisture: stone.moisture,
+    absorption: stone.absorption,
+    grain_m: sheet.extension?.grain_m ?? sheet.grain_m,
+  });
+
+const sumOf = (sheet: Sheet, task: Task): number =>
+  mixedVolume({ powder_kg: 1, powder_density: sheet.powderDensity_kg_m3, water_kg: waterRatioOf(sheet, task), air: sheet.airShare });
+
+/** Mixed volume of a kg of powder with its stone, m3/kg: the sheet's own figure wins over the sum of absolute volumes. */
+export function yieldOf(sheet: Sheet, task: Task, stone?: StoneInput): number {
+  if (!sheet.water) return sheet.yield_m3_kg ?? 1 / resinDensity(sheet) / (1 - sheet.airShare);
+  const plain = sheet.yield_m3_kg ?? sumOf(sheet, task);
+  return stone ? plain * (1 + extendedOf({ sheet, task, powder_kg: 1, stone }).gain) : plain;
+}
+
+/** The sheet's yield against the sum of absolute volumes, relative; 0 where the sheet states none. */
+export const yieldDifference = (sheet: Sheet, task: Task): number =>
+  sheet.yield_m3_kg === null || !sheet.water ? 0 : sheet.yield_m3_kg / sumOf(sheet, task) - 1;

@@ -1,0 +1,135 @@
+import { netArea, PHASES, phaseOf, standingStops, tapsToHalve, verdictOf, type ElementInput, type FindingInput, type Phase, type Verdict } from '../../survey';
+import { effectiveTaps, hollowInterval, hollowShare, maskingOf, TAKEOFF } from '../../takeoff';
+import type { Reason } from '../../choose';
+import { Problem, rangedSum, type Ranged } from '../../quantity';
+import { ownFigure, withOwnFigures } from '../input/ownFigures';
+import type { TakeOff } from '../Plan';
+import type { PlanInput } from '../input/PlanInput';
+import { takeOffOf } from './takeOffOf';
+
+/** What is left for another day: how much, and what its waiting risks. */
+export interface Waiting {
+  readonly phase: Exclude<Phase, 'now'>;
+  readonly labels: readonly string[];
+  readonly bad_m2: number;
+  readonly volume: Ranged;
+  readonly risks: readonly Reason[];
+}
+
+export interface ElementSurvey {
+  readonly elementId: string;
+  /** without its openings */
+  readonly area_m2: number;
+  readonly verdict: Verdict;
+  /** what of it still stops, no licensed opinion having dealt with it */
+  readonly stops: readonly Reason[];
+  /** of what is done now */
+  readonly bad_m2: number;
+  readonly volume: Ranged | null;
+  /** cracks, joints and edges done now, m */
+  readonly length_m: number;
+  /** broken out and carried away now */
+  readonly debris: { readonly bulk_m3: number; readonly mass_kg: number; readonly bags: number } | null;
+  readonly waiting: readonly Waiting[];
+  /** share that rings hollow with its 95 % interval, from soundings; null without any */
+  readonly hollow: { readonly share: number; readonly low: number; readonly high: number; readonly taps: number; readonly moreToHalve: number } | null;
+  /** tape and sheet for every finding done now */
+  readonly masking: { readonly tape_m: number; readonly sheet_m2: number } | null;
+}
+
+export interface Survey {
+  readonly elements: readonly ElementSurvey[];
+  readonly findings: readonly { readonly findingId: string; readonly elementId: string; readonly takeOff: TakeOff }[];
+}
+
+/** What the crew has shown of what a crack drinks. */
+export const learnedOf = (input: PlanInput): { readonly soakDepth_m: number } => ({ soakDepth_m: ownFigure(input, 'soakDepth', TAKEOFF.soakDepth_m) });
+
+/** Whether anything stops an element that no licensed opinion has dealt with. What rings hollow never does by itself. */
+export function isStopped(element: ElementInput, findings: readonly FindingInput[]): boolean {
+  const verdict = verdictOf({ element, findings: findings.filter(({ elementId }) => elementId === element.id) });
+  return standingStops(verdict, element.stops.opinion).length > 0;
+}
+
+/**
+ * What the walk found: take-off of every finding, and of every element its verdict, what is done now, what waits and
+ * what that risks. The first part of a plan, quick enough to follow a finger by itself.
+ *
+ * @throws Problem as `computePlan`
+ */
+export function surveyOf(given: PlanInput): Survey {
+  const input = withOwnFigures(given);
+  const learned = learnedOf(input);
+  const findings = input.findings.map((finding) => {
+    if (!input.elements.some(({ id }) => id === finding.elementId)) throw new Problem('unknownElement', { id: finding.elementId });
+    return { findingId: finding.id, elementId: finding.elementId, takeOff: takeOffOf(finding, learned) };
+  });
+  return {
+    findings,
+    elements: input.elements.map((element) => {
+      const own = input.findings.flatMap((finding, i) => (finding.elementId === element.id ? [{ finding, takeOff: findings[i]!.takeOff }] : []));
+      return elementSurvey(element, own);
+    }),
+  };
+}
+
+type Own = readonly { readonly finding: FindingInput; readonly takeOff: TakeOff }[];
+
+const areaOf = (own: Own): number => own.reduce((sum, { takeOff }) => sum + takeOff.area_m2, 0);
+const volumeOf = (own: Own): Ranged => rangedSum(own.map(({ takeOff }) => takeOff.volume));
+
+function elementSurvey(element: ElementInput, own: Own): ElementSurvey {
+  const now = own.filter(({ finding }) => phaseOf(finding) === 'now');
+  const hollow = hollowOf(element);
+  const verdict = verdictOf({ element, findings: own.map(({ finding }) => finding), hollow });
+  const carried = now.flatMap(({ takeOff }) => (takeOff.debris ? [takeOff.debris] : []));
+  return {
+    elementId: element.id,
+    area_m2: netArea(element),
+    verdict,
+    stops: standingStops(verdict, element.stops.opinion),
+    bad_m2: areaOf(now),
+    volume: now.length === 0 ? null : volumeOf(now),
+    length_m: now.reduce((sum, { takeOff }) => sum + (takeOff.length_m ?? 0), 0),
+    debris:
+      carried.length === 0
+        ? null
+        : {
+            bulk_m3: carried.reduce((sum, { bulk_m3 }) => sum + bulk_m3, 0),
+            mass_kg: carried.reduce((sum, { mass_kg }) => sum + mass_kg, 0),
+            bags: carried.reduce((sum, { bags }) => sum + bags, 0),
+          },
+    waiting: PHASES.flatMap((phase): Waiting[] => {
+      const later = own.filter(({ finding }) => phaseOf(finding) === phase);
+      if (phase === 'now' || later.length === 0) return [];
+      return [{ phase, labels: later.map(({ finding }) => finding.label), bad_m2: areaOf(later), volume: volumeOf(later), risks: risksOf(element, later) }];
+    }),
+    hollow,
+    masking: now.length === 0 ? null : maskingOf({ edge_m: now.reduce((sum, { takeOff }) => sum + takeOff.perimeter_m, 0), strip_m: TAKEOFF.maskingStrip_m }),
+  };
+}
+
+/** What waiting risks, by what the element endures. */
+function risksOf(element: ElementInput, later: Own): Reason[] {
+  const labels = later.map(({ finding }) => finding.label).join(', ');
+  const open = later.some(({ finding }) => finding.kind === 'crack' || finding.kind === 'groove');
+  const broken = later.some(({ finding }) => finding.kind !== 'crack' && finding.kind !== 'groove');
+  const endures = (exposure: ElementInput['exposures'][number]): boolean => element.exposures.includes(exposure);
+  const risk = (code: string, is: boolean): Reason[] => (is ? [{ code, verdict: 'caution', figures: { labels } }] : []);
+  return [
+    ...risk('wait.frost', endures('frost')),
+    ...risk('wait.deicer', endures('deicer')),
+    ...risk('wait.wheels', endures('wheels') && broken),
+    ...risk('wait.water', open && (element.suspended || element.kind !== 'slab')),
+    ...risk('wait.trip', broken && (element.kind === 'slab' || element.kind === 'step')),
+    ...risk('wait.grows', true),
+  ];
+}
+
+/** Share of an element that rings hollow, from its soundings. */
+function hollowOf({ outline, openings = [], soundings }: ElementInput): ElementSurvey['hollow'] {
+  if (!soundings || soundings.points.length === 0) return null;
+  const { share, areas_m2 } = hollowShare({ element: outline, openings, ...soundings });
+  const { more } = tapsToHalve({ share, n: effectiveTaps(areas_m2) });
+  return { share, ...hollowInterval({ areas_m2, hollow: soundings.hollow }), taps: soundings.points.length, moreToHalve: more };
+}

@@ -1,0 +1,191 @@
+import { bondOf, CHOOSE, houseOf } from '../../choose';
+import { fibreFor, MIX, slurry } from '../../mix';
+import { ceilingOf } from '../../quantity';
+import { type CrewRecord, predicted } from '../../setting';
+import { flowOf, type Sheet } from '../../shelf';
+import { wedgeThinRun } from '../../takeoff';
+import { evaporation, presoak, redampInterval, WEATHER } from '../../weather';
+import type { Context } from '../input/Context';
+import type { ChosenPlan, LayerPlan, OverlayPlan, Quantities, RecordShown, RepairStep, SlurryPlan, WaterToBring } from '../Plan';
+import type { FindingInput } from '../../survey';
+import type { BatchInput, PlanInput } from '../input/PlanInput';
+import { aidsOf } from '../orders/aidsOf';
+import { batchesOf, shotBatches } from '../window/batchesOf';
+import { PLAN } from '../constants';
+import { leverCombinations, leversOf } from '../levers/levers';
+import { filledTakeOff } from '../steps/filledTakeOff';
+import { extendedOf, stoneTaken } from '../orders/mixOf';
+import { quantitiesOf } from '../orders/orders';
+import { lineWidthOf, questionFor } from '../window/questionFor';
+import { shotsFor } from '../window/shotsFor';
+import { stepsOf, takesFibre } from '../steps/stepsOf';
+import { ticketOf } from '../window/ticket';
+import { milestonesOf } from '../window/milestones';
+import { windowFor } from '../window/windowFor';
+import type { WindowQuestion } from '../window/WindowQuestion';
+
+/** Water for soaking, damping, mixing and rinsing; nothing for a resin, which wants all of it dry. */
+function waterToBring(
+  { takeOff, sheet }: Context,
+  quantities: Quantities,
+  { batches, question, steps }: { batches: number; question: WindowQuestion; steps: readonly RepairStep[] },
+): WaterToBring | null {
+  if (!sheet.water) return null;
+  const does = (code: string): boolean => steps.some((step) => step.code === code);
+  // Nothing is carried for a base that is left dry or lies under water; one that is only rinsed is kept damp all the same.
+  const soaked = does('step.soak');
+  const presoak_m3 = soaked ? takeOff.area_m2 * presoak({ soak_s: PLAN.soak_s }) : 0;
+  const films_m3 = soaked || does('step.dustDamp') ? (takeOff.area_m2 * PLAN.films * WEATHER.film_kg_m2) / MIX.water_kg_m3 : 0;
+  const mix_m3 = (quantities.powder.p90 * quantities.waterRatio) / MIX.water_kg_m3;
+  const rinse_m3 = batches * PLAN.rinse_m3;
+  // It is the bare slab that dries until it is covered.
+  const evaporation_kg_m2h = evaporation({
+    concrete_C: question.slab_C,
+    air_C: question.air_C,
+    humidity: question.humidity,
+    wind_kmh: question.wind_ms * 3.6,
+  });
+  const redampEvery_s = redampInterval({ evaporation_kg_m2h });
+  return { presoak_m3, films_m3, mix_m3, rinse_m3, total_m3: presoak_m3 + films_m3 + mix_m3 + rinse_m3, redampEvery_s };
+}
+
+/** Slurry brushed on before the first lift, for the whole finding. */
+function slurryOf({ takeOff }: Context): SlurryPlan {
+  const { volume_m3: perLitre_m3 } = slurry({ liquid_m3: 0.001 });
+  const liquid_m3 = (0.001 * takeOff.area_m2 * MIX.slurryLayer_m) / perLitre_m3;
+  return { liquid_m3, ...slurry({ liquid_m3 }) };
+}
+
+const bondFor = ({ input, sheet }: Pick<Context, 'input' | 'sheet'>): Sheet['bond'] => bondOf(houseOf(input.house), sheet);
+
+function layersOf(context: Context, lifts: number): LayerPlan[] {
+  const { takeOff, sheet, treatment } = context;
+  const bond = bondFor(context);
+  const layers: LayerPlan[] =
+    bond === 'slurry' || bond === 'scrub'
+      ? [{ code: 'bond', sheetId: bond === 'scrub' ? sheet.id : (treatment?.aids?.bond ?? null), thickness_m: MIX.slurryLayer_m }]
+      : bond === 'agent'
+        ? [{ code: 'bond', sheetId: treatment?.aids?.bond ?? null, thickness_m: 0 }]
+        : [];
+  for (let lift = 0; lift < lifts; lift += 1) layers.push({ code: 'lift', sheetId: sheet.id, thickness_m: takeOff.deepest_m / lifts });
+  if (treatment?.overlay) layers.push({ code: 'overlay', sheetId: treatment.overlay.sheetId, thickness_m: treatment.overlay.thickness_m });
+  for (const role of ['cure', 'coat'] as const) {
+    const sheetId = treatment?.aids?.[role];
+    if (sheetId) layers.push({ code: role, sheetId, thickness_m: 0 });
+  }
+  return layers;
+}
+
+/** How many lifts the deepest place takes. */
+export const liftsOf = ({ takeOff, sheet }: Pick<Context, 'takeOff' | 'sheet'>): number =>
+  Math.max(1, ceilingOf(takeOff.deepest_m / sheet.thickness.liftMost_m));
+
+/** A finding with its chosen sheet, whole: layers, order, batches, ticket, window, levers. */
+export function chosenOf(given: Context, overlay: OverlayPlan | null = null): ChosenPlan {
+  const context = { ...given, takeOff: filledTakeOff(given) };
+  const { input, finding, takeOff, sheet, site } = context;
+  const quantities = quantitiesOf(context);
+  const need_m3 = quantities.powder.p50 * quantities.yield_m3_kg;
+  const first = questionFor({ input, takeOff, sheet, share: Math.min(...input.firm.grid), site });
+  const shots = sheet.parts && lineWidthOf(takeOff) !== undefined ? shotsFor(first, need_m3) : null;
+  const batches = shots ? shotBatches(shots, sheet) : batchesOf({ ...context, quantities });
+  const share = batches.share ?? Math.min(...input.firm.grid);
+  const question = questionFor({ input, takeOff, sheet, share, site });
+  const window = windowFor(question);
+  const lifts = liftsOf(context);
+  const stone = stoneTaken(sheet, input.batch.stone);
+  const extended = stone ? extendedOf({ sheet, task: input.batch.task, powder_kg: window.batch.powder_kg, stone }) : null;
+  const { fibre } = input.batch;
+  const { volume_m3 } = window.batch;
+  const request = {
+    question,
+    answer: window,
+    grid: input.firm.grid,
+    ...(input.wanted_s === undefined ? {} : { wanted_s: input.wanted_s }),
+    ...(site ? { site } : {}),
+  };
+  const levers = leversOf(request);
+  const { air_C, slab_C } = window.question;
+  // What is overlaid is cured and coated on the overlay.
+  const aids = aidsOf({ ...context, air_C, slab_C }).filter(({ role }) => role === 'bond' || !overlay);
+  const steps = stepsOf({ ...context, lifts, slab_C, Ea_J_mol: window.basis.course.Ea_J_mol, aids, covered: overlay !== null });
+  return {
+    sheetId: sheet.id,
+    overlay,
+    aids,
+    lifts,
+    layers: layersOf(context, lifts),
+    quantities,
+    batches,
+    window,
+    ticket: ticketOf({
+      sheet,
+      batch: input.batch,
+      share,
+      volume_m3,
+      shots,
+      ...(stone && extended ? { stone: { mass_kg: window.batch.powder_kg * stone.ratio, water_kg: extended.water_kg } } : {}),
+      ...(fibre ? { fibre_kg: fibreFor({ ...fibre, volume_m3 }).mass_kg } : {}),
+    }),
+    readiness: milestonesOf({
+      sheet,
+      course: { ...window.basis.course, pail_life_s: 1, film_life_s: 1, placed_after_s: window.window.placeNeeds_s },
+      retarder: window.retarder,
+      sdLn: window.basis.sdLn,
+      ...(question.record ? { record: question.record } : {}),
+    }),
+    levers,
+    combinations: levers.some(({ needed }) => needed !== null) ? [] : leverCombinations(request),
+    shots,
+    record: question.record ? shownRecord(question.record, sheet) : null,
+    water: waterToBring(context, quantities, { batches: batches.count, question, steps }),
+    slurry: bondFor(context) === 'slurry' ? slurryOf(context) : null,
+    steps,
+    fibre: fibre ? fibreFor({ ...fibre, volume_m3: need_m3 }) : null,
+    extended,
+    sand_kg: takeOff.more['sand_kg'] ?? null,
+    thinRun_m: finding.kind === 'wedge' ? wedgeThinRun({ run_m: finding.run.value, rise_m: finding.rise.value, minimum_m: sheet.thickness.least_m }) : null,
+  };
+}
+
+/** Sheet against crew at the sheet's own reference. */
+function shownRecord(record: CrewRecord, sheet: Sheet): RecordShown {
+  const { sdLn: _sd, ...yours } = predicted(record, { temperature_C: sheet.reference_C, reference_C: sheet.reference_C });
+  return { entries: record.entries, sheet_s: flowOf(sheet).reference_s, yours, ratio: record.ratio, Ea_J_mol: record.Ea_J_mol };
+}
+
+/** Batches and retarder as the firm's schools have them, where the job says nothing of its own. */
+function bySchool(input: PlanInput, sheet: Sheet, finding: FindingInput | undefined): PlanInput {
+  const { batch: size, retarder } = houseOf(input.house);
+  const firm =
+    size === 'byMinute'
+      ? input.firm
+      : { ...input.firm, grid: input.firm.grid.filter((share) => share <= (size === 'half' ? 0.5 : 1) && (size !== 'whole' || share === 1)) };
+  const first = sheet.retarder.find(([dose]) => dose > 0)?.[0] ?? 0;
+  const dose = retarder === 'never' ? 0 : retarder === 'always' && input.batch.retarderDose === 0 ? first : input.batch.retarderDose;
+  const fibre = fibreBySchool(input, sheet, finding);
+  const same = dose === input.batch.retarderDose && !fibre;
+  // The usual firm changes nothing: its input stays the one it is, and so does all that is remembered of it.
+  if (same && (firm === input.firm || firm.grid.length === 0)) return input;
+  return {
+    ...input,
+    firm: firm.grid.length > 0 ? firm : input.firm,
+    batch: same ? input.batch : { ...input.batch, retarderDose: dose, ...(fibre ? { fibre } : {}) },
+  };
+}
+
+/** Fibre in the mix by the school that reinforces with it, where the job names none; a resin takes none. */
+function fibreBySchool({ batch, house }: PlanInput, sheet: Sheet, finding: FindingInput | undefined): BatchInput['fibre'] {
+  if (batch.fibre || !sheet.water || !finding || !takesFibre(houseOf(house), finding)) return undefined;
+  return { kind: 'polypropylene', dose_kg_m3: CHOOSE.fibreDose_kg_m3, bag_kg: CHOOSE.fibreBag_kg };
+}
+
+/**
+ * The input as this sheet is mixed: by the firm's schools, and without a dose past the sheet's last, which must not keep
+ * it from being judged and planned; the plan says that it was left out.
+ */
+export function asMixed(given: PlanInput, sheet: Sheet, finding?: FindingInput): PlanInput {
+  const input = bySchool(given, sheet, finding);
+  const most = Math.max(0, ...sheet.retarder.map(([dose]) => dose));
+  return input.batch.retarderDose <= most ? input : { ...input, batch: { ...input.batch, retarderDose: 0 } };
+}

@@ -1,0 +1,76 @@
+import { ranking, type Ranked } from '../../choose';
+import { Problem } from '../../quantity';
+import { netArea, type ElementInput, type FindingInput, type SkimInput } from '../../survey';
+import { polygonArea } from '../../takeoff';
+import type { Context } from '../input/Context';
+import type { OverlayPlan, TakeOff } from '../Plan';
+import type { OverlayInput } from '../input/PlanInput';
+import { asMixed, chosenOf } from './chosenOf';
+import { rankedOf } from './rankedOf';
+import { takeOffOf } from '../survey/takeOffOf';
+
+/** An overlay as a skim of its own: over the patch, or over the element's whole face. */
+export function overlayFinding({
+  element,
+  finding,
+  overlay: { thickness_m, over },
+  profile,
+}: {
+  element: ElementInput;
+  finding: Extract<FindingInput, { kind: 'spall' }>;
+  overlay: Omit<OverlayInput, 'sheetId'>;
+  profile: number;
+}): SkimInput {
+  const { id, elementId, label } = finding;
+  const outline = over === 'element' ? element.outline : finding.outline;
+  return { id, elementId, label, kind: 'skim', outline, thickness: { value: thickness_m, source: 'typed' }, profile: Math.max(1, profile) };
+}
+
+/** A face without its openings. */
+function overlayTakeOff(element: ElementInput, skim: SkimInput, over: OverlayInput['over']): TakeOff {
+  const whole = takeOffOf(skim);
+  if (over === 'patch' || !element.openings?.length) return whole;
+  const share = netArea(element) / polygonArea(element.outline);
+  const { p10, p50, p90 } = whole.volume;
+  return { ...whole, area_m2: whole.area_m2 * share, volume: { p10: p10 * share, p50: p50 * share, p90: p90 * share } };
+}
+
+/** Every sheet as an overlay of a finding, best first. @returns nothing for what no overlay goes over */
+export function overlaysFor({
+  overlay,
+  ...context
+}: Omit<Context, 'takeOff' | 'sheet' | 'treatment'> & { readonly overlay: Omit<OverlayInput, 'sheetId'> }): Ranked[] {
+  const { input, element, finding } = context;
+  if (finding.kind !== 'spall') return [];
+  return ranking(
+    input.sheets.map((sheet) => {
+      const skim = overlayFinding({ element, finding, overlay, profile: sheet.profile });
+      return rankedOf({ ...context, finding: skim, takeOff: overlayTakeOff(element, skim, overlay.over), sheet });
+    }),
+  );
+}
+
+/**
+ * Plans overlays, one finding after another: an element is overlaid once, with the first finding that asks for it.
+ *
+ * @returns the overlay of a finding, or null where none is chosen or its element has one already
+ */
+export function overlaysOf(): (context: Context) => OverlayPlan | null {
+  const done = new Set<string>();
+  return (context) => {
+    const { input, element, finding, treatment } = context;
+    const overlay = treatment?.overlay;
+    if (!overlay || finding.kind !== 'spall') return null;
+    if (overlay.over === 'element') {
+      if (done.has(element.id)) return null;
+      done.add(element.id);
+    }
+    const sheet = input.sheets.find(({ id }) => id === overlay.sheetId);
+    if (!sheet) throw new Problem('unknownSheet', { id: overlay.sheetId });
+    const skim = overlayFinding({ element, finding, overlay, profile: sheet.profile });
+    const takeOff = overlayTakeOff(element, skim, overlay.over);
+    const { bond: _bond, ...aids } = treatment.aids ?? {};
+    const own: Context = { ...context, finding: skim, takeOff, sheet, over: overlay.over, treatment: { findingId: finding.id, sheetId: sheet.id, aids } };
+    return { over: overlay.over, takeOff, judged: rankedOf(own), chosen: chosenOf({ ...own, input: asMixed(input, sheet) }) };
+  };
+}

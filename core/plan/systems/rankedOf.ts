@@ -1,0 +1,84 @@
+import { houseOf, otherUse, type Ranked, judge } from '../../choose';
+import { daysOnSite } from '../../day';
+import { ceilingOf } from '../../quantity';
+import { activationOf, bagOf } from '../../shelf';
+import type { Context } from '../input/Context';
+import { ratesOf } from '../input/PlanInput';
+import { asMixed, liftsOf } from './chosenOf';
+import { filledTakeOff } from '../steps/filledTakeOff';
+import { poweredTools } from '../kit/kitOf';
+import { lotsOf, materialNeed } from '../orders/orders';
+import { dayOfWork } from '../input/site';
+import { stepsOf } from '../steps/stepsOf';
+import { systemCost } from '../comparison/systemCost';
+import { workOf } from '../steps/workOf';
+import { lifeSpent } from '../window/lifeSpent';
+import { lineWidthOf, questionFor } from '../window/questionFor';
+import { courseFor } from '../window/basisFor';
+import { milestoneClock } from '../window/milestones';
+import type { WindowQuestion } from '../window/WindowQuestion';
+
+/** How long after first water this sheet carries what is asked, at these temperatures; null where its sheet is silent. */
+function opensAfter({ element, sheet }: Context, question: WindowQuestion, { course: at, pace, retarder }: ReturnType<typeof courseFor>): number | null {
+  const { opens } = element;
+  if (!opens) return null;
+  const placed_after_s = pace.mix_s + pace.carry_s + pace.place_s;
+  const course = { ...at, pail_life_s: 1, film_life_s: 1, placed_after_s };
+  return milestoneClock({ sheet, course, retarder, ...(question.record ? { record: question.record } : {}) })(opens.to)?.after_s ?? null;
+}
+
+const NO_COST = { cost_minor: null, material_minor: null, hand_s: null } as const;
+
+/** What a finding costs with this sheet, hands and trips with the material. */
+function wholeCost(context: Context, question: WindowQuestion): Pick<Ranked, 'cost_minor' | 'material_minor' | 'hand_s'> {
+  const { input, sheet, takeOff } = context;
+  const { need_kg, cost_minor } = materialNeed(context);
+  const { slab_C } = question;
+  const steps = stepsOf({ ...context, lifts: liftsOf(context), slab_C, Ea_J_mol: activationOf(sheet), aids: [], covered: false });
+  const batches = Math.max(1, ceilingOf(need_kg / bagOf(sheet).mass_kg / Math.max(...input.firm.grid)));
+  const onSite = daysOnSite({ chains: [workOf({ ...context, batches }, steps)], hands: input.crew.hands, workday_s: ratesOf(input.firm).workday_s });
+  const { total_minor } = systemCost({
+    input,
+    onSite,
+    material_minor: cost_minor,
+    tools: poweredTools(steps),
+    debris_kg: takeOff.debris?.mass_kg ?? 0,
+  });
+  return { cost_minor: total_minor, material_minor: cost_minor, hand_s: onSite.hand_s };
+}
+
+/** One sheet against one finding: its verdict with the reasons, what it costs and when it opens. */
+export function rankedOf(given: Context): Ranked {
+  const { input, element, finding, sheet } = given;
+  // Most of a shelf is made for other damage: nothing else is worked out for it.
+  const other = otherUse(sheet, finding);
+  if (other) return { sheetId: sheet.id, verdict: 'no', reasons: other, ...NO_COST, opensAfter_s: null };
+  const context = finding.kind === 'crack' ? { ...given, takeOff: filledTakeOff(given) } : given;
+  const question = questionFor({ ...context, input: asMixed(input, sheet), share: Math.min(...input.firm.grid) });
+  let opensAfter_s: number | null = null;
+  // Most of what is refused is refused by what its sheet says: only the rest asks for the course of a batch.
+  let held: ReturnType<typeof courseFor> | undefined;
+  const course = (): ReturnType<typeof courseFor> => (held ??= courseFor(question));
+  const asked = (): number | null => (opensAfter_s = opensAfter(context, question, course()));
+  // A resin along a line goes by shots that are cut to its life.
+  const shots = sheet.parts !== null && lineWidthOf(context.takeOff) !== undefined;
+  const on = dayOfWork(input);
+  // Judged at the hour of the work, not at what was assumed where nobody read it.
+  const { air_C, slab_C, humidity, powder_C } = question;
+  const judged = judge({
+    sheet,
+    element,
+    finding,
+    air_C,
+    slab_C,
+    humidity,
+    powder_C,
+    opensAfter: asked,
+    stock: lotsOf(input, sheet.id),
+    ...(on ? { on } : {}),
+    life: () => (shots ? null : lifeSpent(question, course())),
+    house: houseOf(input.house),
+  });
+  const cost = judged.verdict !== 'no' ? wholeCost(context, question) : NO_COST;
+  return { sheetId: sheet.id, ...judged, ...cost, opensAfter_s };
+}

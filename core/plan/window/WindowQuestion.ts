@@ -1,0 +1,37 @@
+import type { CrewRecord, Temperatures } from '../../setting';
+import type { Sheet, Task } from '../../shelf';
+import type { CrewInput, FirmSettings, StoneInput } from '../input/PlanInput';
+
+/** One batch of one sheet at given temperatures: plain numbers, so that a finger can drive it. */
+export interface WindowQuestion {
+  readonly sheet: Sheet;
+  readonly task: Task;
+  readonly share: number;
+  readonly retarderDose: number;
+  /** mean thickness of the layer, m */
+  readonly thickness_m: number;
+  readonly air_C: number;
+  readonly slab_C: number;
+  readonly powder_C: number;
+  readonly water_C: number;
+  readonly humidity: number;
+  readonly wind_ms: number;
+  readonly sun: boolean;
+  readonly crew: CrewInput;
+  readonly acceptedChance: FirmSettings['acceptedChance'];
+  /** share of the water that goes in as ice */
+  readonly iceShare?: number;
+  /** stone that goes with each kg of powder */
+  readonly stone?: StoneInput;
+  /** how long a batch takes to place where it does not go by area: a shot along a crack, s */
+  readonly place_s?: number;
+  /** how slab and air go on from first water, K; absent where they are held */
+  readonly slabDrift?: Temperatures;
+  readonly airDrift?: Temperatures;
+  /** what the crew's own batches of this sheet say */
+  readonly record?: CrewRecord;
+  /** share of the mix water whose loss skins a layer: the crew's own; the default where nobody says */
+  readonly skinShare?: number;
+  /** how little is known of the temperatures, K, 90 % ranges */
+  readonly spread_K?: Readonly<Partial<Record<'slab_C' | 'air_C' | 'powder_C' | 'water_C', number>>>;
+}

@@ -1,0 +1,164 @@
+import { handsFactor, MIX, textureOf, type PortionMass } from '../../mix';
+import { inRange } from '../../quantity';
+import {
+  Course,
+  coursed,
+  massFactor,
+  mixTemperature,
+  paddleRise,
+  predicted,
+  resinPaddleRise,
+  retarderFactor,
+  safeShare,
+  sdWithoutRecord,
+  SETTING,
+  shifted,
+  temperatureAt,
+  type BatchWindowInput,
+} from '../../setting';
+import { bagOf, flowOf, givesRange, isResin, massEffectOf, resinDensity, resinOf, timeOf } from '../../shelf';
+import { evaporation, WEATHER } from '../../weather';
+import { extendedOf, waterRatioOf, yieldOf } from '../orders/mixOf';
+import type { WindowQuestion } from './WindowQuestion';
+
+/** When the drying of a fresh layer is judged, s after it is spread: a skim has taken the slab's temperature by then. */
+const DRYING_READ_S = 120;
+
+export interface Portion extends PortionMass {
+  readonly powder_kg: number;
+  /** to be added; the stone's own water is in the mix already */
+  readonly water_kg: number;
+  readonly mixWater_kg: number;
+  readonly mix_C: number;
+  /** the temperature that counts in the rate */
+  readonly counted_C: number;
+}
+
+/** One portion of a powder and its water, by heat balance; of a resin, its parts at the temperature they are kept at. */
+export function portionFor({ sheet, task, share, powder_C, water_C, iceShare = 0, stone }: WindowQuestion): Portion {
+  const bag_kg = bagOf(sheet).mass_kg;
+  const powder_kg = share * bag_kg;
+  if (!sheet.water) {
+    const rise = (kg: number): number => resinPaddleRise({ mass_kg: kg, mixing_s: sheet.mixing.time_s });
+    const mix_C = powder_C + rise(powder_kg);
+    const volume_m3 = powder_kg / resinDensity(sheet) / (1 - sheet.airShare);
+    return { powder_kg, water_kg: 0, mixWater_kg: 0, mass_kg: powder_kg, volume_m3, bulk_m3: volume_m3, mix_C, counted_C: mix_C - rise(bag_kg) };
+  }
+  inRange({ quantity: 'iceShare', value: iceShare, least: 0, most: 1 });
+  const waterRatio = waterRatioOf(sheet, task);
+  const mixWater_kg = powder_kg * waterRatio;
+  const aggregate_kg = powder_kg * (stone?.ratio ?? 0);
+  const water_kg = stone ? extendedOf({ sheet, task, powder_kg, stone }).water_kg : mixWater_kg;
+  const mixing_s = sheet.mixing.time_s;
+  const mix_C = mixTemperature({
+    powder_kg,
+    powder_C,
+    water_kg: water_kg * (1 - iceShare),
+    water_C,
+    ice_kg: water_kg * iceShare,
+    // Stone lies where the bags lie; its free water is as warm as it is.
+    aggregate_kg,
+    moisture_kg: Math.max(0, mixWater_kg - water_kg),
+    // Stone holds heat as powder does.
+    paddle_rise_K: paddleRise({ powder_kg: powder_kg + aggregate_kg, water_kg: mixWater_kg, mixing_s }),
+  });
+  return {
+    powder_kg,
+    water_kg,
+    mixWater_kg,
+    mass_kg: powder_kg + mixWater_kg + aggregate_kg,
+    volume_m3: powder_kg * yieldOf(sheet, task, stone),
+    bulk_m3: powder_kg / sheet.bulkDensity_kg_m3 + aggregate_kg / MIX.sandBulk_kg_m3 + water_kg / MIX.water_kg_m3,
+    mix_C,
+    // The sheet's life already contains the warming of one full bag mixed for the sheet's time.
+    counted_C: mix_C - paddleRise({ powder_kg: bag_kg, water_kg: bag_kg * waterRatio, mixing_s }),
+  };
+}
+
+/** The course of one portion and the pace of its crew: what its clocks run on, without lives, skin and chances. */
+export function courseFor(question: WindowQuestion): {
+  portion: Portion;
+  area_m2: number;
+  retarder: number;
+  course: BatchWindowInput['course'];
+  pace: BatchWindowInput['pace'];
+} {
+  const { sheet, crew, record } = question;
+  const portion = portionFor(question);
+  const area_m2 = portion.volume_m3 / (question.thickness_m + textureOf(sheet.profile));
+  const retarder = question.retarderDose === 0 ? 1 : retarderFactor({ dose: question.retarderDose, table: sheet.retarder });
+  const resin = isResin(sheet);
+  const read = flowOf(sheet);
+  const air = coursed(question.air_C, question.airDrift);
+  const warmer = question.sun ? SETTING.sunOnPail_K : 0;
+  const course: BatchWindowInput['course'] = {
+    Ea_J_mol: record?.Ea_J_mol ?? read.Ea_J_mol,
+    reference_C: sheet.reference_C,
+    retarder,
+    massFactor: massFactor({ mass_kg: portion.mass_kg, ...massEffectOf(sheet) }),
+    mix_C: portion.counted_C,
+    surroundings_C: typeof air === 'number' ? air + warmer : shifted(air, warmer),
+    mass_kg: portion.mass_kg,
+    surface_C: coursed(question.slab_C, question.slabDrift),
+    thickness_m: question.thickness_m,
+    layer: resin ? SETTING.resin : SETTING.mortar,
+    base: SETTING.slab,
+  };
+  const pace = {
+    mix_s: sheet.mixing.time_s,
+    carry_s: crew.carry_s,
+    place_s: question.place_s ?? area_m2 / (crew.rate_m2_s * handsFactor(crew.hands)),
+    finish_s: crew.finish_s,
+  };
+  return { portion, area_m2, retarder, course, pace };
+}
+
+/** The two lives at the sheet's reference, how sure they are, and how much of them may be spent. */
+export function livesFor(
+  { sheet, record, acceptedChance }: WindowQuestion,
+  course: BatchWindowInput['course'],
+): Pick<BatchWindowInput, 'flow_life_s' | 'finish_life_s' | 'filmShare' | 'safeShare' | 'sdLn'> {
+  const resin = isResin(sheet);
+  const read = flowOf(sheet);
+  const ratio = record?.ratio ?? 1;
+  // The ratio of a record is about the working time; a fitted sheet's reference replaces its single figure.
+  const flow_life_s = read.reference_s * ratio;
+  const finish_life_s = resin ? flow_life_s : timeOf(sheet.finish) * (read.reference_s / timeOf(sheet.flow)) * ratio;
+  const sdLn = record
+    ? predicted(record, { temperature_C: recordReferenceOf(course), reference_C: sheet.reference_C }).sdLn
+    : sdWithoutRecord(givesRange(sheet));
+  const filmShare = resin ? (resinOf(sheet).filmShare ?? SETTING.filmResin) : 1;
+  return { flow_life_s, finish_life_s, filmShare, safeShare: safeShare({ sdLn, chance: acceptedChance }), sdLn };
+}
+
+/** What the window is worked out from: also what a lever's search needs, without milestones and ranges. */
+export function basisFor(question: WindowQuestion): { portion: Portion; area_m2: number; retarder: number; drying_kg_m2h: number; basis: BatchWindowInput } {
+  const { sheet, crew } = question;
+  const { portion, area_m2, retarder, course, pace } = courseFor(question);
+  const resin = isResin(sheet);
+  const drying_kg_m2h = resin ? 0 : dryingOf(question, course, pace.mix_s + pace.carry_s);
+  const basis: BatchWindowInput = {
+    pace,
+    ...livesFor(question, course),
+    course,
+    mixesWhilePlacing: crew.hands > 1,
+    drying: resin
+      ? null
+      : {
+          mixWater_kg_m3: portion.mixWater_kg / portion.volume_m3,
+          evaporation_kg_m2h: drying_kg_m2h,
+          share: question.skinShare ?? WEATHER.skinShare,
+        },
+  };
+  return { portion, area_m2, retarder, drying_kg_m2h, basis };
+}
+
+/** The temperature at which the record is asked how sure it is: halfway between mix and slab at first water. */
+function recordReferenceOf({ mix_C, surface_C }: BatchWindowInput['course']): number {
+  return (mix_C + (typeof surface_C === 'number' ? surface_C : temperatureAt(surface_C, 0))) / 2;
+}
+
+function dryingOf({ air_C, humidity, wind_ms }: WindowQuestion, course: BatchWindowInput['course'], spread_s: number): number {
+  const fresh = new Course({ ...course, pail_life_s: 1, film_life_s: 1, placed_after_s: spread_s });
+  return evaporation({ concrete_C: fresh.temperature_C(spread_s + DRYING_READ_S), air_C, humidity, wind_kmh: wind_ms * 3.6 });
+}

@@ -1,0 +1,40 @@
+import { evenBatches, largestPortion, vesselLimit, type PortionLimit } from '../../mix';
+import { ceilingOf } from '../../quantity';
+import { batchWindow } from '../../setting';
+import { type Sheet, bagOf, resinDensity } from '../../shelf';
+import type { FindingInput } from '../../survey';
+import type { Context } from '../input/Context';
+import type { BatchesPlan, Quantities } from '../Plan';
+import { questionFor } from './questionFor';
+import type { Shots } from './shotsFor';
+import { basisFor } from './basisFor';
+
+/** Panels whose batches must run together wet; a line, an edge, a step or a void is filled portion by portion. */
+const PANELS: readonly FindingInput['kind'][] = ['spall', 'skim', 'counter', 'wedge'];
+
+export function batchesOf({ input, finding, takeOff, sheet, site, quantities }: Context & { quantities: Quantities }): BatchesPlan {
+  const { firm, batch } = input;
+  const need_bags = quantities.bags.p50;
+  const slack = 1 + 1e-9;
+  const limitOf = (share: number): PortionLimit | null => {
+    const { basis, portion } = basisFor(questionFor({ input, takeOff, sheet, share, site }));
+    const broken = vesselLimit(portion, { ...firm, batchMost_kg: sheet.mixing.batchMost_kg });
+    if (broken) return broken;
+    const window = batchWindow(basis);
+    if (!window.fits) return window.placeNeeds_s > window.placeBy_s * slack ? window.placeEnding : window.finishEnding;
+    return PANELS.includes(finding.kind) && need_bags > share * slack && !window.wetEdge.holds ? 'wetEdge' : null;
+  };
+  const grid = [...firm.grid].sort((a, b) => b - a).map((share) => ({ share, limit: limitOf(share) }));
+  const largest = largestPortion({ grid: firm.grid, limitOf: (share) => grid.find((one) => one.share === share)?.limit ?? null });
+  if (batch.share !== null)
+    return { share: batch.share, largest: largest.share, count: Math.max(1, ceilingOf(need_bags / batch.share)), limit: limitOf(batch.share), grid };
+  if (largest.share === null) return { share: null, largest: null, count: 0, limit: largest.limit, grid };
+  const even = evenBatches({ need_bags, largest: largest.share, grid: firm.grid });
+  return { share: even.share, largest: largest.share, count: even.count, limit: largest.limit, grid };
+}
+
+/** A resin goes by shots: each is a batch, whatever the firm's shares of a bag are. */
+export function shotBatches({ shot_m3, count, limit }: Shots, sheet: Sheet): BatchesPlan {
+  const share = (shot_m3 * resinDensity(sheet)) / bagOf(sheet).mass_kg;
+  return { share, largest: share, count, limit, grid: [{ share, limit: null }] };
+}

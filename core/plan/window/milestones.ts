@@ -1,0 +1,87 @@
+import { Problem, rangedOf, type Ranged } from '../../quantity';
+import { equivalentAgeCourse, permissionAge, SETTING, strengthAt, strengthCurve, type CourseInput, type CrewRecord } from '../../setting';
+import { activationOf, isRapid, MILESTONES, timeOf, type MilestoneName, type Sheet } from '../../shelf';
+
+export interface MilestoneTime {
+  readonly name: MilestoneName;
+  /** s from first water */
+  readonly after_s: number;
+  /** the same with its P10 and P90, where they are asked for */
+  readonly range?: Ranged;
+}
+
+/** No repair material is stronger. */
+const STRENGTH_MOST_MPA = 300;
+
+/** Milestones whose time the crew's own ratio scales. */
+const SCALED: readonly MilestoneName[] = ['holdsForm', 'initial'];
+
+export interface Clocked {
+  readonly sheet: Sheet;
+  readonly course: CourseInput;
+  readonly retarder: number;
+  readonly record?: CrewRecord;
+  /** of ln life, for the ranges; absent where none are asked for */
+  readonly sdLn?: number;
+}
+
+/**
+ * One milestone of a sheet as a time for one portion's course. A retarder shifts it; a thin rapid layer stretches those
+ * after final set; where a strength goes with it, the later of the two, and never before the first datum. With a spread
+ * it comes with its P10 and P90: setting is as uncertain as the life.
+ *
+ * @returns nothing for a milestone the sheet does not name
+ */
+export function milestoneClock({ sheet, course, retarder, record, sdLn }: Clocked): (name: MilestoneName) => MilestoneTime | null {
+  // What a record says of working time holds for the first milestones; strength keeps the sheet's own energy.
+  const sheetAges = equivalentAgeCourse({ ...course, Ea_J_mol: activationOf(sheet) });
+  const crewAges = record ? equivalentAgeCourse(course) : sheetAges;
+  const shift_s = shiftOf(sheet, retarder);
+  const final_s = sheet.milestones.final ?? Infinity;
+  const thin = isRapid(sheet) && course.thickness_m < SETTING.thinLayer_m;
+  return (name) => {
+    const stated_s = sheet.milestones[name];
+    if (stated_s === undefined) return null;
+    const scaled = SCALED.includes(name);
+    let age_s = stated_s * (record && scaled ? record.ratio : 1);
+    const strength_MPa = sheet.strengthFor[name];
+    if (strength_MPa !== undefined && sheet.strengths.length > 0) age_s = Math.max(age_s, permissionAge({ ...strengthsOf(sheet), strength_MPa }).age_s);
+    if (thin && stated_s > final_s) age_s *= SETTING.thinFactor;
+    const ages = scaled ? crewAges : sheetAges;
+    const all_s = age_s + shift_s;
+    const after_s = ages.timeToSpend(all_s);
+    if (sdLn === undefined) return { name, after_s };
+    const { p10, p90 } = rangedOf(all_s, sdLn);
+    return { name, after_s, range: { p10: ages.timeToSpend(p10), p50: after_s, p90: ages.timeToSpend(p90) } };
+  };
+}
+
+/** Every milestone the sheet names. */
+export function milestonesOf(clocked: Clocked): MilestoneTime[] {
+  const at = milestoneClock(clocked);
+  return MILESTONES.map(at).filter((one): one is MilestoneTime => one !== null);
+}
+
+const shiftOf = (sheet: Sheet, retarder: number): number => timeOf(sheet.finish) * (retarder - 1);
+const strengthsOf = (sheet: Sheet) => ({ points: sheet.strengths, tau_s: SETTING.strengthTau_s[sheet.binder] });
+
+/** When frost does no harm, and when moist curing may end: by strength, none of it before final set. */
+export function curingOf({ sheet, course, retarder }: Clocked): { frostSafe_s: number | null; moistCure_s: number | null } {
+  if (sheet.strengths.length === 0) return { frostSafe_s: null, moistCure_s: null };
+  const ages = equivalentAgeCourse({ ...course, Ea_J_mol: activationOf(sheet) });
+  const after = (strength_MPa: number): number | null => {
+    try {
+      const { age_s } = permissionAge({ ...strengthsOf(sheet), strength_MPa });
+      return ages.timeToSpend(Math.max(age_s, sheet.milestones.final ?? 0) + shiftOf(sheet, retarder));
+    } catch (error) {
+      if (error instanceof Problem && error.code === 'strengthNotReached') return null;
+      throw error;
+    }
+  };
+  const mature_MPa = strengthAt({ curve: strengthCurve(strengthsOf(sheet)), age_s: SETTING.mature_s });
+  return {
+    frostSafe_s: after(SETTING.frost_MPa),
+    // A single early point may promise what no mortar reaches; then nothing is promised.
+    moistCure_s: mature_MPa > STRENGTH_MOST_MPA ? null : after(SETTING.moistCureShare * mature_MPa),
+  };
+}

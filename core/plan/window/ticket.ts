@@ -1,0 +1,73 @@
+import { MIX } from '../../mix';
+import { inRange } from '../../quantity';
+import { bagOf, type Sheet, type Task } from '../../shelf';
+import { waterRatioOf } from '../orders/mixOf';
+import type { BatchInput } from '../input/PlanInput';
+import type { Shots } from './shotsFor';
+
+/** One line of a batch ticket, in the order it goes into the pail. */
+export type TicketLine =
+  | { readonly code: 'water'; readonly volume_m3: number; readonly level_m3: number }
+  | { readonly code: 'retarder'; readonly packets: number }
+  | { readonly code: 'ice'; readonly mass_kg: number }
+  | { readonly code: 'citric'; readonly mass_kg: number; readonly volume_m3: number }
+  | { readonly code: 'colour'; readonly packs: number }
+  | { readonly code: 'stone'; readonly mass_kg: number }
+  | { readonly code: 'fibre'; readonly mass_kg: number }
+  | { readonly code: 'part'; readonly part: number; readonly level_m3: number; readonly mass_kg: number }
+  | { readonly code: 'powder'; readonly share: number; readonly mass_kg: number; readonly portions: number; readonly level_m3: number }
+  | { readonly code: 'mix'; readonly time_s: number };
+
+export interface Ticket {
+  readonly share: number;
+  readonly lines: readonly TicketLine[];
+  readonly task: Task;
+  readonly waterRatio: number;
+  /** what may still be added before the sheet's limit, m3 */
+  readonly moreWater_m3: number;
+}
+
+interface TicketInput {
+  readonly sheet: Sheet;
+  readonly batch: Pick<BatchInput, 'task' | 'retarderDose' | 'colourPacks' | 'iceShare'>;
+  readonly share: number;
+  readonly volume_m3: number;
+  /** stone of this batch and the water left to add with it */
+  readonly stone?: { readonly mass_kg: number; readonly water_kg: number } | undefined;
+  /** fibre of this batch, kg */
+  readonly fibre_kg?: number | undefined;
+  readonly shots?: Shots | null;
+}
+
+/**
+ * The ticket of one batch: water first, what dissolves into the water, powder in portions, stone, fibre last into the
+ * wet mix, then the mixing time. The task sets the consistency and its hand test; the sheet's band sets how much more
+ * water may ever go in. A resin's ticket is its bottle: each part up to its mark.
+ *
+ * @throws Problem `outOfRange` when the task's water is past the sheet's limit
+ */
+export function ticketOf({ sheet, batch, share, volume_m3, stone, fibre_kg, shots }: TicketInput): Ticket {
+  const { task, retarderDose } = batch;
+  const mix: TicketLine = { code: 'mix', time_s: sheet.mixing.time_s };
+  if (!sheet.water) {
+    const lines = (shots?.marks_m3 ?? []).map((level_m3, part): TicketLine => ({ code: 'part', part, level_m3, mass_kg: shots?.masses_kg[part] ?? 0 }));
+    return { share, lines: [...lines, mix], task, waterRatio: 0, moreWater_m3: 0 };
+  }
+  const powder_kg = share * bagOf(sheet).mass_kg;
+  const { least, most } = sheet.water;
+  const waterRatio = inRange({ quantity: 'waterRatio', value: waterRatioOf(sheet, task), least: least * (1 - 1e-9), most: most * (1 + 1e-9) });
+  const dose_kg = stone?.water_kg ?? powder_kg * waterRatio;
+  const ice_kg = dose_kg * (batch.iceShare ?? 0);
+  const water_m3 = (dose_kg - ice_kg) / MIX.water_kg_m3;
+  const lines: TicketLine[] = [{ code: 'water', volume_m3: water_m3, level_m3: water_m3 }];
+  if (ice_kg > 0) lines.push({ code: 'ice', mass_kg: ice_kg });
+  if (retarderDose > 0 && sheet.retarderUnit === 'citric') {
+    const mass_kg = retarderDose * powder_kg;
+    lines.push({ code: 'citric', mass_kg, volume_m3: mass_kg / MIX.citricBulk_kg_m3 });
+  } else if (retarderDose > 0) lines.push({ code: 'retarder', packets: retarderDose * share });
+  if (batch.colourPacks) lines.push({ code: 'colour', packs: batch.colourPacks * share });
+  lines.push({ code: 'powder', share, mass_kg: powder_kg, portions: sheet.mixing.portions, level_m3: volume_m3 });
+  if (stone) lines.push({ code: 'stone', mass_kg: stone.mass_kg });
+  if (fibre_kg) lines.push({ code: 'fibre', mass_kg: fibre_kg });
+  return { share, lines: [...lines, mix], task, waterRatio, moreWater_m3: (powder_kg * (most - waterRatio)) / MIX.water_kg_m3 };
+}
