@@ -22,7 +22,7 @@ const MOST = 2000;
 export const forgetSaid = (): void => said.clear();
 
 /** A sentence by its code, its figures printed for people. `count` picks the plural. */
-export function say(code: string, figures: Readonly<Record<string, unknown>> = {}): string {
+export function say(code: string, figures: object = {}): string {
   const printed: Record<string, unknown> = {};
   let key = code;
   for (const [name, value] of Object.entries(figures)) {

@@ -1,11 +1,12 @@
 import type { AidJudged, Ranked, Reason } from '../choose';
 import type { Extended, PackCount, PortionLimit } from '../mix';
-import type { Figures, Ranged } from '../quantity';
+import type { Ranged } from '../quantity';
 import type { ElementSurvey } from './survey/surveyOf';
 import type { Lever, LeverCombination } from './levers/levers';
 import type { Shots } from './window/shotsFor';
 import type { Ticket } from './window/ticket';
 import type { AidRole, OverlayInput } from './input/PlanInput';
+import type { RepairStep } from './steps/RepairStep';
 import type { MilestoneTime } from './window/milestones';
 import type { WindowAnswer } from './window/windowFor';
 
@@ -164,19 +165,6 @@ export interface WaterToBring {
   readonly total_m3: number;
   /** how often the soaked slab wants misting until it is covered, s */
   readonly redampEvery_s: number;
-}
-
-/** One step of a repair: what, why so, and when. */
-export interface RepairStep {
-  readonly code: string;
-  readonly figures: Figures;
-  /** the product that goes in, where one does */
-  readonly sheetId: string | null;
-  readonly thickness_m: number | null;
-  /** from when and until when after the step before it, s at the slab's temperature; null where it follows at once, or has no end */
-  readonly after: { readonly least_s: number; readonly most_s: number | null } | null;
-  /** what must be so before it */
-  readonly condition: string | null;
 }
 
 /** Bonding slurry for the whole finding. */

@@ -3,7 +3,7 @@ import type { OnSite } from '../../day';
 import { rangedOf, rangedSum, sigmaOf, type Ranged } from '../../quantity';
 import type { PlanInput, TreatmentInput } from '../input/PlanInput';
 import { PLAN } from '../constants';
-import type { SystemCost } from './systemCost';
+import type { SystemCost } from '../systems/systemCost';
 
 export const SYSTEM_CODES = ['chosen', 'cheapest', 'soonest', 'own', 'phases', 'now', 'replace'] as const;
 /** What a system is: as chosen, the cheapest that fits, the one that opens first, one put together by hand, each phase for itself, everything at once, all of it new. */

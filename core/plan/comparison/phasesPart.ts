@@ -5,8 +5,8 @@ import type { PlanInput, TreatmentInput } from '../input/PlanInput';
 import type { SystemPart } from './SystemOutcome';
 import { asNow } from '../input/asNow';
 import { repairPart } from './repairPart';
-import { sumOf } from './sumOf';
-import type { SystemCost } from './systemCost';
+import { sumOf } from '../input/sumOf';
+import type { SystemCost } from '../systems/systemCost';
 
 /** Each phase for itself, added up: every phase is set up, mixed and cleared away anew. */
 export function phasesPart(input: PlanInput, treatments: readonly TreatmentInput[]): SystemPart {

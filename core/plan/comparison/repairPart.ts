@@ -6,10 +6,10 @@ import type { ChosenPlan, FindingPlan, TakeOff } from '../Plan';
 import { ratesOf, type PlanInput, type TreatmentInput } from '../input/PlanInput';
 import { hoursOf, totalOf, type SystemPart } from './SystemOutcome';
 import { computePlan } from '../computePlan';
-import { poweredTools } from '../kit/kitOf';
+import { poweredTools } from '../steps/toolsOf';
 import { mixedOf } from '../systems/mixedOf';
-import { sumOf } from './sumOf';
-import { systemCost } from './systemCost';
+import { sumOf } from '../input/sumOf';
+import { systemCost } from '../systems/systemCost';
 import { workOf } from '../steps/workOf';
 
 interface Done {

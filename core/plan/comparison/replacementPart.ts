@@ -6,8 +6,8 @@ import { ratesOf, type PlanInput } from '../input/PlanInput';
 import { hoursOf, totalOf, type SystemPart } from './SystemOutcome';
 import { PLAN } from '../constants';
 import { replacementMaterial, replacementOf } from './replacement';
-import { sumOf } from './sumOf';
-import { systemCost } from './systemCost';
+import { sumOf } from '../input/sumOf';
+import { systemCost } from '../systems/systemCost';
 
 const CAST: readonly Substrate[] = ['concrete', 'terrazzo'];
 

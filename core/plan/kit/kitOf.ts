@@ -3,7 +3,10 @@ import { ceilingOf, type Figures } from '../../quantity';
 import { isResin, type Aid, type Sheet } from '../../shelf';
 import type { ChosenPlan, Plan } from '../Plan';
 import { mixedOfPlan } from '../systems/mixedOf';
-import { perCode, startsWith } from '../steps/perCode';
+import { POWERED, toolsOf } from '../steps/toolsOf';
+import { stepsWith } from '../steps/RepairStep';
+import type { Tool } from '../steps/STEPS';
+import { sumOf } from '../input/sumOf';
 import type { PlanInput } from '../input/PlanInput';
 import { PLAN } from '../constants';
 
@@ -19,85 +22,34 @@ export interface KitItem {
   readonly figures: Figures;
 }
 
-/** Tools that a step wants, by the code it starts with. */
-const TOOLS: readonly (readonly [step: string, tools: readonly string[]])[] = [
-  ['step.breakOut', ['breaker', 'chisels', 'hammer', 'debrisBags']],
-  ['step.prepare.wash', ['washer']],
-  ['step.prepare.brush', ['wireBrush']],
-  ['step.prepare.grind', ['grinder', 'cupWheel', 'shroud']],
-  ['step.prepare.blast', ['blaster']],
-  ['step.prepare.breakOut', ['breaker', 'chisels']],
-  ['step.ready.glossy', ['sander', 'degreaser']],
-  ['step.ready.board', ['sander', 'drill', 'screws']],
-  ['step.loose', ['scraper']],
-  ['step.scrape', ['scraper']],
-  ['step.vacuum', ['vacuum']],
-  ['step.vacuumDry', ['vacuum']],
-  ['step.shoulder', ['saw', 'blade']],
-  ['step.cutToe', ['saw', 'blade']],
-  ['step.groove', ['saw', 'blade']],
-  ['step.cutJoint', ['saw', 'blade', 'rod']],
-  ['step.keyed', ['chisels']],
-  ['step.anchors', ['anchorPins', 'drillBits']],
-  ['step.anchorsAsk', ['anchorPins', 'drillBits']],
-  ['step.soak', ['sprayer', 'sponge']],
-  ['step.dustDamp', ['sprayer']],
-  ['step.bond', ['bondBrush']],
-  ['step.measure.weight', ['scale']],
-  ['step.measure.volume', ['jugs']],
-  ['step.measure.parts', ['measuringBottles']],
-  ['step.lift', ['drill', 'paddle', 'pails', 'trowel', 'float']],
-  ['step.spread', ['drill', 'paddle', 'pails', 'trowel', 'squeegee']],
-  ['step.pressIn', ['drill', 'paddle', 'pails']],
-  ['step.riser.formed', ['forms', 'props', 'releaseAgent']],
-  ['step.riser', ['edgeTrowel']],
-  ['step.texture', ['finishTool']],
-  ['step.rubFlush', ['rubbingStone']],
-  ['step.grindFlush', ['grinder', 'cupWheel', 'shroud', 'straightEdge']],
-  ['step.rubIn', ['drill', 'paddle', 'pails', 'trowel']],
-  ['step.openGroove', ['grinder', 'blade', 'trowel']],
-  ['step.sealant', ['sealantGun', 'toolingSpoon']],
-  ['step.sandBed', ['drySand']],
-  ['step.crack.sandInResin', ['drySand']],
-  ['step.crack', ['squeezeBottles']],
-  ['step.cure', ['cureSheet']],
-];
-
-/** What runs on the mains. */
-const POWERED = new Set(['sander', 'breaker', 'grinder', 'saw', 'drill', 'vacuum', 'blaster', 'washer']);
 /** What is loud. */
-const LOUD = new Set(['sander', 'breaker', 'grinder', 'saw', 'blaster', 'vacuum']);
+const LOUD: ReadonlySet<Tool> = new Set(['sander', 'breaker', 'grinder', 'saw', 'blaster', 'vacuum']);
 
 const item = (group: KitGroup, code: string, figures: Figures = {}, key = code): KitItem => ({ key: `kit.${key}`, group, code, figures });
 
 /** How much of a tool there must be, where the plan says it. */
-function counted(code: string, chosen: readonly ChosenPlan[], input: PlanInput): Figures {
-  if (code === 'pails') return { count: Math.min(PLAN.pailsMost, Math.max(2, ...chosen.map(({ batches }) => batches.count))), pail_m3: input.firm.pail_m3 };
-  if (code === 'squeezeBottles') return { count: chosen.reduce((sum, { shots }) => sum + (shots?.count ?? 0), 0) };
-  if (code === 'drySand') return { sand_kg: chosen.reduce((sum, { sand_kg }) => sum + (sand_kg ?? 0), 0) };
-  const stepsOf = (start: string) => chosen.flatMap(({ steps }) => steps.filter((step) => startsWith(step.code, start)));
-  const summed = (figure: string, start: string): number => stepsOf(start).reduce((sum, { figures }) => sum + Number(figures[figure] ?? 0), 0);
-  // A wheel goes on from one finding to the next; a blade too.
-  if (code === 'cupWheel') return { count: Math.max(1, ceilingOf(summed('area_m2', 'step.prepare.grind') / CHOOSE.discLife_m2)) };
-  if (code === 'blade')
-    return { count: Math.max(1, ceilingOf((summed('length_m', 'step.shoulder') + summed('length_m', 'step.groove')) / CHOOSE.bladeLife_m)) };
-  if (code === 'anchorPins') return { count: summed('number', 'step.anchors') + summed('number', 'step.anchorsAsk') };
-  return {};
-}
-
-/** The tools of a step, by every start that its code has; there are few codes, and a ranking asks for them ten thousand times. */
-const toolsOfStep = perCode((code) => TOOLS.flatMap(([start, wanted]) => (startsWith(code, start) ? wanted : [])));
-
-/** The tools that steps want, each once. */
-const toolsFor = (codes: readonly string[]): string[] => [...new Set(codes.flatMap(toolsOfStep))];
-
-const poweredOfStep = perCode((code) => toolsOfStep(code).filter((tool) => POWERED.has(tool)));
-
-/** How many tools that run on the mains the steps want, each counted once. */
-export function poweredTools(steps: readonly { readonly code: string }[]): number {
-  const wanted = new Set<string>();
-  for (const { code } of steps) for (const tool of poweredOfStep(code)) wanted.add(tool);
-  return wanted.size;
+function counted(tool: Tool, chosen: readonly ChosenPlan[], input: PlanInput): Figures {
+  const steps = chosen.flatMap((system) => system.steps);
+  switch (tool) {
+    case 'pails':
+      return { count: Math.min(PLAN.pailsMost, Math.max(2, ...chosen.map(({ batches }) => batches.count))), pail_m3: input.firm.pail_m3 };
+    case 'squeezeBottles':
+      return { count: sumOf(chosen, ({ shots }) => shots?.count ?? 0) };
+    case 'drySand':
+      return { sand_kg: sumOf(chosen, ({ sand_kg }) => sand_kg ?? 0) };
+    case 'cupWheel':
+      // A wheel goes on from one finding to the next; a blade too.
+      return { count: Math.max(1, ceilingOf(sumOf(stepsWith(steps, 'step.prepare.grind'), ({ figures }) => figures.area_m2) / CHOOSE.discLife_m2)) };
+    case 'blade': {
+      const shoulders_m = sumOf(stepsWith(steps, 'step.shoulder'), ({ figures }) => figures.length_m);
+      const grooves_m = sumOf(stepsWith(steps, 'step.groove'), ({ figures }) => figures.length_m * figures.passes);
+      return { count: Math.max(1, ceilingOf((shoulders_m + grooves_m) / CHOOSE.bladeLife_m)) };
+    }
+    case 'anchorPins':
+      return { count: sumOf(stepsWith(steps, 'step.anchors', 'step.anchorsAsk'), ({ figures }) => figures.number) };
+    default:
+      return {};
+  }
 }
 
 /**
@@ -107,8 +59,7 @@ export function poweredTools(steps: readonly { readonly code: string }[]): numbe
 export function kitOf(input: PlanInput, plan: Plan): KitItem[] {
   const all = mixedOfPlan(plan.findings);
   if (all.length === 0) return [];
-  const codes = all.flatMap(({ steps }) => steps.map(({ code }) => code));
-  const tools = toolsFor(codes);
+  const tools = toolsOf(all.flatMap(({ steps }) => steps));
   const sheets = all.map(({ sheetId }) => input.sheets.find(({ id }) => id === sheetId) as Sheet);
   const aids = plan.aids.map(({ aidId }) => input.aids?.find(({ id }) => id === aidId) as Aid);
   const hazards = new Set([...sheets, ...aids].flatMap((sheet) => sheet.hazards));

@@ -1,10 +1,8 @@
 import { baseKindOf, bondOf, CHOOSE, isSoaked, preparationTool, edgeOf, houseOf, profileReached, type HouseMethod } from '../../choose';
 import { MIX } from '../../mix';
-
 import { rate } from '../../setting';
-import { movementOf, isResin, type Interval } from '../../shelf';
+import { movementOf, isResin, type Covered, type Interval } from '../../shelf';
 import type { FindingInput } from '../../survey';
-
 import { groovePasses, meanWidth, TAKEOFF } from '../../takeoff';
 import { ceilingOf } from '../../quantity';
 import { WEATHER } from '../../weather';
@@ -13,19 +11,23 @@ import type { Context } from '../input/Context';
 import { anchorCount } from './anchorCount';
 import { crackWay } from './filledTakeOff';
 import { standsHigh } from '../orders/orders';
-import type { AidPlan, RepairStep } from '../Plan';
+import type { AidPlan } from '../Plan';
+import type { RepairStep, RepairStepOf, StepCondition } from './RepairStep';
+import type { StepCode, StepFigures } from './STEPS';
 import type { AidRole } from '../input/PlanInput';
 import { PLAN } from '../constants';
 
-type Step = Partial<RepairStep> & Pick<RepairStep, 'code'>;
+type More = Partial<Pick<RepairStep, 'sheetId' | 'thickness_m' | 'after' | 'condition'>>;
 
-const whole = ({ code, figures = {}, sheetId = null, thickness_m = null, after = null, condition = null }: Step): RepairStep => ({
+/** One step, its figures as its row has them. */
+const step = <C extends StepCode>(code: C, figures: StepFigures[C], more: More = {}): RepairStepOf<C> => ({
   code,
   figures,
-  sheetId,
-  thickness_m,
-  after,
-  condition,
+  sheetId: null,
+  thickness_m: null,
+  after: null,
+  condition: null,
+  ...more,
 });
 
 /** How a riser's face is made: by its depth, or by the firm's school. */
@@ -36,7 +38,7 @@ export function riserMethod({ riserFace }: HouseMethod, depth_m: number): Exclud
 }
 
 /** What is taken away and what is left behind of it. */
-function removing(full: Full): Step[] {
+function removing(full: Full): RepairStep[] {
   const { element, finding, takeOff, sheet, house, over } = full;
   // A fill is rubbed and rinsed before its overlay; no base is left to be prepared.
   if (over === 'patch') return [];
@@ -44,53 +46,56 @@ function removing(full: Full): Step[] {
   const tool = preparationTool(house, sheet);
   const area_m2 = takeOff.rough_m2 || takeOff.area_m2;
   const base = baseKindOf(element);
-  const prepare: Step =
+  const prepare: RepairStep =
     base === 'mineral'
-      ? {
-          code: `step.prepare.${tool}`,
-          figures: { csp, asked: sheet.profile, area_m2, passes: CHOOSE.passes[tool], discs: tool === 'grind' ? ceilingOf(area_m2 / CHOOSE.discLife_m2) : 0 },
-        }
-      : { code: `step.ready.${base}`, figures: { area_m2 } };
+      ? step(`step.prepare.${tool}`, {
+          csp,
+          asked: sheet.profile,
+          area_m2,
+          passes: CHOOSE.passes[tool],
+          discs: tool === 'grind' ? ceilingOf(area_m2 / CHOOSE.discLife_m2) : 0,
+        })
+      : step(`step.ready.${base}`, { area_m2 });
   // Water has no business where the base must be dry.
-  const vacuum: Step = { code: baseMoisture(full) === 'dry' ? 'step.vacuumDry' : 'step.vacuum' };
+  const vacuum = step(baseMoisture(full) === 'dry' ? 'step.vacuumDry' : 'step.vacuum', {});
   switch (finding.kind) {
     case 'crack':
     case 'groove':
-      return [{ code: 'step.scrape' }, vacuum];
+      return [step('step.scrape', {}), vacuum];
     case 'skim':
     case 'counter':
       return [prepare, vacuum];
     case 'void':
-      return [{ code: 'step.loose' }];
+      return [step('step.loose', {})];
     default:
       return [
-        { code: 'step.breakOut', figures: { depth_m: takeOff.deepest_m, area_m2: takeOff.area_m2, mass_kg: takeOff.debris?.mass_kg ?? 0 } },
+        step('step.breakOut', { depth_m: takeOff.deepest_m, area_m2: takeOff.area_m2, mass_kg: takeOff.debris?.mass_kg ?? 0 }),
         prepare,
         vacuum,
       ];
   }
 }
 
-function edging({ element, finding, takeOff, sheet, house }: Full): Step[] {
-  if (finding.kind === 'wedge') return sheet.thickness.feathers ? [] : [{ code: 'step.cutToe', figures: { least_m: sheet.thickness.least_m } }];
+function edging({ element, finding, takeOff, sheet, house }: Full): RepairStep[] {
+  if (finding.kind === 'wedge') return sheet.thickness.feathers ? [] : [step('step.cutToe', { least_m: sheet.thickness.least_m })];
   if (finding.kind !== 'spall') return [];
   const edge = edgeOf({ house, element, finding });
   if (edge === 'shoulder')
-    return [{ code: 'step.shoulder', figures: { depth_m: Math.max(sheet.thickness.least_m, CHOOSE.shoulderFrom_m), length_m: takeOff.perimeter_m } }];
-  return edge === 'keyed' ? [{ code: 'step.keyed', figures: { length_m: takeOff.perimeter_m } }] : [{ code: 'step.feather' }];
+    return [step('step.shoulder', { depth_m: Math.max(sheet.thickness.least_m, CHOOSE.shoulderFrom_m), length_m: takeOff.perimeter_m })];
+  return edge === 'keyed' ? [step('step.keyed', { length_m: takeOff.perimeter_m })] : [step('step.feather', {})];
 }
 
-function wetting(full: Full): Step[] {
+function wetting(full: Full): RepairStep[] {
   const { element, sheet, house, slab_C } = full;
   const base = baseMoisture(full);
-  if (isResin(sheet) || sheet.moisture === 'dry') return [{ code: 'step.dry', figures: { margin_K: WEATHER.dewMargin_K }, condition: 'dew' }];
-  if (base === 'dry') return [{ code: isSoaked(element) ? 'step.dryForAgent' : 'step.notSoaked' }];
+  if (isResin(sheet) || sheet.moisture === 'dry') return [step('step.dry', { margin_K: WEATHER.dewMargin_K }, { condition: 'dew' })];
+  if (base === 'dry') return [step(isSoaked(element) ? 'step.dryForAgent' : 'step.notSoaked', {})];
   if (base === 'wet') return [];
-  if (house.moisture === 'dry') return [{ code: 'step.leftDry', condition: 'school' }];
+  if (house.moisture === 'dry') return [step('step.leftDry', {}, { condition: 'school' })];
   const wall = element.kind === 'wall' || element.kind === 'soffit';
   const hot = slab_C >= CHOOSE.hotWall_C;
-  if ((house.moisture === 'dampWhenHot' || (house.moisture === 'byProduct' && wall)) && !hot) return [{ code: 'step.dustDamp' }];
-  return [{ code: 'step.soak', figures: { soak_s: PLAN.soak_s, slab_C } }];
+  if ((house.moisture === 'dampWhenHot' || (house.moisture === 'byProduct' && wall)) && !hot) return [step('step.dustDamp', {})];
+  return [step('step.soak', { soak_s: PLAN.soak_s, slab_C })];
 }
 
 /** What has a body on a base that can be drilled: no line, nothing that is laid, nothing under water. */
@@ -99,34 +104,36 @@ export const reinforceable = ({ kind }: FindingInput): boolean => !['crack', 'gr
 /** Whether a firm puts fibre into what fills this. */
 export const takesFibre = ({ reinforcement }: HouseMethod, finding: Full['finding']): boolean => reinforcement === 'fibre' && reinforceable(finding);
 
-function reinforcing({ finding, element, takeOff, house }: Full): Step[] {
+function reinforcing({ finding, element, takeOff, house }: Full): RepairStep[] {
   if (!reinforceable(finding)) return [];
   const deep = takeOff.deepest_m >= CHOOSE.reinforceFrom_m;
   if (house.reinforcement === 'none' || (house.reinforcement === 'byDepth' && !deep)) return [];
-  if (house.reinforcement === 'fibre') return [{ code: 'step.fibre' }];
+  if (house.reinforcement === 'fibre') return [step('step.fibre', {})];
   const carries = finding.kind === 'edge' || finding.kind === 'step' || element.exposures.includes('wheels');
-  return [{ code: carries ? 'step.anchorsAsk' : 'step.anchors', figures: { depth_m: takeOff.deepest_m, number: anchorCount(takeOff) }, condition: 'licensed' }];
+  return [step(carries ? 'step.anchorsAsk' : 'step.anchors', { depth_m: takeOff.deepest_m, number: anchorCount(takeOff) }, { condition: 'licensed' })];
 }
 
 const aidFor = ({ aids }: Full, role: AidRole): AidPlan | undefined => aids.find((aid) => aid.role === role);
 
-function bonding(full: Full): Step[] {
+/** In which state an agent is covered; as its sheet says where it says nothing. */
+const COVERED: Readonly<Record<Covered, StepCondition>> = { wet: 'coverWet', tacky: 'coverTacky', dry: 'coverDry' };
+
+function bonding(full: Full): RepairStep[] {
   const { sheet, house } = full;
   const bond = bondOf(house, sheet);
   const sheetId = aidFor(full, 'bond')?.aidId ?? null;
-  if (bond === 'scrub') return [{ code: 'step.bond.scrub', sheetId: sheet.id, thickness_m: MIX.slurryLayer_m, condition: 'coverWet' }];
-  if (bond === 'slurry') return [{ code: 'step.bond.slurry', sheetId, thickness_m: MIX.slurryLayer_m, condition: 'coverWet' }];
+  if (bond === 'scrub') return [step('step.bond.scrub', {}, { sheetId: sheet.id, thickness_m: MIX.slurryLayer_m, condition: 'coverWet' })];
+  if (bond === 'slurry') return [step('step.bond.slurry', {}, { sheetId, thickness_m: MIX.slurryLayer_m, condition: 'coverWet' })];
   if (bond !== 'agent') return [];
-  const covered = aidFor(full, 'bond')?.reasons.find(({ code }) => code.startsWith('aid.covered.'))?.code;
-  const states: Readonly<Record<string, string>> = { 'aid.covered.wet': 'coverWet', 'aid.covered.dry': 'coverDry' };
-  return [{ code: 'step.bond.agent', sheetId, condition: states[covered ?? ''] ?? 'coverTacky' }];
+  const agent = full.input.aids?.find(({ id }) => id === sheetId);
+  return [step('step.bond.agent', {}, { sheetId, condition: agent?.open && agent.covered ? COVERED[agent.covered] : 'coverTacky' })];
 }
 
 /** By weight, or in vessels by the loose powder's density. */
-const measuring = ({ sheet, house }: Full): Step[] =>
+const measuring = ({ sheet, house }: Full): RepairStep[] =>
   sheet.water
-    ? [{ code: `step.measure.${house.measuring}`, figures: { bulk_kg_m3: sheet.bulkDensity_kg_m3 } }]
-    : [{ code: 'step.measure.parts', figures: { parts: (sheet.parts ?? []).join(' : ') } }];
+    ? [step(`step.measure.${house.measuring}`, { bulk_kg_m3: sheet.bulkDensity_kg_m3 })]
+    : [step('step.measure.parts', { parts: (sheet.parts ?? []).join(' : ') })];
 
 /** When it is hard enough to be rubbed or ground, s at the reference; at once where its sheet is silent. */
 const readyToRub = ({ milestones }: Full['sheet']): number => milestones.grind ?? milestones.final ?? 0;
@@ -141,62 +148,63 @@ const atSlab = (
   return { least_s: interval.least_s / k, most_s: interval.most_s === null ? null : interval.most_s / k };
 };
 
-function lines(full: Full): Step[] | null {
+function lines(full: Full): RepairStep[] | null {
   const { finding, element, sheet, house, takeOff } = full;
   if (finding.kind === 'groove') {
     const width_m = finding.width.value;
-    if (!movementOf(sheet)) return [{ code: 'step.fillJoint', sheetId: sheet.id, figures: { length_m: takeOff.length_m ?? 0 } }];
+    if (!movementOf(sheet)) return [step('step.fillJoint', { length_m: takeOff.length_m ?? 0 }, { sheetId: sheet.id })];
     return [
-      { code: 'step.groove', figures: { width_m, passes: groovePasses({ groove_m: width_m, blade_m: finding.blade_m }) } },
-      { code: 'step.rod', figures: { rod_m: TAKEOFF.rodOverJoint * width_m } },
-      { code: 'step.sealant', sheetId: sheet.id, thickness_m: TAKEOFF.sealantDepthShare * width_m, condition: 'dew' },
+      step('step.groove', { width_m, passes: groovePasses({ groove_m: width_m, blade_m: finding.blade_m }), length_m: takeOff.length_m ?? 0 }),
+      step('step.rod', { rod_m: TAKEOFF.rodOverJoint * width_m }),
+      step('step.sealant', {}, { sheetId: sheet.id, thickness_m: TAKEOFF.sealantDepthShare * width_m, condition: 'dew' }),
     ];
   }
   if (finding.kind !== 'crack') return null;
   const width_m = meanWidth(finding.widths);
   const method = crackWay({ house, sheet, finding });
   if (method === 'rubIn' || method === 'openGroove')
-    return [{ code: `step.${method}`, figures: { least_m: CHOOSE.grains * sheet.grain_m }, sheetId: sheet.id }];
+    return [step(`step.${method}`, { least_m: CHOOSE.grains * sheet.grain_m }, { sheetId: sheet.id })];
   if (method === 'joint')
     return [
-      { code: 'step.cutJoint', figures: { least_m: sheet.thickness.least_m } },
-      { code: 'step.sealant', sheetId: sheet.id },
+      step('step.cutJoint', { least_m: sheet.thickness.least_m }),
+      step('step.sealant', {}, { sheetId: sheet.id }),
     ];
   const low = element.marks?.some(({ what }) => what === 'fall') ?? false;
   return [
-    ...(low ? [{ code: 'step.dam' }] : []),
-    ...(method === 'bedAndCap' ? [{ code: 'step.sandBed', figures: { cap_m: finding.cap_m } }] : []),
-    { code: `step.crack.${method}`, sheetId: sheet.id, figures: { width_m, crown_m: TAKEOFF.crown_m } },
-    {
-      code: 'step.grindFlush',
-      after: atSlab(full, { least_s: readyToRub(sheet), most_s: null }),
-      condition: 'scratch',
-    },
+    ...(low ? [step('step.dam', {})] : []),
+    ...(method === 'bedAndCap' ? [step('step.sandBed', { cap_m: finding.cap_m })] : []),
+    step(`step.crack.${method}`, { width_m, crown_m: TAKEOFF.crown_m }, { sheetId: sheet.id }),
+    step('step.grindFlush', {}, { after: atSlab(full, { least_s: readyToRub(sheet), most_s: null }), condition: 'scratch' }),
   ];
 }
 
-function filling(full: Full): Step[] {
+function filling(full: Full): RepairStep[] {
   const { finding, takeOff, sheet, lifts, house } = full;
   const line = lines(full);
   if (line) return line;
-  const each: Step[] = Array.from({ length: lifts }, (_, i) => ({
-    code: finding.kind === 'skim' ? 'step.spread' : finding.kind === 'void' ? 'step.pressIn' : 'step.lift',
-    sheetId: sheet.id,
-    thickness_m: takeOff.deepest_m / lifts,
-    figures: { lift: i + 1, lifts, count: lifts },
-    after: i > 0 ? atSlab(full, sheet.intervals?.layer) : (aidFor(full, 'bond')?.open ?? null),
-    ...(i === 0 ? {} : { condition: 'wetEdge' }),
-  }));
+  const placed = finding.kind === 'skim' ? 'step.spread' : finding.kind === 'void' ? 'step.pressIn' : 'step.lift';
+  const each = Array.from({ length: lifts }, (_, i) =>
+    step(
+      placed,
+      { lift: i + 1, lifts, count: lifts },
+      {
+        sheetId: sheet.id,
+        thickness_m: takeOff.deepest_m / lifts,
+        after: i > 0 ? atSlab(full, sheet.intervals?.layer) : (aidFor(full, 'bond')?.open ?? null),
+        condition: i === 0 ? null : 'wetEdge',
+      },
+    ),
+  );
   if (finding.kind !== 'step' && finding.kind !== 'edge') return each;
   const face = riserMethod(house, takeOff.deepest_m);
-  return [{ code: `step.riser.${face}` }, ...each, ...(finding.kind === 'step' ? [{ code: `step.order.${house.stepOrder}` }] : [])];
+  return [step(`step.riser.${face}`, {}), ...each, ...(finding.kind === 'step' ? [step(`step.order.${house.stepOrder}`, {})] : [])];
 }
 
-function finishing(full: Full): Step[] {
+function finishing(full: Full): RepairStep[] {
   const { element, finding, sheet } = full;
   if (finding.kind === 'crack' || finding.kind === 'groove') return [];
   // Under water nothing is smoothed and nothing is coated: touching it loosens it again.
-  if (finding.kind === 'void') return [{ code: 'step.faceAbove' }];
+  if (finding.kind === 'void') return [step('step.faceAbove', {})];
   const coat = aidFor(full, 'coat');
   const coatAfter = coat
     ? { least_s: Math.max(coat.waits_s, atSlab(full, sheet.intervals?.recoat)?.least_s ?? 0), most_s: null }
@@ -206,31 +214,24 @@ function finishing(full: Full): Step[] {
   // As its surroundings are finished, where the sheet takes that.
   const texture = sheet.textures?.find((one) => one === element.texture) ?? sheet.textures?.[0];
   return [
-    { code: texture ? 'step.texture' : 'step.finish', figures: { texture: texture ?? '' } },
+    texture ? step('step.texture', { texture }) : step('step.finish', {}),
     ...(high && rub
-      ? [
-          {
-            code: 'step.rubFlush',
-            figures: { crown_m: CHOOSE.crown_m },
-            after: atSlab(full, { least_s: rub, most_s: null }),
-            condition: 'scratch',
-          },
-        ]
+      ? [step('step.rubFlush', { crown_m: CHOOSE.crown_m }, { after: atSlab(full, { least_s: rub, most_s: null }), condition: 'scratch' })]
       : []),
-    ...(sheet.water && !full.covered ? [{ code: 'step.cure', sheetId: aidFor(full, 'cure')?.aidId ?? null, condition: 'afterSet' }] : []),
-    ...((sheet.milestones.coat || coat) && !full.covered ? [{ code: 'step.coat', sheetId: coat?.aidId ?? null, after: coatAfter, condition: 'dryFace' }] : []),
+    ...(sheet.water && !full.covered ? [step('step.cure', {}, { sheetId: aidFor(full, 'cure')?.aidId ?? null, condition: 'afterSet' })] : []),
+    ...((sheet.milestones.coat || coat) && !full.covered ? [step('step.coat', {}, { sheetId: coat?.aidId ?? null, after: coatAfter, condition: 'dryFace' })] : []),
   ];
 }
 
 /** Before an overlay: the fill has set, is rubbed and rinsed, and is covered inside its recoat window or keyed again. */
-const readying = (full: Full): Step[] =>
+const readying = (full: Full): RepairStep[] =>
   full.covered
     ? [
-        {
-          code: 'step.overlayReady',
-          after: atSlab(full, full.sheet.intervals?.recoat ?? { least_s: readyToRub(full.sheet), most_s: null }),
-          condition: 'keyAgain',
-        },
+        step(
+          'step.overlayReady',
+          {},
+          { after: atSlab(full, full.sheet.intervals?.recoat ?? { least_s: readyToRub(full.sheet), most_s: null }), condition: 'keyAgain' },
+        ),
       ]
     : [];
 
@@ -264,5 +265,5 @@ export function stepsOf(context: Stepped): RepairStep[] {
     ...filling(full),
     ...finishing(full),
     ...readying(full),
-  ].map(whole);
+  ];
 }

@@ -6,8 +6,10 @@ import { flowOf, type Sheet } from '../../shelf';
 import { wedgeThinRun } from '../../takeoff';
 import { evaporation, presoak, redampInterval, WEATHER } from '../../weather';
 import type { Context } from '../input/Context';
-import type { ChosenPlan, LayerPlan, OverlayPlan, Quantities, RecordShown, RepairStep, SlurryPlan, WaterToBring } from '../Plan';
+import type { ChosenPlan, LayerPlan, OverlayPlan, Quantities, RecordShown, SlurryPlan, WaterToBring } from '../Plan';
 import type { FindingInput } from '../../survey';
+import type { RepairStep } from '../steps/RepairStep';
+import { stepRow } from '../steps/STEPS';
 import type { BatchInput, PlanInput } from '../input/PlanInput';
 import { aidsOf } from '../orders/aidsOf';
 import { batchesOf, shotBatches } from '../window/batchesOf';
@@ -31,11 +33,10 @@ function waterToBring(
   { batches, question, steps }: { batches: number; question: WindowQuestion; steps: readonly RepairStep[] },
 ): WaterToBring | null {
   if (!sheet.water) return null;
-  const does = (code: string): boolean => steps.some((step) => step.code === code);
   // Nothing is carried for a base that is left dry or lies under water; one that is only rinsed is kept damp all the same.
-  const soaked = does('step.soak');
-  const presoak_m3 = soaked ? takeOff.area_m2 * presoak({ soak_s: PLAN.soak_s }) : 0;
-  const films_m3 = soaked || does('step.dustDamp') ? (takeOff.area_m2 * PLAN.films * WEATHER.film_kg_m2) / MIX.water_kg_m3 : 0;
+  const wets = steps.map(({ code }) => stepRow(code).wets);
+  const presoak_m3 = wets.includes('soaked') ? takeOff.area_m2 * presoak({ soak_s: PLAN.soak_s }) : 0;
+  const films_m3 = wets.some((how) => how !== null) ? (takeOff.area_m2 * PLAN.films * WEATHER.film_kg_m2) / MIX.water_kg_m3 : 0;
   const mix_m3 = (quantities.powder.p90 * quantities.waterRatio) / MIX.water_kg_m3;
   const rinse_m3 = batches * PLAN.rinse_m3;
   // It is the bare slab that dries until it is covered.

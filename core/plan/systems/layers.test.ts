@@ -3,7 +3,7 @@ import { aids } from '../../shelf/catalogue';
 import type { Aid, Texture } from '../../shelf';
 import type { FindingInput } from '../../survey';
 import { crack, element, finding, input, sheetOf, typed } from '../../testing/job';
-import { compareSystems, computePlan, judgedAid, kitOf, overlaysFor, rankingOf, type PlanInput, type SystemOutcome, type TreatmentInput } from '../index';
+import { compareSystems, computePlan, judgedAid, kitOf, overlaysFor, rankingOf, stepsWith, type PlanInput, type SystemOutcome, type TreatmentInput } from '../index';
 
 const broom = sheetOf('broomOverlay').id;
 /** What a job costs as it is chosen. */
@@ -79,7 +79,7 @@ test('only a patch is filled high and ground flush; what is laid or pressed in u
 test('a face is finished as its surroundings are, where its sheet takes that', () => {
   const finishOf = (texture: Texture): unknown => {
     const { chosen } = computePlan(treated({}, { elements: [{ ...element, texture }] })).findings[0]!;
-    return chosen!.steps.find(({ code }) => code === 'step.texture')?.figures['texture'];
+    return stepsWith(chosen!.steps, 'step.texture')[0]?.figures.texture;
   };
   const takes = sheetOf('sandedRapid').textures!;
   expect([finishOf(takes[1]!), finishOf('dash')]).toEqual([takes[1], takes[0]]);
