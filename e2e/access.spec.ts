@@ -1,57 +1,80 @@
-import AxeBuilder from '@axe-core/playwright';
-import { faultsOf, unreadable } from './looks';
-import { acknowledgeAll, APRON, DOCK, expect, signIn, test } from './server';
+import { faultsOf, pairsOf, smallTargets, unreadable } from './looks';
+import { tooFaint } from './contrast';
+import { acknowledgeAll, APRON, DOCK, expect, reading, signIn, test } from './server';
 import { tabTo } from './tabTo';
 
-const SCREENS = [
-  '/',
-  '/jobs',
-  '/jobs/new',
-  `/jobs/${DOCK}/edit`,
-  '/shelf',
-  '/shelf/0198a000-0003-7000-8000-000000000003',
-  '/bench',
-  '/bench/window',
-  '/firm',
-  ...['walk', 'fix', 'mix', 'day', 'pour', 'record'].map((step) => `/jobs/${DOCK}/${step}`),
-  `/jobs/${DOCK}/systems`,
-  `/jobs/${APRON}/mix`,
+const SANDED = '0198a000-0005-7000-8000-000000000005';
+const FINE = '0198a000-0003-7000-8000-000000000003';
+
+/** Every screen, and how each group of them is called. */
+const SCREENS: readonly (readonly [group: string, ...paths: readonly string[]])[] = [
+  ['Now, jobs, firm', '/', '/jobs', '/jobs/new', `/jobs/${DOCK}/edit`, '/firm'],
+  ['the shelf', '/shelf', `/shelf/${FINE}`, '/shelf/0198a000-0101-7000-8000-000000000101', `/shelf/compare?ids=${SANDED},${FINE}`],
+  ['entering sheets', '/shelf/new', '/shelf/files', `/shelf/new?from=${SANDED}&as=change`],
+  ['the bench', '/bench', '/bench/window', `/jobs/${APRON}/mix`],
+  ['Walk, Fix, the comparison', `/jobs/${DOCK}/walk`, `/jobs/${DOCK}/fix`, `/jobs/${DOCK}/systems`],
+  ['Mix, Day, Pour, Record', `/jobs/${DOCK}/mix`, `/jobs/${DOCK}/day`, `/jobs/${DOCK}/pour`, `/jobs/${DOCK}/record`],
 ];
 
-for (const { name, size } of [
-  { name: 'phone', size: { width: 390, height: 844 } },
-  { name: 'wide', size: { width: 1280, height: 800 } },
-])
-  test(`axe finds nothing on any screen, ${name}`, async ({ page }) => {
-    test.setTimeout(360_000);
-    await page.setViewportSize(size);
-    await page.goto('/');
-    await page.getByRole('button', { name: 'Lead' }).waitFor();
-    expect(await faultsOf(page)).toEqual([]);
+const PHONE = { width: 390, height: 844 };
+const WIDE = { width: 1280, height: 800 };
+/** Sizes of a screen, and of its letters in per cent. */
+const LOOKS: readonly (readonly [width: number, height: number, letters: number])[] = [
+  [PHONE.width, PHONE.height, 100],
+  [390, 664, 100],
+  [360, 640, 100],
+  [768, 1024, 100],
+  [WIDE.width, WIDE.height, 100],
+  [PHONE.width, PHONE.height, 200],
+];
+
+for (const [group, ...paths] of SCREENS) {
+  reading(`${group}: axe finds nothing, colours are read in every mode, nothing is cut or covered at any size, targets are large enough`, async ({ page }) => {
+    reading.setTimeout(120_000);
     await signIn(page);
-    for (const path of SCREENS) {
+    for (const path of paths) {
+      await page.setViewportSize(PHONE);
       await page.goto(path);
       await page.getByRole('heading', { level: 1 }).waitFor();
-      expect({ path, faults: await faultsOf(page) }).toEqual({ path, faults: [] });
-      // Only colours differ between the modes, and they are the same on every size.
-      for (const mode of name === 'phone' ? ['dark', 'sun'] : []) {
-        await page.evaluate(
-          (wanted) =>
-            document.documentElement.classList.replace(
-              ['light', 'dark', 'sun'].find((one) => document.documentElement.classList.contains(one)) as string,
-              wanted,
-            ),
-          mode,
-        );
-        const { violations } = await new AxeBuilder({ page }).withRules(['color-contrast']).analyze();
-        expect({ path, mode, faults: violations.flatMap(({ nodes }) => nodes.map(({ html }) => html.slice(0, 200))) }).toEqual({ path, mode, faults: [] });
+      for (const [width, height, letters] of LOOKS) {
+        await page.setViewportSize({ width, height });
+        await page.evaluate((size) => (document.documentElement.style.fontSize = `${size}%`), letters);
+        const look = async () => ({ path, width, height, letters, small: await smallTargets(page, width >= 1024 ? 48 : 56), hidden: await unreadable(page) });
+        await expect.poll(look).toEqual({ path, width, height, letters, small: [], hidden: [] });
+        const whole = letters === 100 && (width === WIDE.width || (width === PHONE.width && height === PHONE.height));
+        if (whole) expect({ path, width, faults: await faultsOf(page), faint: tooFaint(await pairsOf(page)) }).toEqual({ path, width, faults: [], faint: [] });
       }
+      await page.evaluate(() => (document.documentElement.style.fontSize = ''));
     }
   });
 
+  reading(`${group}: in a language 40 % longer nothing is cut or covered`, async ({ page }) => {
+    reading.setTimeout(120_000);
+    await page.addInitScript(() => localStorage.setItem('tufa-language', 'pseudo'));
+    await signIn(page);
+    for (const path of paths) {
+      await page.setViewportSize(PHONE);
+      await page.goto(path);
+      await page.getByText(/lorem/).first().waitFor();
+      for (const { width, height } of [PHONE, WIDE]) {
+        await page.setViewportSize({ width, height });
+        const look = async () => ({ path, width, small: await smallTargets(page, width >= 1024 ? 48 : 56), hidden: await unreadable(page) });
+        await expect.poll(look).toEqual({ path, width, small: [], hidden: [] });
+      }
+    }
+  });
+}
+
+reading('who signs in: axe finds nothing', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Lead' }).waitFor();
+  expect(await faultsOf(page)).toEqual([]);
+  expect(tooFaint(await pairsOf(page))).toEqual([]);
+  expect(await unreadable(page)).toEqual([]);
+});
+
 test('axe finds nothing on the pail, the forms and the five questions', async ({ page }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${DOCK}/walk`);
+  await signIn(page, 'Lead', `/jobs/${DOCK}/walk`);
   for (const name of ['Add a finding', 'Edit Dock slab', 'Sound it', 'Measure', 'Pictures', 'Sheet and files', 'Five questions answered']) {
     await page.getByRole('button', { name }).click();
     expect({ name, faults: await faultsOf(page) }).toEqual({ name, faults: [] });
@@ -74,46 +97,6 @@ test('axe finds nothing on the pail, the forms and the five questions', async ({
   expect(await faultsOf(page)).toEqual([]);
   expect(await unreadable(page)).toEqual([]);
 });
-
-for (const [width, height, text, language] of [
-  [390, 844, 100, 'English'],
-  [390, 664, 100, 'English'],
-  [360, 640, 100, 'English'],
-  [768, 1024, 100, 'English'],
-  [1280, 800, 100, 'English'],
-  [390, 844, 200, 'English'],
-  [390, 844, 100, 'pseudo'],
-  [1280, 800, 100, 'pseudo'],
-] as const)
-  test(`at ${width}x${height} with text at ${text} % in ${language} nothing is cut or covered and the thumb's targets are large enough`, async ({ page }) => {
-    test.setTimeout(180_000);
-    await page.setViewportSize({ width, height });
-    await signIn(page);
-    await page.addInitScript((size) => document.addEventListener('DOMContentLoaded', () => (document.documentElement.style.fontSize = `${size}%`)), text);
-    await page.addInitScript((spoken) => localStorage.setItem('tufa-language', spoken), language);
-    for (const path of SCREENS) {
-      await page.goto(path);
-      await page.getByRole('heading', { level: 1 }).waitFor();
-      if (language === 'pseudo') await page.getByText(/lorem/).first().waitFor();
-      const small = await page.evaluate(
-        (least) => {
-          const out: string[] = [];
-          for (const element of document.querySelectorAll<HTMLElement>(
-            '[role="button"], button, a, [role="radio"], [role="checkbox"], [role="switch"], input, textarea',
-          )) {
-            const { height: tall, width: wideness } = element.getBoundingClientRect();
-            if (tall === 0 || element.closest('[aria-hidden="true"]')) continue;
-            const notch = element.textContent?.startsWith('‹');
-            if (tall < (notch ? 40 : least) - 0.5 || wideness < 40)
-              out.push(`${element.getAttribute('aria-label') ?? element.textContent}: ${Math.round(wideness)}x${Math.round(tall)}`);
-          }
-          return out;
-        },
-        width >= 1024 ? 48 : 56,
-      );
-      expect({ path, small, hidden: await unreadable(page) }).toEqual({ path, small: [], hidden: [] });
-    }
-  });
 
 test('by keyboard alone on a wide screen: from Now to a poured batch', async ({ page, server }) => {
   await page.setViewportSize({ width: 1280, height: 800 });

@@ -21,8 +21,7 @@ test('a firm’s school is followed by every plan, and a job may have its own', 
 });
 
 test('why not this one: any product is found by its name and tells what keeps it from being chosen', async ({ page }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${DOCK}/fix`);
+  await signIn(page, 'Lead', `/jobs/${DOCK}/fix`);
   const title = page.getByRole('heading', { level: 1 });
   await expect(title).toHaveText('Sanded rapid mortar, 15 minute');
   const reasons = page.getByRole('list', { name: 'Reasons' });
@@ -46,8 +45,7 @@ test('why not this one: any product is found by its name and tells what keeps it
 });
 
 test('the kit list is ticked as it is loaded, kept with the firm, and a tick is taken back', async ({ page }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${DOCK}/fix`);
+  await signIn(page, 'Lead', `/jobs/${DOCK}/fix`);
   const kit = page.getByTestId('kit');
   await kit.getByRole('button', { name: /^Kit list: 0 of \d+ loaded/ }).tap();
   await expect(kit.getByRole('checkbox', { name: /^Sanded rapid mortar, 15 minute: \d packs?,/ })).toBeVisible();
@@ -99,8 +97,7 @@ test('what goes with a material is chosen and judged: an overlay, a cure that mu
 });
 
 test('every kind of damage is drawn as if cut through, with its table', async ({ page }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${HALL}/fix`);
+  await signIn(page, 'Lead', `/jobs/${HALL}/fix`);
   const table = page.getByRole('table', { name: 'Layers as a table' });
   await expect(page.getByRole('img', { name: /^Section: a crack filled with One-to-one crack resin/ })).toBeVisible();
   await expect(table).toContainText('with dry sand');
@@ -118,8 +115,7 @@ test('every kind of damage is drawn as if cut through, with its table', async ({
 });
 
 test('systems side by side: what each costs in the whole and what decides; a price agreed; one is taken for the plan', async ({ page, server }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${DOCK}/fix`);
+  await signIn(page, 'Lead', `/jobs/${DOCK}/fix`);
   await page.getByRole('button', { name: 'Compare systems' }).tap();
   const table = page.getByRole('table', { name: 'Compare systems' });
   await expect(table.getByRole('columnheader')).toHaveText(['What', '1: As chosen', '2: Opens first', '3: Replace it']);
@@ -154,8 +150,7 @@ test('systems side by side: what each costs in the whole and what decides; a pri
 
 test('everything now against phases, at the firm’s own rates, on a wide screen', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
-  await signIn(page);
-  await page.goto('/firm');
+  await signIn(page, 'Lead', '/firm');
   const rates = page.getByTestId('rates');
   await rates.getByLabel('A trip to the site').fill('400');
   await rates.getByLabel('A day on site, h').fill('40');
@@ -179,7 +174,7 @@ test('everything now against phases, at the firm’s own rates, on a wide screen
 });
 
 test('what is not loaded for tomorrow is asked on Now', async ({ page }) => {
-  await signIn(page);
+  await signIn(page, 'Lead', '/');
   // Within the hour before midnight the dock, poured in fifty minutes, is tomorrow's work too: each job is asked about by itself.
   const asked = page.getByTestId('kit-asked').filter({ hasText: 'Not loaded for tomorrow, Press-hall floor:' });
   await expect(asked).toHaveCount(1);

@@ -19,7 +19,7 @@ const minutes = (time_s: number): string => `${Math.floor(time_s / 60 + 0.5 + 1e
 
 test('one spalled slab from Walk to Record, its figures the core’s, and four ways to the same plan', async ({ page, server }, info) => {
   test.setTimeout(150_000);
-  await signIn(page);
+  await signIn(page, 'Lead', '/');
   await page.getByRole('link', { name: 'Jobs', exact: true }).click();
   await page.getByRole('button', { name: 'New job' }).click();
   await page.getByLabel('Job', { exact: true }).fill('Weighbridge pit');
@@ -168,8 +168,7 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
 });
 
 test('corners tapped on the plan make a spall; one outside is refused where it is', async ({ page }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${DOCK}/walk`);
+  await signIn(page, 'Lead', `/jobs/${DOCK}/walk`);
   await page.getByRole('button', { name: 'Add a finding' }).click();
   await page.getByRole('radio', { name: 'By drawing' }).click();
   const plan = page.getByTestId('plan');

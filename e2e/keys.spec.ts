@@ -11,7 +11,7 @@ for (const { name, size } of [
   test(`Shelf, Fix and the comparison by keyboard alone on ${name}`, async ({ page, server }) => {
     test.setTimeout(120_000);
     await page.setViewportSize(size);
-    await signIn(page);
+    await signIn(page, 'Lead', '/');
     const press = async (what: string | RegExp, key = 'Enter'): Promise<void> => {
       await tabTo(page, what);
       await page.keyboard.press(key);

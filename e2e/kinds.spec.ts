@@ -81,8 +81,7 @@ test('an overlay of all of it, a ramp and steps to rebuild are told in Walk; Fix
 });
 
 test('a countertop around its sink and a void under water are walked and fixed', async ({ page, server }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${COUNTER}/walk`);
+  await signIn(page, 'Lead', `/jobs/${COUNTER}/walk`);
   await expect(page.getByText('3/4 in thick, front 1 1/2 in down')).toBeVisible();
   await page.getByRole('button', { name: 'Edit A', exact: true }).tap();
   await expect(page.getByRole('radio', { name: 'All of it' })).toBeChecked();

@@ -1,8 +1,7 @@
 import { DOCK, expect, signIn, test } from './server';
 
 test('ice tried, kept, weighed out on the ticket, and left out again', async ({ page }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${DOCK}/day`);
+  await signIn(page, 'Lead', `/jobs/${DOCK}/day`);
   await page.getByRole('button', { name: /^Try it: .* as ice/ }).click();
   await page.getByRole('button', { name: 'Keep these for the pour' }).click();
   await expect(page.getByText('with the firm')).toBeVisible();

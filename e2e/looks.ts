@@ -38,8 +38,55 @@ export const unreadable = (page: Page): Promise<string[]> =>
     return out;
   });
 
-/** What axe finds wrong, a line each. */
+/** What axe finds wrong, a line each. Contrast is computed from the pairs of colours that are seen (`pairsOf`), in every mode at once. */
 export async function faultsOf(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .disableRules(['color-contrast'])
+    .analyze();
   return violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 160)}`);
 }
+
+/** Whatever takes a finger and is smaller than it must be, px; a label without words of its own (the notch) may be lower. */
+export const smallTargets = (page: Page, least: number): Promise<string[]> =>
+  page.evaluate((leastHeight) => {
+    const out: string[] = [];
+    for (const element of document.querySelectorAll<HTMLElement>(
+      '[role="button"], button, a, [role="radio"], [role="checkbox"], [role="switch"], input, textarea',
+    )) {
+      const { height, width } = element.getBoundingClientRect();
+      if (height === 0 || element.closest('[aria-hidden="true"]')) continue;
+      const notch = element.textContent?.startsWith('‹');
+      if (height < (notch ? 40 : leastHeight) - 0.5 || width < 40)
+        out.push(`${element.getAttribute('aria-label') ?? element.textContent}: ${Math.round(width)}x${Math.round(height)}`);
+    }
+    return out;
+  }, least);
+
+/** Colours of words with what lies behind them, as the page shows them: each pair once, with words that have it. */
+export const pairsOf = (page: Page): Promise<{ text: string; behind: string; words: string; large: boolean }[]> =>
+  page.evaluate(() => {
+    const pairs = new Map<string, { text: string; behind: string; words: string; large: boolean }>();
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      const element = node.parentElement as HTMLElement;
+      const words = node.textContent?.trim() ?? '';
+      const range = document.createRange();
+      range.selectNodeContents(node);
+      if (words === '' || element.closest('svg, script, style, noscript, [aria-disabled="true"], :disabled') || range.getBoundingClientRect().height === 0)
+        continue;
+      let behind = 'rgb(0, 0, 0)';
+      for (let up: HTMLElement | null = element; up; up = up.parentElement) {
+        const { backgroundColor } = getComputedStyle(up);
+        if (backgroundColor !== 'rgba(0, 0, 0, 0)') {
+          behind = backgroundColor;
+          break;
+        }
+      }
+      const { color, fontSize, fontWeight } = getComputedStyle(element);
+      const size = parseFloat(fontSize);
+      const large = size >= 24 || (size >= 18.66 && Number(fontWeight) >= 700);
+      pairs.set(`${color} ${behind} ${large}`, { text: color, behind, words: words.slice(0, 40), large });
+    }
+    return [...pairs.values()];
+  });

@@ -32,8 +32,7 @@ test('the three drawings look as they did', async ({ page }) => {
 
 test('Pour looks as it did at four levels', async ({ page, context }) => {
   await page.clock.install({ time: new Date(MORNING) });
-  await signIn(page);
-  await page.goto(`/jobs/${DOCK}/pour`);
+  await signIn(page, 'Lead', `/jobs/${DOCK}/pour`);
   await acknowledgeAll(page);
   await expect(page.getByText('with the firm')).toBeVisible();
   await context.setOffline(true);

@@ -6,7 +6,8 @@ export default defineConfig({
   // The same drawing on another build of the browser differs by the edges of its letters.
   expect: { timeout: 10_000, toHaveScreenshot: { maxDiffPixelRatio: 0.03, threshold: 0.3, animations: 'disabled' } },
   workers: 2,
-  fullyParallel: false,
+  fullyParallel: true,
+  globalSetup: './template.ts',
   reporter: [['line'], ['json', { outputFile: process.env['PLAYWRIGHT_JSON_OUTPUT_NAME'] ?? '../.tufa/e2e.json' }]],
   outputDir: '../test-results',
   snapshotPathTemplate: '{testDir}/baselines/{arg}{ext}',
@@ -15,7 +16,10 @@ export default defineConfig({
     viewport: { width: 390, height: 844 },
     hasTouch: true,
     timezoneId: 'America/New_York',
-    trace: 'retain-on-failure',
+    // What a test of being without signal needs, it asks for.
+    serviceWorkers: 'block',
+    contextOptions: { reducedMotion: 'reduce' },
+    trace: 'on-first-retry',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -1,8 +1,10 @@
 import { acknowledgeAll, DOCK, expect, jobOf, signIn, test, wholeOnPhone } from './server';
 
+// The whole application lies on the phone: these go on without signal.
+test.use({ serviceWorkers: 'allow' });
+
 test('a pour goes on without signal, through a reload and a closed tab; the firm has every event once it is back', async ({ page, context, server }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${DOCK}/pour`);
+  await signIn(page, 'Lead', `/jobs/${DOCK}/pour`);
   await acknowledgeAll(page);
   await wholeOnPhone(page);
   await expect(page.getByText('with the firm')).toBeVisible();
@@ -35,8 +37,7 @@ test('a pour goes on without signal, through a reload and a closed tab; the firm
 
 test('the clock spends the budget: warned before the line, past it afterwards, and a killed page loses no tap', async ({ page, context, server }) => {
   await page.clock.install({ time: new Date() });
-  await signIn(page);
-  await page.goto(`/jobs/${DOCK}/pour`);
+  await signIn(page, 'Lead', `/jobs/${DOCK}/pour`);
   await acknowledgeAll(page);
   await expect(page.getByText('with the firm')).toBeVisible();
   // Without signal the offset to the firm's clock stays what it was while this page's clock is moved.
@@ -68,8 +69,7 @@ test('the clock spends the budget: warned before the line, past it afterwards, a
 });
 
 test('somebody else’s change to the same field comes back with both values', async ({ page, browser, server }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${DOCK}/edit`);
+  await signIn(page, 'Lead', `/jobs/${DOCK}/edit`);
   await page.getByLabel('Access note').fill('Ring the yard');
   await wholeOnPhone(page);
   await page.context().setOffline(true);
@@ -77,8 +77,7 @@ test('somebody else’s change to the same field comes back with both values', a
   await expect(page.getByRole('button', { name: 'Edit Loading dock' })).toBeVisible();
 
   const other = await (await browser.newContext({ baseURL: server, viewport: { width: 1280, height: 800 } })).newPage();
-  await signIn(other, 'Mixer');
-  await other.goto(`/jobs/${DOCK}/edit`);
+  await signIn(other, 'Mixer', `/jobs/${DOCK}/edit`);
   await other.getByLabel('Access note').fill('Use the back gate');
   await other.getByRole('button', { name: 'Save' }).click();
   await expect(other.getByRole('button', { name: 'Edit Loading dock' })).toBeVisible();

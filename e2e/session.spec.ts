@@ -26,18 +26,16 @@ test('a reload right after signing in keeps whoever signed in', async ({ page })
   await expect(lead).toHaveCount(0);
 });
 
-test.describe('before the whole application is on the phone', () => {
-  test.use({ serviceWorkers: 'block' });
-
-  test('a screen that cannot be fetched without signal says so, and comes with the signal; what was saved goes to the firm', async ({ page, server }) => {
-    await signIn(page);
-    await page.goto(`/jobs/${DOCK}/edit`);
-    await page.getByLabel('Address').fill('Upper yard');
-    await page.context().setOffline(true);
-    await page.getByRole('button', { name: 'Save' }).click();
-    await expect(page.getByText('No signal. What you do is kept on this phone.')).toBeVisible();
-    await page.context().setOffline(false);
-    await expect(page.getByRole('link', { name: /Loading dock/ })).toBeVisible();
-    await expect.poll(async () => (await jobOf(page.request, server, DOCK)).job.address).toBe('Upper yard');
-  });
+test('before the whole application is on the phone: a screen that cannot be fetched without signal says so, and comes with the signal; what was saved goes to the firm', async ({
+  page,
+  server,
+}) => {
+  await signIn(page, 'Lead', `/jobs/${DOCK}/edit`);
+  await page.getByLabel('Address').fill('Upper yard');
+  await page.context().setOffline(true);
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('No signal. What you do is kept on this phone.')).toBeVisible();
+  await page.context().setOffline(false);
+  await expect(page.getByRole('link', { name: /Loading dock/ })).toBeVisible();
+  await expect.poll(async () => (await jobOf(page.request, server, DOCK)).job.address).toBe('Upper yard');
 });

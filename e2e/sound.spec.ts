@@ -5,8 +5,7 @@ import { expect, signIn, test } from './server';
 const APRON = '0198a000-de00-7000-8000-000000000020';
 
 test('a slab sounded with one thumb: the share is the core’s, an undo takes one tap back, and without signal it goes on', async ({ page, server, context }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${APRON}/walk`);
+  await signIn(page, 'Lead', `/jobs/${APRON}/walk`);
   await page.getByRole('button', { name: 'Sound it' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('No tap yet');
   const [solid, hollow] = [page.getByRole('button', { name: 'Solid', exact: true }), page.getByRole('button', { name: 'Hollow', exact: true })];
@@ -40,8 +39,7 @@ test('a slab sounded with one thumb: the share is the core’s, an undo takes on
 
 test('by keyboard alone on a wide screen, and readable at every size', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
-  await signIn(page);
-  await page.goto(`/jobs/${APRON}/walk`);
+  await signIn(page, 'Lead', `/jobs/${APRON}/walk`);
   const tabTo = async (name: string): Promise<void> => {
     for (let i = 0; i < 80; i += 1) {
       await page.keyboard.press('Tab');
@@ -67,8 +65,7 @@ test('by keyboard alone on a wide screen, and readable at every size', async ({ 
 });
 
 test('a yard too large for a tap every two feet says so and takes a wider spacing', async ({ page }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${APRON}/walk`);
+  await signIn(page, 'Lead', `/jobs/${APRON}/walk`);
   await page.getByRole('button', { name: 'Edit Apron' }).click();
   await page.getByLabel('Length').fill("120'");
   await page.getByLabel('Width').fill("110'");

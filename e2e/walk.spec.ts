@@ -194,8 +194,7 @@ test('a wall with an opening, and what is broken in it, by keyboard alone on a w
 });
 
 test('what is wrong with a drawing or a reading is named where it is, with its mend', async ({ page }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${DOCK}/walk`);
+  await signIn(page, 'Lead', `/jobs/${DOCK}/walk`);
   await page.getByRole('button', { name: 'Add a finding' }).click();
   await page.getByRole('radio', { name: 'By drawing' }).click();
   const plan = page.getByTestId('plan');
@@ -243,8 +242,7 @@ test('pictures: kept without signal, sent with it, drawn on; a file that is none
   context,
   server,
 }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${DOCK}/walk`);
+  await signIn(page, 'Lead', `/jobs/${DOCK}/walk`);
   await page.getByRole('button', { name: 'Pictures' }).click();
   const picture = await page.screenshot();
   await page.getByTestId('photo-file').setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') });
@@ -277,8 +275,7 @@ test('pictures: kept without signal, sent with it, drawn on; a file that is none
 });
 
 test('the survey goes out as CSV, JSON, SVG and DXF, and readings come back in with their problems shown first', async ({ page }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${DOCK}/walk`);
+  await signIn(page, 'Lead', `/jobs/${DOCK}/walk`);
   await page.getByRole('button', { name: 'Sheet and files' }).click();
   const saved = async (name: string): Promise<string> => {
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name }).click()]);
@@ -341,8 +338,7 @@ test('two phones without signal survey one element and merge by reading and find
 });
 
 test('found in mid-pour: the plan in use is stale, the difference is shown, and the new one is taken when asked', async ({ page, server }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${DOCK}/pour`);
+  await signIn(page, 'Lead', `/jobs/${DOCK}/pour`);
   await acknowledgeAll(page);
   await page.getByTestId('start-batch').click();
   await page.getByTestId('pail').waitFor();
@@ -361,8 +357,7 @@ test('found in mid-pour: the plan in use is stale, the difference is shown, and 
 });
 
 test('a stop hides every figure until a licensed opinion is recorded; then the plan goes on, marked', async ({ page }) => {
-  await signIn(page);
-  await page.goto(`/jobs/${DOCK}/walk`);
+  await signIn(page, 'Lead', `/jobs/${DOCK}/walk`);
   await page
     .getByRole('button', { name: 'Five questions', exact: false })
     .or(page.getByRole('button', { name: /questions/i }))

@@ -1,6 +1,5 @@
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
-import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
 
 const FONT = '@expo-google-fonts/atkinson-hyperlegible-next';
@@ -8,11 +7,16 @@ const fonts = dirname(createRequire(join(process.cwd(), 'package.json')).resolve
 const face = (name: string): string => join(fonts, name, `AtkinsonHyperlegibleNext_${name}.ttf`);
 
 const FACES = { normal: face('400Regular'), bold: face('700Bold'), italics: face('400Regular_Italic'), bolditalics: face('700Bold_Italic') };
-// Drawings name no font and get the library's own; they too are set in the house's.
-pdfmake.setFonts({ Atkinson: FACES, Roboto: FACES });
-// A document is made of what it is given: nothing is fetched, and no file but the letters is opened.
-pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((path: string) => path.startsWith(fonts));
+/** The library with its letters, fetched with the first document: a server starts without it. */
+async function maker(): Promise<typeof import('pdfmake')> {
+  const { default: pdfmake } = await import('pdfmake');
+  // Drawings name no font and get the library's own; they too are set in the house's.
+  pdfmake.setFonts({ Atkinson: FACES, Roboto: FACES });
+  // A document is made of what it is given: nothing is fetched, and no file but the letters is opened.
+  pdfmake.setUrlAccessPolicy(() => false);
+  pdfmake.setLocalAccessPolicy((path: string) => path.startsWith(fonts));
+  return pdfmake;
+}
 
 /** The letters have no primes of their own: feet and inches are written as on a typewriter. */
 const typewritten = (value: unknown): unknown => {
@@ -32,4 +36,7 @@ const typewritten = (value: unknown): unknown => {
 };
 
 /** A document as PDF bytes. */
-export const renderPdf = (definition: TDocumentDefinitions): Promise<Buffer> => pdfmake.createPdf(typewritten(definition) as TDocumentDefinitions).getBuffer();
+export async function renderPdf(definition: TDocumentDefinitions): Promise<Buffer> {
+  const pdfmake = await maker();
+  return pdfmake.createPdf(typewritten(definition) as TDocumentDefinitions).getBuffer();
+}

@@ -1,10 +1,10 @@
 import { commandSchema } from '@tufa/contract/commands';
 import { FIELDS, planInput } from '@tufa/contract/schemas';
 import { Router } from 'express';
-import parseJoi from 'joi-to-json';
 
 /** The API described from the same Joi schemas that guard it. */
-export function openapiDocument(): object {
+export async function openapiDocument(): Promise<object> {
+  const { default: parseJoi } = await import('joi-to-json');
   const schema = (joi: unknown): object => parseJoi(joi as never, 'open-api') as object;
   const json = (name: string): object => ({ content: { 'application/json': { schema: { $ref: `#/components/schemas/${name}` } } } });
   const problem = { description: 'problem+json (RFC 9457)', content: { 'application/problem+json': { schema: { type: 'object' } } } };
@@ -43,9 +43,10 @@ export function openapiDocument(): object {
 
 export function openapiRoutes(): Router {
   const router = Router();
-  const document = openapiDocument();
-  router.get('/openapi.json', (_request, response) => {
-    response.json(document);
+  // Made for whoever asks first: it takes half a second, and most servers are never asked.
+  let document: Promise<object> | undefined;
+  router.get('/openapi.json', async (_request, response) => {
+    response.json(await (document ??= openapiDocument()));
   });
   return router;
 }
