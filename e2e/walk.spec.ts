@@ -65,11 +65,18 @@ test('an L-shaped slab by touch: three spalls, two cracks, forty soundings; the 
   await page.getByTestId('plan').evaluate((plan) => plan.scrollIntoView({ block: 'center' }));
   const box = (await page.getByTestId('plan').boundingBox())!;
   const cdp = await page.context().newCDPSession(page);
-  const finger = (type: 'touchStart' | 'touchMove' | 'touchEnd', at?: [number, number]) =>
-    cdp.send('Input.dispatchTouchEvent', { type, touchPoints: at ? [{ x: box.x + box.width * at[0], y: box.y + box.height * at[1] }] : [] });
-  await finger('touchStart', [0.15, 0.55]);
-  for (let i = 1; i <= 6; i += 1) await finger('touchMove', [0.15 + i * 0.03, 0.55 + i * 0.03]);
-  await finger('touchEnd');
+  const begun = Date.now() / 1000;
+  const finger = (type: 'touchStart' | 'touchMove' | 'touchEnd', after_s: number, at?: [number, number]) =>
+    cdp.send('Input.dispatchTouchEvent', {
+      type,
+      timestamp: begun + after_s,
+      touchPoints: at ? [{ x: box.x + box.width * at[0], y: box.y + box.height * at[1] }] : [],
+    });
+  await finger('touchStart', 0, [0.15, 0.55]);
+  for (let i = 1; i <= 6; i += 1) await finger('touchMove', i * 0.05, [0.15 + i * 0.03, 0.55 + i * 0.03]);
+  // The finger rests before it is lifted: a flung one would swallow the next tap, as the browser has it.
+  for (let i = 1; i <= 3; i += 1) await finger('touchMove', 1 + i * 0.05, [0.33, 0.73]);
+  await finger('touchEnd', 1.2);
   await expect(page.getByRole('button', { name: 'Corner 16' })).toBeVisible();
   await page.getByLabel('Deepest depth').fill('1 in');
   await save();

@@ -1,45 +1,31 @@
 // npm run coverage: the core's tests with its branches counted; fewer than 95 in a hundred seen is a failure.
-import { spawnSync } from 'node:child_process';
-import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensurePackages } from './lib/packages.mjs';
+import { jest, readJson } from './lib/jest.mjs';
 import { main, root, say } from './lib/run.mjs';
 
 const BRANCHES_LEAST = 95;
 
 /** @returns tests passed and failed; too few branches seen counts as one failed */
-export function coreWithCoverage({ env = process.env, outputFile, reporter = 'json-summary' }) {
+export async function coreWithCoverage({ env = process.env, outputFile, reporter = 'json-summary' }) {
   const folder = join(root, '.tufa/coverage');
   rmSync(folder, { recursive: true, force: true });
   const own = ['<rootDir>/**/*.ts', '!<rootDir>/**/index.ts', '!<rootDir>/testing/**', '!<rootDir>/node_modules/**', '!<rootDir>/dist/**'];
   const options = ['--coverage', ...own.map((glob) => `--collectCoverageFrom=${glob}`), `--coverageDirectory=${folder}`, '--coverageReporters=json-summary'];
   if (reporter !== 'json-summary') options.push(`--coverageReporters=${reporter}`);
-  spawnSync(process.execPath, ['node_modules/jest/bin/jest.js', '--selectProjects', 'core', ...options, '--json', `--outputFile=${outputFile}`, '--silent'], {
-    cwd: root,
-    env,
-    stdio: ['ignore', reporter === 'json-summary' ? 'ignore' : 'inherit', 'inherit'],
-  });
-  const jest = read(outputFile);
-  const branches = read(join(folder, 'coverage-summary.json'))?.total.branches.pct ?? 0;
+  const { passed, failed } = await jest('The core, its branches counted', ['core'], { env, outputFile, options, quiet: reporter === 'json-summary' });
+  const branches = readJson(join(folder, 'coverage-summary.json'))?.total.branches.pct ?? 0;
   const few = branches < BRANCHES_LEAST;
   say(`Branches of the core that its tests see: ${branches} %${few ? `, fewer than ${BRANCHES_LEAST}` : ''}`);
-  const failed = (jest?.numFailedTests ?? 0) + (jest?.numRuntimeErrorTestSuites ?? (jest ? 0 : 1)) + (few ? 1 : 0);
-  return { passed: jest?.numPassedTests ?? 0, failed };
-}
-
-function read(path) {
-  try {
-    return JSON.parse(readFileSync(path, 'utf8'));
-  } catch {
-    return null;
-  }
+  return { passed, failed: failed + (few ? 1 : 0) };
 }
 
 if (process.argv[1]?.endsWith('coverage.mjs'))
   main(async () => {
     ensurePackages();
     mkdirSync(join(root, '.tufa'), { recursive: true });
-    const { passed, failed } = coreWithCoverage({ outputFile: join(root, '.tufa/core.json'), reporter: 'text' });
+    const { passed, failed } = await coreWithCoverage({ outputFile: join(root, '.tufa/core.json'), reporter: 'text' });
     say(`${passed} passed, ${failed} failed`);
     process.exitCode = failed === 0 ? 0 : 1;
   });

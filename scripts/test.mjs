@@ -1,80 +1,42 @@
 // npm test: set-up, check, unit tests, the server on real PostgreSQL, the real interface in headless Chromium, one count.
-import { mkdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { spawnSync } from 'node:child_process';
-import { ensureChromium, ensurePackages } from './lib/packages.mjs';
-import { ensureCluster } from './lib/cluster.mjs';
-import { coreWithCoverage } from './coverage.mjs';
+import { join } from 'node:path';
+import { PLAYWRIGHT, tested } from './lib/tested.mjs';
 import { main, root, say } from './lib/run.mjs';
+
+const OTHERS = ['draw', 'contract', 'words', 'server', 'cli', 'stand-ins', 'app'];
 
 main(async () => {
   const begun = Date.now();
-  ensurePackages();
-  ensureChromium();
-  const { bundle, ensureWeb } = await import('./lib/build.mjs');
-  mkdirSync(join(root, '.tufa'), { recursive: true });
-  const cluster = await ensureCluster({ name: 'test-cluster' });
-  const counts = { passed: 0, failed: 0 };
-  const results = join(root, '.tufa');
-  try {
-    const { check } = await import('./check.mjs');
-    try {
-      check();
-      counts.passed += 1;
-    } catch (error) {
-      say(error.message);
-      counts.failed += 1;
-    }
-    const web = await ensureWeb();
-    const server = await bundle('server');
-    const env = {
-      ...process.env,
-      TEST_ADMIN_URL: cluster.adminUrl,
-      TEST_APP_URL: cluster.url,
-      TEST_OWNER_URL: cluster.ownerUrl,
-      TUFA_WEB: web,
-      TUFA_SERVER: server,
-      NODE_NO_WARNINGS: '1',
+  const since = (from) => Math.round((Date.now() - from) / 1000);
+  const counts = await tested(async (env) => {
+    say(`Set up: ${since(begun)} s`);
+    const { program, twoAtATime } = await import('./lib/together.mjs');
+    const { jest, readJson } = await import('./lib/jest.mjs');
+    const { coreWithCoverage } = await import('./coverage.mjs');
+    const { CHECKS } = await import('./check.mjs');
+    const results = (name) => join(root, '.tufa', `${name}.json`);
+    const checked = (name) => async () => {
+      const { status } = await program(name, CHECKS[name]);
+      return { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1 };
     };
-
-    say('The core, its branches counted ...');
-    const core = coreWithCoverage({ env, outputFile: join(results, 'core.json') });
-    counts.passed += core.passed;
-    counts.failed += core.failed;
-
-    say('The other unit tests and the server ...');
-    const others = ['draw', 'contract', 'words', 'server', 'cli', 'stand-ins', 'app'];
-    const jestFile = join(results, 'jest.json');
-    spawnSync(process.execPath, ['node_modules/jest/bin/jest.js', '--selectProjects', ...others, '--json', `--outputFile=${jestFile}`, '--silent'], {
-      cwd: root,
-      env,
-      stdio: ['ignore', 'ignore', 'inherit'],
-    });
-    const jest = readJson(jestFile);
-    counts.passed += jest?.numPassedTests ?? 0;
-    counts.failed += (jest?.numFailedTests ?? 0) + (jest?.numRuntimeErrorTestSuites ?? (jest ? 0 : 1));
-
+    // The longest first, a core each.
+    const ended = await twoAtATime([
+      () => program('The application built', ['scripts/lib/build.mjs']).then(({ status }) => ({ passed: 0, failed: status === 0 ? 0 : 1 })),
+      () => coreWithCoverage({ env, outputFile: results('core') }),
+      () => jest('The other unit tests and the server', OTHERS, { env, outputFile: results('jest') }),
+      ...Object.keys(CHECKS).map(checked),
+    ]);
+    const from = Date.now();
     say('The interface in Chromium ...');
-    spawnSync(process.execPath, ['node_modules/@playwright/test/cli.js', 'test', '--config', 'e2e/playwright.config.ts'], {
-      cwd: root,
-      env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'e2e.json') },
-      stdio: 'inherit',
-    });
-    const e2e = readJson(join(results, 'e2e.json'))?.stats;
-    counts.passed += (e2e?.expected ?? 0) + (e2e?.flaky ?? 0);
-    counts.failed += e2e ? e2e.unexpected : 1;
-  } finally {
-    cluster.stop();
-  }
-  say(`Took ${Math.round((Date.now() - begun) / 1000)} s.`);
-  say(`${counts.passed} passed, ${counts.failed} failed`);
-  process.exitCode = counts.failed === 0 ? 0 : 1;
+    spawnSync(process.execPath, PLAYWRIGHT, { cwd: root, env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: results('e2e') }, stdio: 'inherit' });
+    say(`The interface: ${since(from)} s`);
+    const e2e = readJson(results('e2e'))?.stats;
+    ended.push({ passed: (e2e?.expected ?? 0) + (e2e?.flaky ?? 0), failed: e2e ? e2e.unexpected : 1 });
+    return ended;
+  });
+  const sum = (name) => counts.reduce((total, count) => total + count[name], 0);
+  say(`Took ${since(begun)} s.`);
+  say(`${sum('passed')} passed, ${sum('failed')} failed`);
+  process.exitCode = sum('failed') === 0 ? 0 : 1;
 });
-
-function readJson(path) {
-  try {
-    return JSON.parse(readFileSync(path, 'utf8'));
-  } catch {
-    return null;
-  }
-}

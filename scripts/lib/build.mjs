@@ -2,7 +2,7 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync, copyFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
-import { root, run, say } from './run.mjs';
+import { main, root, run, say } from './run.mjs';
 
 const WEB_SOURCES = ['app', 'core', 'draw', 'contract', 'words', 'package-lock.json'];
 const SKIP = new Set(['.empty', 'node_modules', 'dist', '.expo', 'fonts', 'test', '__tests__']);
@@ -100,3 +100,6 @@ export async function bundle(workspace, entry = 'src/main.ts') {
   });
   return outfile;
 }
+
+// As a program of its own it builds the web application beside other work.
+if (process.argv[1]?.endsWith('build.mjs')) main(ensureWeb);

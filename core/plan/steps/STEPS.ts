@@ -206,8 +206,7 @@ const bond = { tools: ['bondBrush' as const], person_s: perArea(DAY.brush_m2_s) 
 export const STEPS: { readonly [C in StepCode]: StepRow<C> } = {
   'step.breakOut': row({
     tools: ['breaker', 'chisels', 'hammer', 'debrisBags'],
-    person_s: ({ takeOff }) =>
-      takeOff.debris ? takeOff.debris.bulk_m3 / TAKEOFF.debrisBulk / DAY.breakOut_m3_s + takeOff.debris.bags * DAY.carryBag_s : 0,
+    person_s: ({ takeOff }) => (takeOff.debris ? takeOff.debris.bulk_m3 / TAKEOFF.debrisBulk / DAY.breakOut_m3_s + takeOff.debris.bags * DAY.carryBag_s : 0),
   }),
   'step.prepare.wash': row({ tools: ['washer'], person_s: preparing }),
   'step.prepare.brush': row({ tools: ['wireBrush'], person_s: preparing }),

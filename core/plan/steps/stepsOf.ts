@@ -68,11 +68,7 @@ function removing(full: Full): RepairStep[] {
     case 'void':
       return [step('step.loose', {})];
     default:
-      return [
-        step('step.breakOut', { depth_m: takeOff.deepest_m, area_m2: takeOff.area_m2, mass_kg: takeOff.debris?.mass_kg ?? 0 }),
-        prepare,
-        vacuum,
-      ];
+      return [step('step.breakOut', { depth_m: takeOff.deepest_m, area_m2: takeOff.area_m2, mass_kg: takeOff.debris?.mass_kg ?? 0 }), prepare, vacuum];
   }
 }
 
@@ -80,8 +76,7 @@ function edging({ element, finding, takeOff, sheet, house }: Full): RepairStep[]
   if (finding.kind === 'wedge') return sheet.thickness.feathers ? [] : [step('step.cutToe', { least_m: sheet.thickness.least_m })];
   if (finding.kind !== 'spall') return [];
   const edge = edgeOf({ house, element, finding });
-  if (edge === 'shoulder')
-    return [step('step.shoulder', { depth_m: Math.max(sheet.thickness.least_m, CHOOSE.shoulderFrom_m), length_m: takeOff.perimeter_m })];
+  if (edge === 'shoulder') return [step('step.shoulder', { depth_m: Math.max(sheet.thickness.least_m, CHOOSE.shoulderFrom_m), length_m: takeOff.perimeter_m })];
   return edge === 'keyed' ? [step('step.keyed', { length_m: takeOff.perimeter_m })] : [step('step.feather', {})];
 }
 
@@ -162,13 +157,8 @@ function lines(full: Full): RepairStep[] | null {
   if (finding.kind !== 'crack') return null;
   const width_m = meanWidth(finding.widths);
   const method = crackWay({ house, sheet, finding });
-  if (method === 'rubIn' || method === 'openGroove')
-    return [step(`step.${method}`, { least_m: CHOOSE.grains * sheet.grain_m }, { sheetId: sheet.id })];
-  if (method === 'joint')
-    return [
-      step('step.cutJoint', { least_m: sheet.thickness.least_m }),
-      step('step.sealant', {}, { sheetId: sheet.id }),
-    ];
+  if (method === 'rubIn' || method === 'openGroove') return [step(`step.${method}`, { least_m: CHOOSE.grains * sheet.grain_m }, { sheetId: sheet.id })];
+  if (method === 'joint') return [step('step.cutJoint', { least_m: sheet.thickness.least_m }), step('step.sealant', {}, { sheetId: sheet.id })];
   const low = element.marks?.some(({ what }) => what === 'fall') ?? false;
   return [
     ...(low ? [step('step.dam', {})] : []),
@@ -215,11 +205,11 @@ function finishing(full: Full): RepairStep[] {
   const texture = sheet.textures?.find((one) => one === element.texture) ?? sheet.textures?.[0];
   return [
     texture ? step('step.texture', { texture }) : step('step.finish', {}),
-    ...(high && rub
-      ? [step('step.rubFlush', { crown_m: CHOOSE.crown_m }, { after: atSlab(full, { least_s: rub, most_s: null }), condition: 'scratch' })]
-      : []),
+    ...(high && rub ? [step('step.rubFlush', { crown_m: CHOOSE.crown_m }, { after: atSlab(full, { least_s: rub, most_s: null }), condition: 'scratch' })] : []),
     ...(sheet.water && !full.covered ? [step('step.cure', {}, { sheetId: aidFor(full, 'cure')?.aidId ?? null, condition: 'afterSet' })] : []),
-    ...((sheet.milestones.coat || coat) && !full.covered ? [step('step.coat', {}, { sheetId: coat?.aidId ?? null, after: coatAfter, condition: 'dryFace' })] : []),
+    ...((sheet.milestones.coat || coat) && !full.covered
+      ? [step('step.coat', {}, { sheetId: coat?.aidId ?? null, after: coatAfter, condition: 'dryFace' })]
+      : []),
   ];
 }
 

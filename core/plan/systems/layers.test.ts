@@ -3,7 +3,18 @@ import { aids } from '../../shelf/catalogue';
 import type { Aid, Texture } from '../../shelf';
 import type { FindingInput } from '../../survey';
 import { crack, element, finding, input, sheetOf, typed } from '../../testing/job';
-import { compareSystems, computePlan, judgedAid, kitOf, overlaysFor, rankingOf, stepsWith, type PlanInput, type SystemOutcome, type TreatmentInput } from '../index';
+import {
+  compareSystems,
+  computePlan,
+  judgedAid,
+  kitOf,
+  overlaysFor,
+  rankingOf,
+  stepsWith,
+  type PlanInput,
+  type SystemOutcome,
+  type TreatmentInput,
+} from '../index';
 
 const broom = sheetOf('broomOverlay').id;
 /** What a job costs as it is chosen. */

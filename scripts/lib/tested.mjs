@@ -1,0 +1,31 @@
+// What every kind of test needs: packages, a database cluster of the tests' own, the built application and server.
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureChromium, ensurePackages } from './packages.mjs';
+import { ensureCluster } from './cluster.mjs';
+import { root } from './run.mjs';
+
+/** Sets up and runs the work, then stops the cluster, whatever came of it. */
+export async function tested(work) {
+  ensurePackages();
+  ensureChromium();
+  mkdirSync(join(root, '.tufa'), { recursive: true });
+  const cluster = await ensureCluster({ name: 'test-cluster' });
+  try {
+    const { bundle } = await import('./build.mjs');
+    const env = {
+      ...process.env,
+      TEST_ADMIN_URL: cluster.adminUrl,
+      TEST_APP_URL: cluster.url,
+      TEST_OWNER_URL: cluster.ownerUrl,
+      TUFA_WEB: join(root, 'app/dist'),
+      TUFA_SERVER: await bundle('server'),
+      NODE_NO_WARNINGS: '1',
+    };
+    return await work(env);
+  } finally {
+    cluster.stop();
+  }
+}
+
+export const PLAYWRIGHT = ['node_modules/@playwright/test/cli.js', 'test', '--config', 'e2e/playwright.config.ts'];
