@@ -1,5 +1,5 @@
 import { faultsOf, unreadable } from './looks';
-import { DOCK, expect, signIn, test } from './server';
+import { DOCK, expect, reading, signIn, test } from './server';
 
 test('a firm’s school is followed by every plan, and a job may have its own', async ({ page, server }) => {
   await signIn(page);
@@ -20,7 +20,7 @@ test('a firm’s school is followed by every plan, and a job may have its own', 
   expect(await faultsOf(page)).toEqual([]);
 });
 
-test('why not this one: any product is found by its name and tells what keeps it from being chosen', async ({ page }) => {
+reading('why not this one: any product is found by its name and tells what keeps it from being chosen', async ({ page }) => {
   await signIn(page, 'Lead', `/jobs/${DOCK}/fix`);
   const title = page.getByRole('heading', { level: 1 });
   await expect(title).toHaveText('Sanded rapid mortar, 15 minute');
@@ -96,7 +96,7 @@ test('what goes with a material is chosen and judged: an overlay, a cure that mu
   await expect(order.getByRole('listitem').filter({ hasText: 'Sanded rapid mortar, 15 minute' })).toContainText(/\d x .*\$/);
 });
 
-test('every kind of damage is drawn as if cut through, with its table', async ({ page }) => {
+reading('every kind of damage is drawn as if cut through, with its table', async ({ page }) => {
   await signIn(page, 'Lead', `/jobs/${HALL}/fix`);
   const table = page.getByRole('table', { name: 'Layers as a table' });
   await expect(page.getByRole('img', { name: /^Section: a crack filled with One-to-one crack resin/ })).toBeVisible();

@@ -5,7 +5,7 @@ export default defineConfig({
   timeout: 60_000,
   // The same drawing on another build of the browser differs by the edges of its letters.
   expect: { timeout: 10_000, toHaveScreenshot: { maxDiffPixelRatio: 0.03, threshold: 0.3, animations: 'disabled' } },
-  workers: 2,
+  workers: 3,
   fullyParallel: true,
   globalSetup: './template.ts',
   reporter: [['line'], ['json', { outputFile: process.env['PLAYWRIGHT_JSON_OUTPUT_NAME'] ?? '../.tufa/e2e.json' }]],

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { faultsOf } from './looks';
-import { DOCK, expect, signIn, test } from './server';
+import { DOCK, expect, reading, signIn, test } from './server';
 
 const SANDED = '0198a000-0005-7000-8000-000000000005';
 const rows = (page: Page) => page.getByTestId('shelf-list').getByRole('listitem');
@@ -10,7 +10,7 @@ const download = async (page: Page, button: string): Promise<string> => {
   return readFileSync((await file.path())!, 'utf8');
 };
 
-test('the shelf is searched, narrowed by use and thickness, and four of it lie side by side with what differs', async ({ page }) => {
+reading('the shelf is searched, narrowed by use and thickness, and four of it lie side by side with what differs', async ({ page }) => {
   await signIn(page, 'Lead', '/shelf');
   const all = Number(/^(\d+)/.exec((await page.getByRole('heading', { level: 1 }).textContent())!)![1]);
   expect(all).toBeGreaterThanOrEqual(40);

@@ -1,4 +1,5 @@
-import { readFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, truncateSync, writeFileSync } from 'node:fs';
+import { dirname } from 'node:path';
 import DxfParser from 'dxf-parser';
 import type { Page } from '@playwright/test';
 import { newJob, saveForm } from './forms';
@@ -248,13 +249,17 @@ test('pictures: kept without signal, sent with it, drawn on; a file that is none
   page,
   context,
   server,
-}) => {
+}, info) => {
   await signIn(page, 'Lead', `/jobs/${DOCK}/walk`);
   await page.getByRole('button', { name: 'Pictures' }).click();
   const picture = await page.screenshot();
   await page.getByTestId('photo-file').setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') });
   await expect(page.getByText('This file is no picture that opens here')).toBeVisible();
-  await page.getByTestId('photo-file').setInputFiles({ name: 'huge.jpg', mimeType: 'image/jpeg', buffer: Buffer.alloc(40e6) });
+  const huge = info.outputPath('huge.jpg');
+  mkdirSync(dirname(huge), { recursive: true });
+  writeFileSync(huge, '');
+  truncateSync(huge, 40e6);
+  await page.getByTestId('photo-file').setInputFiles(huge);
   await expect(page.getByText('This file has 40 MB')).toBeVisible();
   await page.getByRole('button', { name: 'Camera' }).click();
   await expect(page.getByText('The camera is not allowed here')).toBeVisible();
