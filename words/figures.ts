@@ -1,6 +1,7 @@
-import { print, printMoney, significant, typeset, type Figures, type Kind, type UnitSystem } from '@tufa/core/quantity';
+import { print, printMoney, significant, typeset, type Figures, type Kind } from '@tufa/core/quantity';
+import type { KitItem, RepairStep } from '@tufa/core/plan';
 import { work } from './work';
-import { forgetSaid, i18n, printWith, say } from './speak';
+import { forgetSaid, i18n, isSaid, printWith, say, sayCoded, type Speaker } from './speak';
 
 /** Kinds by the unit that ends a figure's name. */
 const KINDS: readonly (readonly [string, Kind])[] = [
@@ -13,23 +14,13 @@ const KINDS: readonly (readonly [string, Kind])[] = [
   ['_MPa', 'pressure'],
 ];
 
-let system: UnitSystem = 'us';
-let currency = 'USD';
-
-/** The firm's system of units and currency, for every sentence from now on. */
-export function speakIn(settings: { system: UnitSystem; currency: string }): void {
-  ({ system, currency } = settings);
-  forgetSaid();
-}
-
-export const unitSystem = (): UnitSystem => system;
-
 /** No line ends between a number and its unit. */
 const glued = (text: string): string => text.replaceAll(' ', '\u00a0');
 
 /** A figure printed with its unit, by the unit that ends its name; a word of the data by its place in words/. */
-export function printFigure(name: string, value: number | string): string {
-  if (typeof value === 'string') return i18n.exists(`word.${name}.${value}`) ? i18n.t(`word.${name}.${value}` as never) : value;
+export function printFigure(speaker: Speaker, name: string, value: number | string): string {
+  const { system, currency } = speaker;
+  if (typeof value === 'string') return isSaid(`word.${name}.${value}`) ? sayCoded(speaker, `word.${name}.${value}`) : value;
   if (name.endsWith('_minor')) return printMoney({ minor: value, currency });
   if (name.endsWith('_kg_m2h')) return glued(`${significant(value)} kg/m²h`);
   // A little is not nothing.
@@ -47,20 +38,29 @@ i18n.addResourceBundle('en', 'translation', work, true, true);
 forgetSaid();
 
 /** The sentence of a reason of the core. A stop question speaks with its own words. */
-export function sayReason({ code, figures }: { code: string; figures: Figures }): string {
-  if (code.startsWith('stop.')) return say('stop.reason', { question: say(code), answer: printFigure('answer', figures['answer'] ?? '') });
-  if (code.startsWith('verdict.')) return say(code, figures);
-  return say(`reason.${code}`, figures);
+export function sayReason(speaker: Speaker, { code, figures }: { code: string; figures: Figures }): string {
+  if (code.startsWith('stop.'))
+    return say(speaker, 'stop.reason', { question: sayCoded(speaker, code), answer: printFigure(speaker, 'answer', figures['answer'] ?? '') });
+  return sayCoded(speaker, code.startsWith('verdict.') ? code : `reason.${code}`, figures);
 }
 
+/** What is wrong, and what to do about it. */
+export const sayProblem = (speaker: Speaker, { code, figures }: { readonly code: string; readonly figures: Figures }): string =>
+  sayCoded(speaker, `problem.${code}`, figures);
+
+/** A step of a repair. */
+export const sayStep = (speaker: Speaker, { code, figures }: RepairStep): string => sayCoded(speaker, `fixStep.${code.slice('step.'.length)}`, figures);
+
+/** A thing to load, with how much of it. */
+export const sayKit = (speaker: Speaker, { code, figures }: KitItem): string => sayCoded(speaker, `kit.${code}`, figures);
+
+/** Shares of a bag that have a name. */
+const SHARES = { whole: 1, half: 1 / 2, third: 1 / 3, quarter: 1 / 4 } as const;
+
 /** A share of a bag in words. */
-export function sayShare(share: number): string {
-  const named: [number, string][] = [
-    [1, 'whole'],
-    [1 / 2, 'half'],
-    [1 / 3, 'third'],
-    [1 / 4, 'quarter'],
-  ];
-  const found = named.find(([value]) => Math.abs(value - share) < 1e-6);
-  return found ? say(`mix.shareWord.${found[1]}`) : say('mix.shareWord.percent', { percent: Math.round(share * 100) });
+export function sayShare(speaker: Speaker, share: number): string {
+  const [name] = typedEntries(SHARES).find(([, value]) => Math.abs(value - share) < 1e-6) ?? [];
+  return name ? say(speaker, `mix.shareWord.${name}`) : say(speaker, 'mix.shareWord.percent', { percent: Math.round(share * 100) });
 }
+
+const typedEntries = <K extends string, V>(table: Readonly<Record<K, V>>): [K, V][] => Object.entries(table) as [K, V][];

@@ -3,23 +3,25 @@ import { Link, type Href } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Screen } from '../parts/chrome/Screen';
 import { Answer, T } from '../parts/ui/T';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** Quick sums that change no job. */
 export function BenchScreen() {
+  const speaker = useSpeaker();
   return (
     <Screen
-      title={say('bench.title')}
+      title={say(speaker, 'bench.title')}
       head={
         <View className="gap-1">
-          <Answer size="number">{say('bench.title')}</Answer>
-          <T as="lead">{say('bench.lead')}</T>
+          <Answer size="number">{say(speaker, 'bench.title')}</Answer>
+          <T as="lead">{say(speaker, 'bench.lead')}</T>
         </View>
       }
     >
       <Link href={'/bench/window' as Href} asChild>
         <Pressable className="min-h-[76px] justify-center border-b border-line py-3">
-          <T as="strong">{say('bench.window')}</T>
-          <T as="faint">{say('bench.windowLead')}</T>
+          <T as="strong">{say(speaker, 'bench.window')}</T>
+          <T as="faint">{say(speaker, 'bench.windowLead')}</T>
         </Pressable>
       </Link>
     </Screen>

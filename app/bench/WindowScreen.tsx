@@ -11,9 +11,11 @@ import { Button } from '../parts/ui/Button';
 import { Screen } from '../parts/chrome/Screen';
 import { Standing } from '../parts/chrome/Standing';
 import { Answer, T } from '../parts/ui/T';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** The sum Window: how long a batch of any sheet stays workable, at any temperatures, without a job. */
 export function WindowScreen() {
+  const speaker = useSpeaker();
   const { sheet: wanted } = useLocalSearchParams<{ sheet?: string }>();
   const firm = useFirm();
   const sheets = shelfOf(firm.data).filter(({ sheet }) => sheet.water !== null);
@@ -45,15 +47,15 @@ export function WindowScreen() {
   const domain = sheet ? strataDomain(sheet, quantity) : null;
   return (
     <Screen
-      title={say('bench.window')}
+      title={say(speaker, 'bench.window')}
       head={
         <View className="gap-1">
-          <Answer after={say('bench.place')}>{answer ? printFigure('t_s', answer.window.placeBy_s) : say('bench.window')}</Answer>
+          <Answer after={say(speaker, 'bench.place')}>{answer ? printFigure(speaker, 't_s', answer.window.placeBy_s) : say(speaker, 'bench.window')}</Answer>
           {answer ? (
             <T as="lead">
-              {say('bench.placeLead', {
-                finish: printFigure('t_s', answer.window.finishBy_s),
-                set: printFigure('t_s', answer.milestones.find(({ name }) => name === 'initial')?.after_s ?? answer.window.finishBy_s),
+              {say(speaker, 'bench.placeLead', {
+                finish: printFigure(speaker, 't_s', answer.window.finishBy_s),
+                set: printFigure(speaker, 't_s', answer.milestones.find(({ name }) => name === 'initial')?.after_s ?? answer.window.finishBy_s),
               })}
             </T>
           ) : null}
@@ -61,7 +63,7 @@ export function WindowScreen() {
       }
     >
       <Standing firm={firm} />
-      {firm.ready && !sheet ? <T as="lead">{say('bench.none')}</T> : null}
+      {firm.ready && !sheet ? <T as="lead">{say(speaker, 'bench.none')}</T> : null}
       {question && answer && domain && sheet ? (
         <>
           <StrataView
@@ -84,7 +86,7 @@ export function WindowScreen() {
             onSun={(sun) => setValues({ ...values, sun })}
             onDontKnow={dontKnow(quantity, () => setValues(({ [quantity]: _, ...kept }) => kept))}
           />
-          <T as="h2">{say('bench.material')}</T>
+          <T as="h2">{say(speaker, 'bench.material')}</T>
           <View className="flex-row flex-wrap gap-2">
             {sheets.map(({ id, sheet: one }) => (
               <Button

@@ -20,6 +20,7 @@ import { dontKnow, Quantities } from './Quantities';
 import { StalePlan } from '../pour/StalePlan';
 import { StrataView } from './StrataView';
 import { Needs, WindowAnswerLine } from './WindowAnswerLine';
+import { useSpeaker } from '../parts/phone/speaker';
 
 export const DayScreen = () => <StepScreen step="day">{(view) => <Day key={view.job.id} view={view} />}</StepScreen>;
 
@@ -29,6 +30,7 @@ type Try = Partial<Pick<WindowQuestion, StrataQuantity | 'sun' | 'crew' | 'wind_
 
 /** Minutes you have to work, at these temperatures; the strata with its handle; what would lengthen them. */
 function Day({ view }: { view: JobView }) {
+  const speaker = useSpeaker();
   const router = useRouter();
   const person = usePerson();
   const { held, keep, clear } = useDraft<Try>(`day ${view.job.id}`);
@@ -53,11 +55,15 @@ function Day({ view }: { view: JobView }) {
       throw error;
     }
   }, [question]);
-  const stop = stopOf('day', view, go('walk'));
+  const stop = stopOf(speaker, 'day', view, go('walk'));
   if (stop) return stop;
   if (!finding || !sheet || !chosen || !kept || !question || !answer || !view.plan)
     return (
-      <StepLayout step="day" view={view} parts={nothingYet({ title: say('fix.none'), lead: say('day.choose'), label: say('step.fix'), onPress: go('fix') })} />
+      <StepLayout
+        step="day"
+        view={view}
+        parts={nothingYet({ title: say(speaker, 'fix.none'), lead: say(speaker, 'day.choose'), label: say(speaker, 'step.fix'), onPress: go('fix') })}
+      />
     );
 
   const set = (values: Try): void => {
@@ -140,7 +146,7 @@ function Day({ view }: { view: JobView }) {
               onSun={(sun) => set({ sun })}
               onDontKnow={dontKnow(quantity, (value) => set({ [quantity]: value }))}
             />
-            {changed.length > 0 || unread ? <Button label={say('day.keep')} tone="act" onPress={() => void keepAll()} /> : null}
+            {changed.length > 0 || unread ? <Button label={say(speaker, 'day.keep')} tone="act" onPress={() => void keepAll()} /> : null}
           </View>
         ),
         aside: <Levers question={question} answer={answer} grid={view.input.firm.grid} onTry={(values) => set(values as Try)} />,

@@ -1,23 +1,25 @@
 import { leverCombinations, leversOf, type Lever, type WindowAnswer, type WindowQuestion } from '@tufa/core/plan';
-import { say, sayShare } from '@tufa/words';
+import { say, sayShare, sayCoded } from '@tufa/words';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Button } from '../parts/ui/Button';
 import { T } from '../parts/ui/T';
 import { vessel } from '../parts/job/vessel';
 import { quantityText } from './quantityText';
+import type { Speaker } from '@tufa/words/speak';
+import { useSpeaker } from '../parts/phone/speaker';
 
 const minutes = (time_s: number): string => String(Math.round(time_s / 60));
 
-const nameOf = ({ code, figures }: Pick<Lever, 'code' | 'figures'>): string => {
+const nameOf = (speaker: Speaker, { code, figures }: Pick<Lever, 'code' | 'figures'>): string => {
   const { hours = 0, dose = 0, ice_kg = 0 } = figures;
-  return say(`lever.${code}`, {
+  return sayCoded(speaker, `lever.${code}`, {
     ...figures,
-    doseWord: quantityText('retarderDose', dose),
+    doseWord: quantityText(speaker, 'retarderDose', dose),
     // In what the crew weighs with: a little ice is ounces, not hundredths of a pound.
-    iceWord: vessel('mass', ice_kg),
-    shareWord: sayShare(figures['share'] ?? 1),
-    hoursWord: say(hours < 0 ? 'lever.earlier' : 'lever.later', { count: Math.abs(hours) }),
+    iceWord: vessel(speaker, 'mass', ice_kg),
+    shareWord: sayShare(speaker, figures['share'] ?? 1),
+    hoursWord: say(speaker, hours < 0 ? 'lever.earlier' : 'lever.later', { count: Math.abs(hours) }),
   });
 };
 
@@ -33,54 +35,55 @@ export function Levers({
   grid: readonly number[];
   onTry: (change: Partial<WindowQuestion>) => void;
 }) {
+  const speaker = useSpeaker();
   const levers = useMemo(() => leversOf({ question, answer, grid }), [question, answer, grid]);
   // Only where nothing does it alone.
   const together = useMemo(() => (levers.some(({ needed }) => needed) ? [] : leverCombinations({ question, answer, grid })), [levers, question, answer, grid]);
   return (
     <View className="gap-2">
-      <T as="h2">{say('day.levers')}</T>
-      {levers.length === 0 ? <T as="faint">{say('day.noLever')}</T> : null}
+      <T as="h2">{say(speaker, 'day.levers')}</T>
+      {levers.length === 0 ? <T as="faint">{say(speaker, 'day.noLever')}</T> : null}
       {question.iceShare ? (
         <View className="flex-row items-center gap-3 border-b border-line py-2">
           <T as="strong" className="flex-1">
-            {say('lever.iced', { iceWord: vessel('mass', question.iceShare * answer.batch.water_kg) })}
+            {say(speaker, 'lever.iced', { iceWord: vessel(speaker, 'mass', question.iceShare * answer.batch.water_kg) })}
           </T>
-          <Button label={say('lever.noIce')} onPress={() => onTry({ iceShare: 0 })} />
+          <Button label={say(speaker, 'lever.noIce')} onPress={() => onTry({ iceShare: 0 })} />
         </View>
       ) : null}
       {levers.map((lever) => (
         <View key={lever.code} className="flex-row items-center gap-3 border-b border-line py-2">
           <View className="flex-1">
-            <T as="strong">{nameOf(lever)}</T>
-            <T as="small">{say(`lever.why.${lever.code}`)}</T>
-            {lever.needed ? <T as="small">{say('lever.enough')}</T> : null}
-            {lever.limit ? <T as="small">{say('lever.notEnough', { limit: say(`lever.limit.${lever.limit}`) })}</T> : null}
-            {lever.wouldNeed ? <T as="small">{say('lever.wouldNeed', lever.wouldNeed)}</T> : null}
+            <T as="strong">{nameOf(speaker, lever)}</T>
+            <T as="small">{say(speaker, `lever.why.${lever.code}`)}</T>
+            {lever.needed ? <T as="small">{say(speaker, 'lever.enough')}</T> : null}
+            {lever.limit ? <T as="small">{say(speaker, 'lever.notEnough', { limit: say(speaker, `lever.limit.${lever.limit}`) })}</T> : null}
+            {lever.wouldNeed ? <T as="small">{sayCoded(speaker, 'lever.wouldNeed', lever.wouldNeed)}</T> : null}
             <T as="strong">
               {Math.round(lever.gain_s / 60) >= 1
-                ? say('day.gain', { minutes: minutes(lever.gain_s) })
+                ? say(speaker, 'day.gain', { minutes: minutes(lever.gain_s) })
                 : Math.round(lever.slackGain_s / 60) >= 1
-                  ? say('day.gainSlack', { minutes: minutes(lever.slackGain_s) })
-                  : say('day.gainLittle')}
+                  ? say(speaker, 'day.gainSlack', { minutes: minutes(lever.slackGain_s) })
+                  : say(speaker, 'day.gainLittle')}
             </T>
           </View>
-          <Button label={say('day.try')} hint={`${say('day.try')}: ${nameOf(lever)}`} onPress={() => onTry(lever.change)} />
+          <Button label={say(speaker, 'day.try')} hint={`${say(speaker, 'day.try')}: ${nameOf(speaker, lever)}`} onPress={() => onTry(lever.change)} />
         </View>
       ))}
       {together.map(({ moves, change, slack_s }) => {
-        const names = moves.map(nameOf);
+        const names = moves.map((lever) => nameOf(speaker, lever));
         return (
           <View key={names.join()} className="flex-row items-center gap-3 border-b border-line py-2">
             <View className="flex-1">
-              <T as="small">{say('lever.together')}</T>
+              <T as="small">{say(speaker, 'lever.together')}</T>
               {names.map((name) => (
                 <T key={name} as="strong">
                   {name}
                 </T>
               ))}
-              <T as="strong">{Math.round(slack_s / 60) >= 1 ? say('lever.spare', { minutes: minutes(slack_s) }) : say('lever.justEnough')}</T>
+              <T as="strong">{Math.round(slack_s / 60) >= 1 ? say(speaker, 'lever.spare', { minutes: minutes(slack_s) }) : say(speaker, 'lever.justEnough')}</T>
             </View>
-            <Button label={say('day.try')} hint={`${say('day.try')}: ${names.join()}`} onPress={() => onTry(change)} />
+            <Button label={say(speaker, 'day.try')} hint={`${say(speaker, 'day.try')}: ${names.join()}`} onPress={() => onTry(change)} />
           </View>
         );
       })}

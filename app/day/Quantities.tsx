@@ -11,6 +11,7 @@ import { FieldProblem } from '../parts/ui/useWireForm';
 import { usePhone } from '../parts/phone/useSettings';
 import { quantityText } from './quantityText';
 import { Toggle } from '../parts/ui/Toggle';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** What a quantity is typed as; a share and a dose are stepped. */
 const TYPED_AS: Partial<Record<StrataQuantity, Typed>> = {
@@ -52,9 +53,10 @@ export function Quantities({
   /** the figure taken for this quantity where nobody read it; null where there is none */
   onDontKnow: (() => void) | null;
 }) {
+  const speaker = useSpeaker();
   const { hand } = usePhone();
   const [typing, setTyping] = useState<{ text: string; fault: string | null } | null>(null);
-  const name = say(`day.quantity.${quantity}`);
+  const name = say(speaker, `day.quantity.${quantity}`);
   const step = (by: number): void => {
     if (domain) onChange(bound(question[quantity] + by * domain.step, domain));
   };
@@ -72,7 +74,7 @@ export function Quantities({
   const take = (): void => {
     if (!domain || !as || !typing) return;
     try {
-      onChange(readWithin({ field: quantity, text: typing.text, as, least: domain.least, most: domain.most }));
+      onChange(readWithin(speaker, { field: quantity, text: typing.text, as, least: domain.least, most: domain.most }));
       setTyping(null);
     } catch (error) {
       if (!(error instanceof FieldProblem)) throw error;
@@ -83,41 +85,41 @@ export function Quantities({
     return (
       <View className="flex-row items-end gap-2">
         <QuantityField
-          label={say('day.typed', { quantity: name })}
+          label={say(speaker, 'day.typed', { quantity: name })}
           value={typing.text}
           onChange={(text) => setTyping({ text, fault: null })}
           fault={typing.fault ?? undefined}
-          placeholder={quantityText(quantity, question[quantity])}
+          placeholder={quantityText(speaker, quantity, question[quantity])}
           autoFocus
           as={as}
           onDone={take}
           onDontKnow={onDontKnow ? () => (onDontKnow(), setTyping(null)) : null}
           onSubmit={take}
         />
-        <Button label={say('walk.cancel')} onPress={() => setTyping(null)} />
-        <Button label={say('day.set')} tone="act" onPress={take} />
+        <Button label={say(speaker, 'walk.cancel')} onPress={() => setTyping(null)} />
+        <Button label={say(speaker, 'day.set')} tone="act" onPress={take} />
       </View>
     );
   return (
     <View className="gap-2">
       <View className={hand === 'right' ? 'flex-row' : 'flex-row-reverse'}>
-        {press(-1, '−', say('day.less', { quantity: name }))}
+        {press(-1, '−', say(speaker, 'day.less', { quantity: name }))}
         <Pressable
           role="button"
-          aria-label={`${name} ${quantityText(quantity, question[quantity])}. ${say('day.type', { quantity: name })}`}
+          aria-label={`${name} ${quantityText(speaker, quantity, question[quantity])}. ${say(speaker, 'day.type', { quantity: name })}`}
           disabled={as === null}
           onPress={() => setTyping({ text: '', fault: null })}
           className="flex-1 items-center justify-center border-y-2 border-ink bg-sheet"
         >
-          <Text className="font-head text-[1.375rem] font-bold text-ink">{`${name} ${quantityText(quantity, question[quantity])}`}</Text>
-          {assumed.includes(quantity) ? <Text className="font-text text-[0.875rem] text-faint">{say('day.assumedNote')}</Text> : null}
+          <Text className="font-head text-[1.375rem] font-bold text-ink">{`${name} ${quantityText(speaker, quantity, question[quantity])}`}</Text>
+          {assumed.includes(quantity) ? <Text className="font-text text-[0.875rem] text-faint">{say(speaker, 'day.assumedNote')}</Text> : null}
         </Pressable>
-        {press(1, '+', say('day.more', { quantity: name }))}
+        {press(1, '+', say(speaker, 'day.more', { quantity: name }))}
       </View>
       <ScrollView
         horizontal
         role="radiogroup"
-        aria-label={say('day.readouts')}
+        aria-label={say(speaker, 'day.readouts')}
         showsHorizontalScrollIndicator={false}
         contentContainerClassName="gap-1"
         className="grow-0"
@@ -129,23 +131,23 @@ export function Quantities({
               key={one}
               role="radio"
               aria-checked={on}
-              aria-label={`${say(`day.quantity.${one}`)} ${quantityText(one, question[one])}`}
+              aria-label={`${say(speaker, `day.quantity.${one}`)} ${quantityText(speaker, one, question[one])}`}
               onPress={() => onSelect(one)}
               className={`min-h-[56px] lg:min-h-[48px] min-w-[78px] grow items-center justify-center border-2 px-1 ${on ? 'border-selected bg-selected' : assumed.includes(one) ? 'border-dashed border-edge' : 'border-transparent'}`}
             >
-              <Text className={`font-text text-[1rem] font-bold ${on ? 'text-on-selected' : 'text-ink'}`}>{quantityText(one, question[one])}</Text>
-              <Text className={`font-text text-[0.875rem] ${on ? 'text-on-selected' : 'text-faint'}`}>{say(`day.quantity.${one}`)}</Text>
+              <Text className={`font-text text-[1rem] font-bold ${on ? 'text-on-selected' : 'text-ink'}`}>{quantityText(speaker, one, question[one])}</Text>
+              <Text className={`font-text text-[0.875rem] ${on ? 'text-on-selected' : 'text-faint'}`}>{say(speaker, `day.quantity.${one}`)}</Text>
             </Toggle>
           );
         })}
         <Toggle
           role="switch"
           aria-checked={question.sun}
-          aria-label={say('day.sunOn')}
+          aria-label={say(speaker, 'day.sunOn')}
           onPress={() => onSun(!question.sun)}
           className="min-h-[56px] lg:min-h-[48px] min-w-[78px] grow items-center justify-center border-2 border-transparent px-1"
         >
-          <Text className="font-text text-[1rem] font-bold text-ink">{say(question.sun ? 'day.sunOn' : 'day.sunOff')}</Text>
+          <Text className="font-text text-[1rem] font-bold text-ink">{say(speaker, question.sun ? 'day.sunOn' : 'day.sunOff')}</Text>
         </Toggle>
       </ScrollView>
     </View>

@@ -6,6 +6,7 @@ import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';
 import { MovingScene } from '../parts/ui/MovingScene';
 import { usePhone } from '../parts/phone/useSettings';
 import { quantityText, sayChance, tickText } from './quantityText';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** Snaps to the step a thumb can set. */
 export const snap = (value: number, { least, most, step }: StrataDomain): number =>
@@ -60,6 +61,7 @@ export function StrataSlider({
   onChange: (value: number) => void;
   children: ReactNode;
 }) {
+  const speaker = useSpeaker();
   const box = useRef<View>(null);
   const picture = useRef<HTMLCanvasElement>(null);
   const moving = useRef<MovingScene | null>(null);
@@ -72,19 +74,19 @@ export function StrataSlider({
   const handleAt = useMemo(() => {
     const answerAt = remembered((at) => windowFor({ ...question, [quantity]: at }));
     const columnAt = (at: number) => columnOf(at, answerAt(at));
-    const former = ghost === null ? null : { column: columnAt(ghost), text: say('day.former', { value: tickText(quantity, ghost) }) };
+    const former = ghost === null ? null : { column: columnAt(ghost), text: say(speaker, 'day.former', { value: tickText(speaker, quantity, ghost) }) };
     return remembered((at) => {
       if (!frame) return null;
       const here = columnAt(at);
       const more = former ? Math.round((here.flows_s - former.column.flows_s) / 60) : 0;
-      const difference = more === 0 ? '' : `, ${more > 0 ? '+' : '\u2212'}${Math.abs(more)} ${say('unit.min')}`;
+      const difference = more === 0 ? '' : `, ${more > 0 ? '+' : '\u2212'}${Math.abs(more)} ${say(speaker, 'unit.min')}`;
       return strataHandle({
         frame,
         column: here,
-        value: tickText(quantity, at),
+        value: tickText(speaker, quantity, at),
         ticks,
         milestones: milestonesOf(answerAt(at)),
-        chance: sayChance(question.acceptedChance),
+        chance: sayChance(speaker, question.acceptedChance),
         ghost: former ? { at: former.column.at, text: `${former.text}${difference}` } : null,
       });
     });
@@ -99,7 +101,7 @@ export function StrataSlider({
     moving.current ??= new MovingScene(picture.current as HTMLCanvasElement);
     moving.current.fit(frame);
     const scene = handleAt(value);
-    if (scene) moving.current.show(scene);
+    if (scene) moving.current.show(speaker, scene);
     // Painted in the look's own colours and fonts: again when either comes or changes.
   }, [frame, handleAt, value, mode, fonts]);
 
@@ -116,7 +118,7 @@ export function StrataSlider({
       if (next === at) return;
       at = next;
       const scene = handle(next);
-      if (scene) moving.current?.show(scene);
+      if (scene) moving.current?.show(speaker, scene);
     };
     const down = (event: PointerEvent): void => {
       // Read once: asking at every move would lay the page out anew each time.
@@ -131,7 +133,7 @@ export function StrataSlider({
       if (at !== null && type === 'pointerup') change(at);
       else {
         const scene = handle(before);
-        if (scene) moving.current?.show(scene);
+        if (scene) moving.current?.show(speaker, scene);
       }
       at = null;
     };
@@ -149,18 +151,18 @@ export function StrataSlider({
     event.preventDefault();
     onChange(end ?? snap(pressed + (move ?? 0) * domain.step, domain));
   };
-  const said = (time_s: number): string => printFigure('t_s', time_s);
+  const said = (time_s: number): string => printFigure(speaker, 't_s', time_s);
   return (
     <View
       ref={box}
       role="slider"
       tabIndex={0}
-      aria-label={say('day.handle', { quantity: say(`day.quantity.${quantity}`) })}
+      aria-label={say(speaker, 'day.handle', { quantity: say(speaker, `day.quantity.${quantity}`) })}
       aria-valuemin={domain.least}
       aria-valuemax={domain.most}
       aria-valuenow={Math.round(value * 1000) / 1000}
-      aria-valuetext={say('day.valueText', {
-        value: quantityText(quantity, value),
+      aria-valuetext={say(speaker, 'day.valueText', {
+        value: quantityText(speaker, quantity, value),
         flow: said(column.flows_s),
         finish: said(column.finishes_s),
         set: said(column.sets_s),

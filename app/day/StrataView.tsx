@@ -12,6 +12,7 @@ import { useSize } from '../parts/phone/useSize';
 import { T } from '../parts/ui/T';
 import { quantityText, sayChance, tickText } from './quantityText';
 import { milestonesOf, snap, StrataSlider } from './StrataSlider';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** The strata: its bands across one quantity, the handle over them, the table behind them. */
 export function StrataView({
@@ -32,6 +33,7 @@ export function StrataView({
   answer: WindowAnswer;
   onChange: (value: number) => void;
 }) {
+  const speaker = useSpeaker();
   const { size, onLayout } = useSize();
   const { hand } = usePhone();
   const [table, setTable] = useState(false);
@@ -52,15 +54,15 @@ export function StrataView({
     () =>
       [0.1, 0.4, 0.7, 0.97].map((share) => {
         const at = snap(least + share * (most - least), { least, most, step });
-        return { at, text: tickText(quantity, at) };
+        return { at, text: tickText(speaker, quantity, at) };
       }),
     [quantity, least, most, step],
   );
   const bands = useMemo(() => {
     if (!frame) return null;
-    return strataScene({ frame, columns, unit: say('unit.min') });
+    return strataScene({ frame, columns, unit: say(speaker, 'unit.min') });
   }, [frame, columns]);
-  const said = (time_s: number): string => printFigure('t_s', time_s);
+  const said = (time_s: number): string => printFigure(speaker, 't_s', time_s);
   return (
     <View>
       <View className={compact ? 'h-[232px]' : 'h-[304px] lg:h-[400px]'}>
@@ -81,33 +83,35 @@ export function StrataView({
       </View>
       <View className="flex-row items-center justify-between">
         <T as="small" className="flex-1">
-          {say('day.ends', { ending: say(`word.ending.${answer.window.finishEnding}`) })} {say('day.mixAt', { mix_C: answer.mix_C })}
+          {say(speaker, 'day.ends', { ending: say(speaker, `word.ending.${answer.window.finishEnding}`) })} {say(speaker, 'day.mixAt', { mix_C: answer.mix_C })}
         </T>
         {bands && frame ? (
           <Word
-            label={say('day.svg')}
-            hint={say('day.svgHint')}
+            label={say(speaker, 'day.svg')}
+            hint={say(speaker, 'day.svgHint')}
             onPress={() => {
               const handle = strataHandle({
                 frame,
                 column: columnOf(question[quantity], answer),
-                value: tickText(quantity, question[quantity]),
+                value: tickText(speaker, quantity, question[quantity]),
                 ticks,
                 milestones: milestonesOf(answer),
-                chance: sayChance(question.acceptedChance),
+                chance: sayChance(speaker, question.acceptedChance),
                 ghost: null,
               });
-              saveSvg({ ...bands, shapes: [...bands.shapes, ...handle.shapes] }, say('day.svgName'));
+              saveSvg(speaker, { ...bands, shapes: [...bands.shapes, ...handle.shapes] }, say(speaker, 'day.svgName'));
             }}
           />
         ) : null}
-        <Word label={say(table ? 'table.hide' : 'table.show')} hint={say('day.table')} onPress={() => setTable(!table)} />
+        <Word label={say(speaker, table ? 'table.hide' : 'table.show')} hint={say(speaker, 'day.table')} onPress={() => setTable(!table)} />
       </View>
       {table ? (
         <Table
-          caption={say('day.table')}
-          columns={[say('day.colValue'), say('day.colFlow'), say('day.colFinish'), say('day.colSet')]}
-          rows={columns.filter((_, i) => i % 3 === 0).map((one) => [quantityText(quantity, one.at), said(one.flows_s), said(one.finishes_s), said(one.sets_s)])}
+          caption={say(speaker, 'day.table')}
+          columns={[say(speaker, 'day.colValue'), say(speaker, 'day.colFlow'), say(speaker, 'day.colFinish'), say(speaker, 'day.colSet')]}
+          rows={columns
+            .filter((_, i) => i % 3 === 0)
+            .map((one) => [quantityText(speaker, quantity, one.at), said(one.flows_s), said(one.finishes_s), said(one.sets_s)])}
         />
       ) : null}
     </View>

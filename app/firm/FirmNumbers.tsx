@@ -1,19 +1,21 @@
 import type { RowOf } from '@tufa/contract/entities';
 import { print, typeset } from '@tufa/core/quantity';
-import { say, unitSystem } from '@tufa/words';
+import { say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
 import { QuantityField } from '../parts/ui/QuantityField';
 import { readWithin } from '../parts/ui/quantityText';
 import { FieldProblem } from '../parts/ui/useWireForm';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** The firm's figures that limit a batch: what the pail holds and what one person lifts. */
 export function FirmNumbers({ own }: { own: RowOf<'firm'> }) {
+  const speaker = useSpeaker();
   return (
     <View className="flex-row flex-wrap gap-2">
-      <One own={own} name="pail_m3" label={say('firm.pail')} as="volume" least={0.001} most={1} />
-      <One own={own} name="lift_kg" label={say('firm.lift')} as="mass" least={1} most={1000} />
+      <One own={own} name="pail_m3" label={say(speaker, 'firm.pail')} as="volume" least={0.001} most={1} />
+      <One own={own} name="lift_kg" label={say(speaker, 'firm.lift')} as="mass" least={1} most={1000} />
     </View>
   );
 }
@@ -32,17 +34,18 @@ function One({
   least: number;
   most: number;
 }) {
+  const speaker = useSpeaker();
   const held = own.settings[name];
   const [typed, setTyped] = useState<{ text: string; fault: string | undefined } | null>(null);
   const shown = (): string => {
     if (held === null) return '';
-    const { digits, unit } = print({ kind: as, value: held, system: unitSystem() });
+    const { digits, unit } = print({ kind: as, value: held, system: speaker.system });
     return typeset(`${digits} ${unit}`);
   };
   const take = (): void => {
     if (!typed) return;
     try {
-      const value = readWithin({ field: name, text: typed.text, as, ...bounds });
+      const value = readWithin(speaker, { field: name, text: typed.text, as, ...bounds });
       void write(change('firm', 'change', own.id, { settings: { ...own.settings, [name]: value } })).then(() => setTyped(null));
     } catch (error) {
       if (!(error instanceof FieldProblem)) throw error;

@@ -13,9 +13,11 @@ import { HouseMethodView } from './HouseMethodView';
 import { RatesView } from './RatesView';
 import { ReadyCheck } from './ReadyCheck';
 import { MODES, setPhone, usePhone } from '../parts/phone/useSettings';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** Who is signed in, how this phone looks, the firm's units, what is unsent. */
 export function FirmScreen() {
+  const speaker = useSpeaker();
   const firm = useFirm();
   const person = usePerson();
   const phone = usePhone();
@@ -24,38 +26,38 @@ export function FirmScreen() {
   const oldest = firm.records.find(({ state }) => state === 'waiting');
   return (
     <Screen
-      title={say('firm.title')}
+      title={say(speaker, 'firm.title')}
       head={
         <View className="gap-1">
-          <Answer size="number">{own?.name ?? say('firm.title')}</Answer>
-          <T as="lead">{say('firm.who', { name: person?.name ?? '' })}</T>
-          <T as="small">{say('firm.demo')}</T>
+          <Answer size="number">{own?.name ?? say(speaker, 'firm.title')}</Answer>
+          <T as="lead">{say(speaker, 'firm.who', { name: person?.name ?? '' })}</T>
+          <T as="small">{say(speaker, 'firm.demo')}</T>
         </View>
       }
-      foot={<Button label={say('firm.signOut')} onPress={() => void signOut()} />}
+      foot={<Button label={say(speaker, 'firm.signOut')} onPress={() => void signOut()} />}
     >
       <Standing firm={firm} />
       <Choice
-        label={say('firm.look')}
-        options={MODES.map((mode) => ({ value: mode, label: say(`firm.${mode}`) }))}
+        label={say(speaker, 'firm.look')}
+        options={MODES.map((mode) => ({ value: mode, label: say(speaker, `firm.${mode}`) }))}
         value={phone.mode}
         onChange={(mode) => setPhone({ mode })}
       />
       <Choice
-        label={say('firm.hand')}
+        label={say(speaker, 'firm.hand')}
         options={[
-          { value: 'left', label: say('firm.left') },
-          { value: 'right', label: say('firm.right') },
+          { value: 'left', label: say(speaker, 'firm.left') },
+          { value: 'right', label: say(speaker, 'firm.right') },
         ]}
         value={phone.hand}
         onChange={(hand) => setPhone({ hand })}
       />
       {own ? (
         <Choice
-          label={say('firm.system')}
+          label={say(speaker, 'firm.system')}
           options={[
-            { value: 'us', label: say('firm.us') },
-            { value: 'metric', label: say('firm.metric') },
+            { value: 'us', label: say(speaker, 'firm.us') },
+            { value: 'metric', label: say(speaker, 'firm.metric') },
           ]}
           value={own.settings.system}
           onChange={(system) => void write(change('firm', 'change', own.id, { settings: { ...own.settings, system } }))}
@@ -70,9 +72,13 @@ export function FirmScreen() {
         />
       ) : null}
       <ReadyCheck />
-      {install ? <Button label={say('firm.install')} onPress={install} /> : null}
+      {install ? <Button label={say(speaker, 'firm.install')} onPress={install} /> : null}
       <View role="status">
-        <T>{oldest ? say('firm.help', { count: firm.unsent, age: formatDistanceToNowStrict(new Date(oldest.command.madeAt)) }) : say('firm.allSent')}</T>
+        <T>
+          {oldest
+            ? say(speaker, 'firm.help', { count: firm.unsent, age: formatDistanceToNowStrict(new Date(oldest.command.madeAt)) })
+            : say(speaker, 'firm.allSent')}
+        </T>
       </View>
     </Screen>
   );

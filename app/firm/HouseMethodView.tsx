@@ -1,10 +1,11 @@
 import { DEFAULT_HOUSE, HOUSE_QUESTIONS, type HouseMethod, type HouseQuestion } from '@tufa/core/choose';
-import { say } from '@tufa/words';
+import { say, sayCoded } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from '../parts/ui/Button';
 import { Choice } from '../parts/ui/Choice';
 import { T } from '../parts/ui/T';
+import { useSpeaker } from '../parts/phone/speaker';
 
 const AS_FIRM = 'asFirm';
 
@@ -19,6 +20,7 @@ export function HouseMethodView({
   firm?: Partial<HouseMethod> | undefined;
   onChange: (house: Partial<HouseMethod>) => void;
 }) {
+  const speaker = useSpeaker();
   const [open, setOpen] = useState(false);
   const job = firm !== undefined;
   const stands: HouseMethod = { ...DEFAULT_HOUSE, ...firm, ...own };
@@ -28,34 +30,36 @@ export function HouseMethodView({
     const back = school === AS_FIRM || (!job && school === DEFAULT_HOUSE[question]);
     onChange(back ? others : { ...others, [question]: school });
   };
-  const word = (question: HouseQuestion, school: string): string => say(`house.${question}.${school}`);
+  const word = (question: HouseQuestion, school: string): string => sayCoded(speaker, `house.${question}.${school}`);
   return (
     <View className="gap-2" testID="house-method">
-      <T as="h2">{say(job ? 'house.ofJob' : 'house.title')}</T>
-      <T as="faint">{say(job ? 'house.jobLead' : 'house.lead')}</T>
+      <T as="h2">{say(speaker, job ? 'house.ofJob' : 'house.title')}</T>
+      <T as="faint">{say(speaker, job ? 'house.jobLead' : 'house.lead')}</T>
       {open ? (
         questions.map((question) => (
           <View key={question} className="gap-1 border-b border-line pb-3">
             <Choice
-              label={say(`house.${question}.label`)}
+              label={say(speaker, `house.${question}.label`)}
               options={[
-                ...(job ? [{ value: AS_FIRM as string, label: `${say('house.asFirm')}: ${word(question, { ...DEFAULT_HOUSE, ...firm }[question])}` }] : []),
+                ...(job
+                  ? [{ value: AS_FIRM as string, label: `${say(speaker, 'house.asFirm')}: ${word(question, { ...DEFAULT_HOUSE, ...firm }[question])}` }]
+                  : []),
                 ...HOUSE_QUESTIONS[question].map((school) => ({ value: school as string, label: word(question, school) })),
               ]}
               value={job ? (own[question] ?? AS_FIRM) : stands[question]}
               onChange={(school) => set(question, school)}
             />
-            <T as="small">{say('house.own', { why: say(`house.${question}.why`) })}</T>
+            <T as="small">{say(speaker, 'house.own', { why: say(speaker, `house.${question}.why`) })}</T>
           </View>
         ))
       ) : (
-        <View role="list" aria-label={say('house.title')}>
+        <View role="list" aria-label={say(speaker, 'house.title')}>
           {questions
             .filter((question) => !job || own[question] !== undefined)
             .map((question) => (
               <View key={question} role="listitem" className="flex-row justify-between gap-4 border-b border-line py-2">
                 <T as="strong" className="max-w-[46%]">
-                  {say(`house.${question}.label`)}
+                  {say(speaker, `house.${question}.label`)}
                 </T>
                 <T as="faint" className="flex-1 text-right">
                   {word(question, stands[question])}
@@ -65,8 +69,8 @@ export function HouseMethodView({
         </View>
       )}
       <Button
-        label={say(open ? 'house.close' : 'house.open')}
-        hint={`${say(open ? 'house.close' : 'house.open')}: ${say('house.title')}`}
+        label={say(speaker, open ? 'house.close' : 'house.open')}
+        hint={`${say(speaker, open ? 'house.close' : 'house.open')}: ${say(speaker, 'house.title')}`}
         onPress={() => setOpen(!open)}
       />
     </View>

@@ -1,12 +1,14 @@
 import type { RowOf } from '@tufa/contract/entities';
 import { DEFAULT_RATES, ratesOf, type Rates } from '@tufa/core/plan';
-import { printFigure, say, unitSystem } from '@tufa/words';
+import { printFigure, say, sayCoded } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { amountMinor } from '../fix/money';
 import { change, write } from '../outbox/useFirm';
 import { Field } from '../parts/ui/Field';
 import { T } from '../parts/ui/T';
+import type { Speaker } from '@tufa/words/speak';
+import { useSpeaker } from '../parts/phone/speaker';
 
 type Money = 'labour_minor_h' | 'trip_minor' | 'tool_minor_day' | 'disposal_minor_kg' | 'concrete_minor_m3';
 
@@ -16,45 +18,46 @@ const PER: Readonly<Partial<Record<Money, { readonly us: number; readonly metric
   concrete_minor_m3: { us: 0.764554857984, metric: 1 },
 };
 const MONEY: readonly Money[] = ['labour_minor_h', 'trip_minor', 'tool_minor_day', 'disposal_minor_kg', 'concrete_minor_m3'];
-const perOf = (name: Money): number => PER[name]?.[unitSystem()] ?? 1;
+const perOf = (speaker: Speaker, name: Money): number => PER[name]?.[speaker.system] ?? 1;
 
 /** What an hour, a trip, a tool cost the firm: systems are compared at them. What nobody set stands as an ordinary figure. */
 export function RatesView({ own }: { own: RowOf<'firm'> }) {
+  const speaker = useSpeaker();
   const rates = ratesOf(own.settings);
   const set = own.settings.rates ?? {};
   const keep = (next: Partial<Rates>): void => void write(change('firm', 'change', own.id, { settings: { ...own.settings, rates: { ...set, ...next } } }));
   return (
     <View className="gap-2" testID="rates">
-      <T as="h2">{say('rates.title')}</T>
-      <T as="faint">{say('rates.lead')}</T>
+      <T as="h2">{say(speaker, 'rates.title')}</T>
+      <T as="faint">{say(speaker, 'rates.lead')}</T>
       <View className="flex-row flex-wrap gap-2">
         {MONEY.map((name) => (
           <One
             key={name}
-            label={say(PER[name] ? `rates.${name}.${unitSystem()}` : `rates.${name}`)}
-            shown={printFigure('r_minor', PER[name] ? Math.round((rates[name] * perOf(name)) / 100) * 100 : rates[name])}
+            label={sayCoded(speaker, PER[name] ? `rates.${name}.${speaker.system}` : `rates.${name}`)}
+            shown={printFigure(speaker, 'r_minor', PER[name] ? Math.round((rates[name] * perOf(speaker, name)) / 100) * 100 : rates[name])}
             assumed={set[name] === undefined}
-            fault={say('systems.priceFault')}
+            fault={say(speaker, 'systems.priceFault')}
             read={(text) => {
               const minor = amountMinor(text);
-              return minor === null ? DEFAULT_RATES[name] : minor === undefined ? undefined : minor / perOf(name);
+              return minor === null ? DEFAULT_RATES[name] : minor === undefined ? undefined : minor / perOf(speaker, name);
             }}
             onChange={(value) => keep({ [name]: value })}
           />
         ))}
         <One
-          label={say('rates.markup')}
-          shown={printFigure('markup_share', rates.markup)}
+          label={say(speaker, 'rates.markup')}
+          shown={printFigure(speaker, 'markup_share', rates.markup)}
           assumed={set.markup === undefined}
-          fault={say('rates.markupFault')}
+          fault={say(speaker, 'rates.markupFault')}
           read={(text) => within(parseFloat(text) / 100, 0, 5)}
           onChange={(markup) => keep({ markup })}
         />
         <One
-          label={say('rates.workday')}
-          shown={printFigure('workday_s', rates.workday_s)}
+          label={say(speaker, 'rates.workday')}
+          shown={printFigure(speaker, 'workday_s', rates.workday_s)}
           assumed={set.workday_s === undefined}
-          fault={say('rates.workdayFault')}
+          fault={say(speaker, 'rates.workdayFault')}
           read={(text) => within(parseFloat(text) * 3600, 3600, 57600)}
           onChange={(workday_s) => keep({ workday_s })}
         />
@@ -81,6 +84,7 @@ function One({
   read: (text: string) => number | undefined;
   onChange: (value: number) => void;
 }) {
+  const speaker = useSpeaker();
   const [typed, setTyped] = useState<string | null>(null);
   const value = typed === null ? null : read(typed);
   const take = (): void => {
@@ -96,7 +100,7 @@ function One({
         onChange={setTyped}
         onBlur={take}
         onSubmit={take}
-        hint={assumed && typed === null ? say('rates.assumed') : undefined}
+        hint={assumed && typed === null ? say(speaker, 'rates.assumed') : undefined}
         fault={typed !== null && value === undefined ? fault : undefined}
       />
     </View>

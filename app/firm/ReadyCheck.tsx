@@ -1,10 +1,11 @@
-import { say } from '@tufa/words';
+import { say, sayCoded } from '@tufa/words';
 import { useQuery } from '@tanstack/react-query';
 import { View } from 'react-native';
 import { outbox } from '../outbox/Outbox';
 import { useFirm } from '../outbox/useFirm';
 import { Lines, type Line } from '../parts/ui/Lines';
 import { T } from '../parts/ui/T';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** Less room than this and a day's photographs may not fit, bytes. */
 const ROOM = 50e6;
@@ -23,6 +24,7 @@ async function askBrowser(): Promise<{ kept: boolean; safe: boolean; room: boole
 
 /** Before leaving for a place without signal: what is on this phone, and what is missing. */
 export function ReadyCheck() {
+  const speaker = useSpeaker();
   const firm = useFirm();
   const { data: browser } = useQuery({ queryKey: ['ready'], queryFn: askBrowser, staleTime: 0, gcTime: 0, networkMode: 'always' });
   if (!browser) return null;
@@ -30,7 +32,11 @@ export function ReadyCheck() {
   const sheets = Object.values(firm.data.sheet).length;
   const checks: readonly (readonly [string, boolean, string])[] = [
     ['application', browser.kept, ''],
-    ['jobs', firm.ready && sheets > 0, firm.ready ? say('ready.count', { jobs: say('jobs.count', { count: jobs }), sheets: String(sheets) }) : ''],
+    [
+      'jobs',
+      firm.ready && sheets > 0,
+      firm.ready ? say(speaker, 'ready.count', { jobs: say(speaker, 'jobs.count', { count: jobs }), sheets: String(sheets) }) : '',
+    ],
     ['outbox', !outbox.storageRefused, ''],
     ['room', browser.room, ''],
   ];
@@ -38,17 +44,17 @@ export function ReadyCheck() {
   return (
     <View className="gap-1" testID="ready">
       <T as="h2" tone={ready ? 'ink' : 'caution'}>
-        {say(ready ? 'ready.yes' : 'ready.no')}
+        {say(speaker, ready ? 'ready.yes' : 'ready.no')}
       </T>
       <Lines
-        label={say('ready.title')}
+        label={say(speaker, 'ready.title')}
         lines={[
           ...checks.map(([name, good, detail]): Line => [
-            say(`ready.${name}`),
-            good ? detail || say('ready.good') : say(`ready.mend.${name}`),
+            sayCoded(speaker, `ready.${name}`),
+            good ? detail || say(speaker, 'ready.good') : sayCoded(speaker, `ready.mend.${name}`),
             good ? undefined : 'caution',
           ]),
-          [say('ready.safe'), say(browser.safe ? 'ready.good' : 'ready.unsafe')],
+          [say(speaker, 'ready.safe'), say(speaker, browser.safe ? 'ready.good' : 'ready.unsafe')],
         ]}
       />
     </View>

@@ -1,26 +1,27 @@
-import type { UnitSystem } from '@tufa/core/quantity';
 import { say } from '@tufa/words/speak';
-import { lazy, Suspense, useEffect, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useMemo, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useFirm, usePerson, useSync } from '../outbox/useFirm';
 import { running } from '../now/waiting';
 import { Button } from '../parts/ui/Button';
 import { applyUpdate, useUpdate } from '../parts/phone/serviceWorker';
 import { T } from '../parts/ui/T';
-import { loadPart, loadWork } from '../parts/chrome/workScreen';
+import { loadPart } from '../parts/chrome/workScreen';
 import { useWide } from '../parts/phone/useSize';
 import { SignIn } from './SignIn';
+import { SpeakerContext, useSpeaker } from '../parts/phone/speaker';
 
 const Shortcuts = lazy(() => loadPart().then((work) => ({ default: work.Shortcuts })));
 
 /** Signed in or not; the firm's units; a new version offered, never while a batch runs. */
 export function Root({ children }: { children: ReactNode }) {
+  const speaker = useSpeaker();
   const person = usePerson();
   useSync(Boolean(person));
   if (person === undefined)
     return (
       <View role="main" className="h-full w-full flex-1 items-center justify-center bg-ground p-4">
-        <T as="lead">{say('state.loading')}</T>
+        <T as="lead">{say(speaker, 'state.loading')}</T>
       </View>
     );
   if (person === null) return <SignIn />;
@@ -30,27 +31,27 @@ export function Root({ children }: { children: ReactNode }) {
 function SignedIn({ children }: { children: ReactNode }) {
   const { data } = useFirm();
   const settings = Object.values(data.firm)[0]?.settings;
-  const [speaking, setSpeaking] = useState<UnitSystem>('us');
-  // The work chunk comes after the first screen's words, and speaks in the firm's units from its first sentence.
-  useEffect(() => {
-    if (settings) void loadWork().then(({ speakIn }) => (speakIn(settings), setSpeaking(settings.system)));
-  }, [settings]);
+  const phone = useSpeaker();
+  const [system, currency] = [settings?.system ?? phone.system, settings?.currency ?? phone.currency];
+  const speaker = useMemo(() => ({ ...phone, system, currency }), [phone, system, currency]);
   const update = useUpdate();
   const wide = useWide();
   return (
-    <View key={speaking} className="h-full w-full flex-1 bg-ground">
-      {update && running(data).length === 0 ? (
-        <View role="status" className="flex-row items-center justify-between bg-selected px-4 py-1">
-          <T className="text-on-selected">{say('state.update')}</T>
-          <Button label={say('state.reload')} onPress={applyUpdate} />
-        </View>
-      ) : null}
-      {children}
-      {wide ? (
-        <Suspense fallback={null}>
-          <Shortcuts />
-        </Suspense>
-      ) : null}
-    </View>
+    <SpeakerContext.Provider value={speaker}>
+      <View className="h-full w-full flex-1 bg-ground">
+        {update && running(data).length === 0 ? (
+          <View role="status" className="flex-row items-center justify-between bg-selected px-4 py-1">
+            <T className="text-on-selected">{say(speaker, 'state.update')}</T>
+            <Button label={say(speaker, 'state.reload')} onPress={applyUpdate} />
+          </View>
+        ) : null}
+        {children}
+        {wide ? (
+          <Suspense fallback={null}>
+            <Shortcuts />
+          </Suspense>
+        ) : null}
+      </View>
+    </SpeakerContext.Provider>
   );
 }

@@ -5,9 +5,11 @@ import { change, write } from '../outbox/useFirm';
 import { Field } from '../parts/ui/Field';
 import type { JobView } from '../parts/job/useJob';
 import { amountMinor } from './money';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** What was agreed with the customer; empty, the margin follows the firm's own markup. */
 export function AgreedPrice({ view }: { view: JobView }) {
+  const speaker = useSpeaker();
   const held = view.job.price_minor ?? null;
   const [typed, setTyped] = useState<string | null>(null);
   const [fault, setFault] = useState(false);
@@ -21,13 +23,13 @@ export function AgreedPrice({ view }: { view: JobView }) {
   return (
     <View className="flex-row">
       <Field
-        label={say('systems.price')}
-        value={typed ?? (held === null ? '' : printFigure('p_minor', held))}
+        label={say(speaker, 'systems.price')}
+        value={typed ?? (held === null ? '' : printFigure(speaker, 'p_minor', held))}
         onChange={setTyped}
         onBlur={keep}
         onSubmit={keep}
-        hint={held === null ? say('systems.priceHint') : undefined}
-        fault={fault ? say('systems.priceFault') : undefined}
+        hint={held === null ? say(speaker, 'systems.priceHint') : undefined}
+        fault={fault ? say(speaker, 'systems.priceFault') : undefined}
       />
     </View>
   );

@@ -2,7 +2,7 @@ import type { Ranked } from '@tufa/core/choose';
 import { rankingOf, sectionLayers, sectionOf, type FindingPlan, type PlanInput, type SystemSection } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
-import { printFigure, say } from '@tufa/words';
+import { printFigure, say, sayCoded } from '@tufa/words';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -28,6 +28,7 @@ import { ShelfFor } from './ShelfFor';
 import { StepList, stepsOfSystem } from './StepList';
 import { whole } from './money';
 import { writeTreatments } from './writeTreatment';
+import { useSpeaker } from '../parts/phone/speaker';
 
 export const FixScreen = () => <StepScreen step="fix">{(view) => <Fix key={view.job.id} view={view} />}</StepScreen>;
 
@@ -43,6 +44,7 @@ function judged(input: PlanInput, findingId: string | undefined): { ranking: rea
 
 /** The system and why; the section to scale; the next best and why not another one. */
 function Fix({ view }: { view: JobView }) {
+  const speaker = useSpeaker();
   const router = useRouter();
   const [findingId, setFindingId] = useState<string | null>(null);
   const [looking, setLooking] = useState<string | null>(null);
@@ -52,7 +54,7 @@ function Fix({ view }: { view: JobView }) {
   const planned = findings.find((one) => one.findingId === findingId) ?? view.finding ?? findings[0];
   // The shelf is judged for the finding that is looked at, and for no other.
   const shelved = useMemo(() => judged(view.input, planned?.findingId), [view.input, planned?.findingId]);
-  const stop = stopOf('fix', shelved.problem ? { ...view, plan: null, problem: shelved.problem } : view, () =>
+  const stop = stopOf(speaker, 'fix', shelved.problem ? { ...view, plan: null, problem: shelved.problem } : view, () =>
     router.replace(`/jobs/${view.job.id}/walk` as Href),
   );
   if (stop) return stop;
@@ -63,9 +65,9 @@ function Fix({ view }: { view: JobView }) {
         step="fix"
         view={view}
         parts={nothingYet({
-          title: say('fix.noFinding'),
-          lead: say('fix.noFindingLead'),
-          label: say('step.walk'),
+          title: say(speaker, 'fix.noFinding'),
+          lead: say(speaker, 'fix.noFindingLead'),
+          label: say(speaker, 'step.walk'),
           onPress: () => router.replace(`/jobs/${view.job.id}/walk` as Href),
         })}
       />
@@ -108,7 +110,7 @@ function Fix({ view }: { view: JobView }) {
             <Head view={view} finding={finding} ranked={ranked} sheet={sheet} />
             {chosenSheet && !chosen ? (
               <View className="-ml-2 flex-row">
-                <Word label={say('fix.back', { name: chosenSheet.name })} onPress={() => setLooking(null)} />
+                <Word label={say(speaker, 'fix.back', { name: chosenSheet.name })} onPress={() => setLooking(null)} />
               </View>
             ) : null}
           </View>
@@ -120,7 +122,7 @@ function Fix({ view }: { view: JobView }) {
                 {findings.map((one) => (
                   <Button
                     key={one.findingId}
-                    label={findingName(view.data, one.findingId)}
+                    label={findingName(speaker, view.data, one.findingId)}
                     tone={one.findingId === finding.findingId ? 'dark' : 'plain'}
                     onPress={() => {
                       setFindingId(one.findingId);
@@ -138,7 +140,7 @@ function Fix({ view }: { view: JobView }) {
             ) : null}
             {finding.chosen && chosen ? <StepList steps={stepsOfSystem(finding.chosen)} names={[...view.input.sheets, ...(view.input.aids ?? [])]} /> : null}
             {section ? <LayersTable section={section} /> : null}
-            <Button label={say('systems.open')} onPress={() => router.push(`/jobs/${view.job.id}/systems` as Href)} />
+            <Button label={say(speaker, 'systems.open')} onPress={() => router.push(`/jobs/${view.job.id}/systems` as Href)} />
             <KitList view={view} />
             <HouseMethodView
               own={view.job.house ?? {}}
@@ -150,24 +152,24 @@ function Fix({ view }: { view: JobView }) {
         ),
         aside: wide ? (
           <>
-            <T as="h2">{say('fix.others')}</T>
+            <T as="h2">{say(speaker, 'fix.others')}</T>
             {shelf}
           </>
         ) : undefined,
         foot: (
           <View className="flex-row flex-wrap gap-2">
-            <Button label={say('fix.next')} onPress={() => setLooking(finding.ranking[(at + 1) % finding.ranking.length]?.sheetId ?? null)} />
-            {wide ? null : <Button label={say('fix.whyNot')} onPress={() => setAsking(true)} />}
+            <Button label={say(speaker, 'fix.next')} onPress={() => setLooking(finding.ranking[(at + 1) % finding.ranking.length]?.sheetId ?? null)} />
+            {wide ? null : <Button label={say(speaker, 'fix.whyNot')} onPress={() => setAsking(true)} />}
             <View className="min-w-[104px] flex-1">
               <Button
-                label={say(chosen ? 'fix.used' : ranked.verdict === 'no' ? 'fix.useRefused' : 'fix.use')}
+                label={say(speaker, chosen ? 'fix.used' : ranked.verdict === 'no' ? 'fix.useRefused' : 'fix.use')}
                 tone={ranked.verdict === 'no' ? 'stop' : 'act'}
                 disabled={chosen}
                 onPress={use}
               />
             </View>
             {asking && !wide ? (
-              <Panel title={say('fix.others')} onClose={() => setAsking(false)}>
+              <Panel title={say(speaker, 'fix.others')} onClose={() => setAsking(false)}>
                 {shelf}
               </Panel>
             ) : null}
@@ -179,6 +181,7 @@ function Fix({ view }: { view: JobView }) {
 }
 
 function Head({ view, finding, ranked, sheet }: { view: JobView; finding: FindingPlan; ranked: Ranked; sheet: Sheet }) {
+  const speaker = useSpeaker();
   const fit = finding.ranking.filter(({ verdict }) => verdict !== 'no').length;
   const quantities = finding.chosen?.sheetId === sheet.id ? finding.chosen.quantities : null;
   return (
@@ -186,20 +189,20 @@ function Head({ view, finding, ranked, sheet }: { view: JobView; finding: Findin
       <Answer size="number">{sheet.name}</Answer>
       {ranked.verdict === 'no' ? (
         <T as="lead" tone="stop">
-          {say('fix.leadRefused')}
+          {say(speaker, 'fix.leadRefused')}
         </T>
       ) : (
         <T as="lead">
           {quantities
-            ? say('fix.lead', {
-                ...needText(quantities, sheet.water !== null),
+            ? say(speaker, 'fix.lead', {
+                ...needText(speaker, quantities, sheet.water !== null),
                 hand_s: ranked.hand_s ?? 0,
                 hands: String(view.input.crew.hands),
                 cost_minor: whole(ranked.cost_minor ?? 0),
                 place: finding.ranking.indexOf(ranked) + 1,
                 fit,
               })
-            : say('fix.noneLead', { yes: fit, all: view.input.sheets.length })}
+            : say(speaker, 'fix.noneLead', { yes: fit, all: view.input.sheets.length })}
         </T>
       )}
     </View>
@@ -208,9 +211,10 @@ function Head({ view, finding, ranked, sheet }: { view: JobView; finding: Findin
 
 /** The section as a table, from the top down. */
 function LayersTable({ section }: { section: SystemSection }) {
+  const speaker = useSpeaker();
   const rows = sectionLayers(section).map(({ code, figures, thickness_m }) => [
-    say(code, figures),
-    thickness_m === null ? '' : printFigure('d_m', thickness_m),
+    sayCoded(speaker, code, figures),
+    thickness_m === null ? '' : printFigure(speaker, 'd_m', thickness_m),
   ]);
-  return <Table caption={say('fix.table')} columns={[say('fix.layer'), say('fix.thickness')]} rows={rows} />;
+  return <Table caption={say(speaker, 'fix.table')} columns={[say(speaker, 'fix.layer'), say(speaker, 'fix.thickness')]} rows={rows} />;
 }

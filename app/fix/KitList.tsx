@@ -1,5 +1,5 @@
 import { KIT_GROUPS, kitOf } from '@tufa/core/plan';
-import { say } from '@tufa/words';
+import { say, sayKit } from '@tufa/words';
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Text, View } from 'react-native';
@@ -12,9 +12,11 @@ import type { JobView } from '../parts/job/useJob';
 import { loadedOf } from './loadedOf';
 import { poursTomorrow } from './poursTomorrow';
 import { Toggle } from '../parts/ui/Toggle';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** What is loaded for the job, each ticked when it is on the truck; the day before it asks for what is not. */
 export function KitList({ view }: { view: JobView }) {
+  const speaker = useSpeaker();
   const { kit } = useLocalSearchParams<{ kit?: string }>();
   const [open, setOpen] = useState(kit === 'open');
   const person = usePerson();
@@ -35,31 +37,34 @@ export function KitList({ view }: { view: JobView }) {
   };
   return (
     <View className="gap-2" testID="kit">
-      {soon && done < items.length ? <T tone="caution">{say('kit.missing', { count: items.length - done })}</T> : null}
-      <Button label={open ? say('kit.close') : say('kit.open', { done: String(done), all: String(items.length) })} onPress={() => setOpen(!open)} />
+      {soon && done < items.length ? <T tone="caution">{say(speaker, 'kit.missing', { count: items.length - done })}</T> : null}
+      <Button
+        label={open ? say(speaker, 'kit.close') : say(speaker, 'kit.open', { done: String(done), all: String(items.length) })}
+        onPress={() => setOpen(!open)}
+      />
       {open
         ? KIT_GROUPS.map((group) => {
             const own = items.filter((one) => one.group === group);
             return own.length === 0 ? null : (
-              <View key={group} role="group" aria-label={say(`kit.groups.${group}`)}>
-                <T as="h2">{say(`kit.groups.${group}`)}</T>
-                {own.map(({ key, code, figures }) => (
+              <View key={group} role="group" aria-label={say(speaker, `kit.groups.${group}`)}>
+                <T as="h2">{say(speaker, `kit.groups.${group}`)}</T>
+                {own.map((item) => (
                   <Toggle
-                    key={key}
+                    key={item.key}
                     role="checkbox"
-                    aria-checked={ticks.has(key)}
-                    aria-label={say(`kit.${code}`, figures)}
-                    onPress={() => tick(key)}
+                    aria-checked={ticks.has(item.key)}
+                    aria-label={sayKit(speaker, item)}
+                    onPress={() => tick(item.key)}
                     className="min-h-[56px] lg:min-h-[48px] flex-row items-center gap-3 border-b border-line py-2"
                   >
                     <View
-                      className={`h-[32px] w-[32px] items-center justify-center border-2 ${ticks.has(key) ? 'border-selected bg-selected' : 'border-edge bg-sheet'}`}
+                      className={`h-[32px] w-[32px] items-center justify-center border-2 ${ticks.has(item.key) ? 'border-selected bg-selected' : 'border-edge bg-sheet'}`}
                     >
                       <Text className="font-text text-[1rem] font-bold text-on-selected" aria-hidden>
-                        {ticks.has(key) ? '✓' : ''}
+                        {ticks.has(item.key) ? '✓' : ''}
                       </Text>
                     </View>
-                    <T className="flex-1">{say(`kit.${code}`, figures)}</T>
+                    <T className="flex-1">{sayKit(speaker, item)}</T>
                   </Toggle>
                 ))}
               </View>

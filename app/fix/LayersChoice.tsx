@@ -14,6 +14,7 @@ import { FieldProblem } from '../parts/ui/useWireForm';
 import type { JobView } from '../parts/job/useJob';
 import { inUnits } from '@tufa/words/survey';
 import { writeTreatments } from './writeTreatment';
+import { useSpeaker } from '../parts/phone/speaker';
 
 const NONE = 'none';
 const THIN: Omit<OverlayInput, 'sheetId'> = { thickness_m: 0.003, over: 'element' };
@@ -29,6 +30,7 @@ interface Chosen {
 
 /** What goes with the chosen material: an overlay, and what bonds, cures and coats it, each with how it stands. */
 export function LayersChoice(given: Chosen) {
+  const speaker = useSpeaker();
   const [open, setOpen] = useState(false);
   const roles = AID_ROLES.filter(
     (role) => aidClasses({ input: given.view.input, sheet: given.sheet }, role).length > 0 && (role !== 'cure' || given.sheet.water),
@@ -41,10 +43,10 @@ export function LayersChoice(given: Chosen) {
   return (
     <View className="gap-3" testID="layers">
       <View>
-        <T as="h2">{say('layers.title')}</T>
+        <T as="h2">{say(speaker, 'layers.title')}</T>
         <View className="flex-row items-center justify-between gap-2">
-          <T className="flex-1">{names.length > 0 ? names.join(', ') : say('layers.nothing')}</T>
-          <Word label={say(open ? 'layers.close' : 'layers.open')} onPress={() => setOpen(!open)} />
+          <T className="flex-1">{names.length > 0 ? names.join(', ') : say(speaker, 'layers.nothing')}</T>
+          <Word label={say(speaker, open ? 'layers.close' : 'layers.open')} onPress={() => setOpen(!open)} />
         </View>
       </View>
       {open ? (
@@ -60,6 +62,7 @@ export function LayersChoice(given: Chosen) {
 }
 
 function OverlayChoice({ view, element, finding, treatment, chosen }: Chosen) {
+  const speaker = useSpeaker();
   const held = treatment.overlay;
   const asked = held ?? THIN;
   const { thickness_m, over } = asked;
@@ -77,20 +80,20 @@ function OverlayChoice({ view, element, finding, treatment, chosen }: Chosen) {
   return (
     <View className="gap-2">
       <Choice
-        label={say('layers.over')}
-        options={([NONE, 'patch', 'element'] as const).map((value) => ({ value, label: say(`layers.overs.${value}`, { name: element.name }) }))}
+        label={say(speaker, 'layers.over')}
+        options={([NONE, 'patch', 'element'] as const).map((value) => ({ value, label: say(speaker, `layers.overs.${value}`, { name: element.name }) }))}
         value={held?.over ?? NONE}
         onChange={(value) => {
           if (value === NONE) keep(undefined);
           else if (held ?? first) keep({ sheetId: held?.sheetId ?? (first as string), thickness_m, over: value });
         }}
       />
-      {fit.length === 0 ? <T tone="caution">{say('layers.noOverlay', { thickness_m })}</T> : null}
+      {fit.length === 0 ? <T tone="caution">{say(speaker, 'layers.noOverlay', { thickness_m })}</T> : null}
       {held ? (
         <>
           <Thickness key={thickness_m} thickness_m={thickness_m} onChange={(next) => keep({ ...held, thickness_m: next })} />
           <Choice
-            label={say('layers.overlay')}
+            label={say(speaker, 'layers.overlay')}
             options={fit.map(({ sheetId }) => ({ value: sheetId, label: view.input.sheets.find(({ id }) => id === sheetId)?.name ?? '' }))}
             value={held.sheetId}
             onChange={(sheetId) => keep({ ...held, sheetId })}
@@ -103,11 +106,12 @@ function OverlayChoice({ view, element, finding, treatment, chosen }: Chosen) {
 }
 
 function Thickness({ thickness_m, onChange }: { thickness_m: number; onChange: (thickness_m: number) => void }) {
-  const [text, setText] = useState(inUnits('length', thickness_m));
+  const speaker = useSpeaker();
+  const [text, setText] = useState(inUnits(speaker, 'length', thickness_m));
   const [fault, setFault] = useState<string>();
   const take = (): void => {
     try {
-      const next = readWithin({ field: 'thickness', text, as: 'depth', least: 0.0005, most: 0.1 });
+      const next = readWithin(speaker, { field: 'thickness', text, as: 'depth', least: 0.0005, most: 0.1 });
       setFault(undefined);
       if (Math.abs(next - thickness_m) > 1e-9) onChange(next);
     } catch (error) {
@@ -117,13 +121,14 @@ function Thickness({ thickness_m, onChange }: { thickness_m: number; onChange: (
   };
   return (
     <View className="flex-row">
-      <QuantityField label={say('layers.thickness')} as="depth" value={text} onChange={setText} onBlur={take} onSubmit={take} fault={fault} />
+      <QuantityField label={say(speaker, 'layers.thickness')} as="depth" value={text} onChange={setText} onBlur={take} onSubmit={take} fault={fault} />
     </View>
   );
 }
 
 /** One of what goes with it, by its role; what is refused stands there with its reason and can still be looked at. */
 function AidChoice({ view, element, finding, sheet, treatment, chosen, role }: Chosen & { role: AidRole }) {
+  const speaker = useSpeaker();
   const { air_C, slab_C } = chosen.window.question;
   const classes = aidClasses({ input: view.input, sheet }, role);
   const shelf = useMemo(() => aidsOf(view.data), [view.data]);
@@ -142,18 +147,21 @@ function AidChoice({ view, element, finding, sheet, treatment, chosen, role }: C
   return (
     <View className="gap-2">
       <Choice
-        label={say(`layers.roles.${role}`)}
+        label={say(speaker, `layers.roles.${role}`)}
         options={[
-          { value: NONE, label: say('layers.none') },
-          ...options.map(({ aid, judged }) => ({ value: aid.id, label: judged.verdict === 'no' ? say('layers.refused', { name: aid.name }) : aid.name })),
+          { value: NONE, label: say(speaker, 'layers.none') },
+          ...options.map(({ aid, judged }) => ({
+            value: aid.id,
+            label: judged.verdict === 'no' ? say(speaker, 'layers.refused', { name: aid.name }) : aid.name,
+          })),
         ]}
         value={held ?? NONE}
         onChange={keep}
       />
       {standing && planned ? (
         <T as="faint">
-          {say('layers.amount', {
-            amount: standing.aid.unit === 'kg' ? printFigure('a_kg', planned.amount.p90) : inUnits('volume', planned.amount.p90, true),
+          {say(speaker, 'layers.amount', {
+            amount: standing.aid.unit === 'kg' ? printFigure(speaker, 'a_kg', planned.amount.p90) : inUnits(speaker, 'volume', planned.amount.p90, true),
             area_m2: planned.area_m2,
           })}
         </T>
@@ -169,6 +177,7 @@ function Standing({
 }: {
   reasons: readonly { readonly code: string; readonly verdict: 'yes' | 'caution' | 'no'; readonly figures: Readonly<Record<string, string | number>> }[];
 }) {
+  const speaker = useSpeaker();
   return (
     <>
       {reasons
@@ -178,7 +187,7 @@ function Standing({
             key={reason.code}
             {...(reason.verdict === 'no' ? { tone: 'stop' as const } : reason.verdict === 'caution' ? { tone: 'caution' as const } : { as: 'faint' as const })}
           >
-            {sayReason(reason)}
+            {sayReason(speaker, reason)}
           </T>
         ))}
     </>

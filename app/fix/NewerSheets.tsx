@@ -3,7 +3,7 @@ import { isMaterial, upgradeSheet } from '@tufa/contract/upgradeSheet';
 import { computePlan, differenceOf, type PlanInput, type TreatmentInput } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import type { Aid, Sheet } from '@tufa/core/shelf';
-import { say } from '@tufa/words';
+import { say, sayProblem } from '@tufa/words';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
@@ -13,6 +13,7 @@ import type { JobView } from '../parts/job/useJob';
 import { differenceLines } from '../pour/differenceLines';
 import { namedBy, swapped } from './namedBy';
 import { writeTreatments } from './writeTreatment';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** The plan keeps the sheets it was made with; where a newer one is on the shelf it says so, shows what would change, and changes when asked. */
 export function NewerSheets({ view, treatment }: { view: JobView; treatment: TreatmentInput }) {
@@ -38,15 +39,16 @@ const withSheet = (input: PlanInput, other: Sheet | Aid): PlanInput =>
     : { ...input, aids: [...(input.aids ?? []).filter(({ id }) => id !== other.id), other] };
 
 function Newer({ view, used, other }: { view: JobView; used: Sheet | Aid; other: Sheet | Aid }) {
+  const speaker = useSpeaker();
   const router = useRouter();
   const { input, plan } = view;
   const treatments = useMemo(() => input.treatments.map((one) => swapped(one, used.id, other.id)), [input.treatments, used.id, other.id]);
   const lines = useMemo(() => {
     if (!plan) return [];
     try {
-      return differenceLines(differenceOf({ before: plan, after: computePlan({ ...withSheet(input, other), treatments }, { ranked: 'chosen' }) }));
+      return differenceLines(speaker, differenceOf({ before: plan, after: computePlan({ ...withSheet(input, other), treatments }, { ranked: 'chosen' }) }));
     } catch (error) {
-      if (error instanceof Problem) return [say(`problem.${error.code}`, error.figures)];
+      if (error instanceof Problem) return [sayProblem(speaker, error)];
       throw error;
     }
   }, [other, plan, input, treatments]);
@@ -57,11 +59,11 @@ function Newer({ view, used, other }: { view: JobView; used: Sheet | Aid; other:
     );
   return (
     <View role="status" className="gap-2 border-2 border-dashed border-stale bg-sheet p-3" testID="newer-sheet">
-      <T as="strong">{say('shelf.newerOf', { name: used.name })}</T>
-      <T>{lines.length > 0 ? lines.join(', ') : say('stale.same')}</T>
+      <T as="strong">{say(speaker, 'shelf.newerOf', { name: used.name })}</T>
+      <T>{lines.length > 0 ? lines.join(', ') : say(speaker, 'stale.same')}</T>
       <View className="flex-row gap-2">
-        <Button label={say('shelf.compare')} onPress={() => router.push(`/shelf/compare?ids=${used.id},${other.id}` as Href)} />
-        <Button label={say('shelf.takeNewer')} grow onPress={take} />
+        <Button label={say(speaker, 'shelf.compare')} onPress={() => router.push(`/shelf/compare?ids=${used.id},${other.id}` as Href)} />
+        <Button label={say(speaker, 'shelf.takeNewer')} grow onPress={take} />
       </View>
     </View>
   );

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { Choice } from '../parts/ui/Choice';
 import type { JobView } from '../parts/job/useJob';
 import { findingName } from './findingName';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** A system put together by hand: for every finding one of what fits it. */
 export function OwnSystem({
@@ -17,16 +18,17 @@ export function OwnSystem({
   treatments: readonly TreatmentInput[];
   onChange: (treatments: readonly TreatmentInput[]) => void;
 }) {
+  const speaker = useSpeaker();
   return (
     <View className="gap-3" testID="own-system">
       {plan.findings.map(({ findingId, ranking }) => {
         const fit = ranking.filter(({ verdict }) => verdict !== 'no');
-        const label = findingName(view.data, findingId);
+        const label = findingName(speaker, view.data, findingId);
         const held = treatments.find((one) => one.findingId === findingId);
         return (
           <Choice
             key={findingId}
-            label={say('systems.ownFor', { label })}
+            label={say(speaker, 'systems.ownFor', { label })}
             options={fit.map(({ sheetId }) => ({ value: sheetId, label: view.input.sheets.find(({ id }) => id === sheetId)?.name ?? '' }))}
             value={held?.sheetId ?? null}
             onChange={(sheetId) => onChange([...treatments.filter((one) => one.findingId !== findingId), { ...held, findingId, sheetId }])}

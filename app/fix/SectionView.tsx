@@ -1,18 +1,20 @@
 import type { SystemSection } from '@tufa/core/plan';
 import { sectionScene } from '@tufa/draw';
-import { say, unitSystem } from '@tufa/words';
+import { say } from '@tufa/words';
 import { View } from 'react-native';
 import { Word } from '../parts/ui/Button';
 import { saveSvg } from '../parts/phone/saveSvg';
 import { SceneView } from '../parts/ui/SceneView';
 import { usePhone } from '../parts/phone/useSettings';
 import { useSize } from '../parts/phone/useSize';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** The repair as if cut through, to scale. */
 export function SectionView({ section }: { section: SystemSection }) {
+  const speaker = useSpeaker();
   const { size, onLayout } = useSize();
   const { hand } = usePhone();
-  const metric = unitSystem() === 'metric';
+  const metric = speaker.system === 'metric';
   const units = metric ? { unit_m: 0.001, unit: 'mm' } : { unit_m: 0.0254, unit: 'in' };
   const scene = size ? sectionScene(section, { ...size, ...units, mirror: hand === 'left' }) : null;
   return (
@@ -21,7 +23,13 @@ export function SectionView({ section }: { section: SystemSection }) {
         {scene ? <SceneView scene={scene} /> : null}
       </View>
       <View className="flex-row justify-end">
-        {scene ? <Word label={say('draw.svg')} hint={say('draw.sectionSvg')} onPress={() => saveSvg(scene, say('draw.sectionName'))} /> : null}
+        {scene ? (
+          <Word
+            label={say(speaker, 'draw.svg')}
+            hint={say(speaker, 'draw.sectionSvg')}
+            onPress={() => saveSvg(speaker, scene, say(speaker, 'draw.sectionName'))}
+          />
+        ) : null}
       </View>
     </View>
   );

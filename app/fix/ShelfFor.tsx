@@ -9,6 +9,7 @@ import type { JobView } from '../parts/job/useJob';
 import { ShelfIndex } from '../shelf/ShelfIndex';
 import { whole } from './money';
 import { MARK, TONE } from './verdict';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** As many are listed at once: all that fits, as a rule, and the first of what does not. */
 const LISTED = 20;
@@ -25,6 +26,7 @@ export function ShelfFor({
   currentId: string;
   onLook: (sheetId: string) => void;
 }) {
+  const speaker = useSpeaker();
   const [text, setText] = useState('');
   const [listed, setListed] = useState(LISTED);
   const wanted = useDeferredValue(text);
@@ -35,6 +37,7 @@ export function ShelfFor({
     () =>
       searching
         ? new ShelfIndex(
+            speaker,
             ranking.flatMap(({ sheetId }) => rows[sheetId] ?? []),
             new Set(),
           )
@@ -48,24 +51,25 @@ export function ShelfFor({
   }, [index, ranking, wanted]);
   return (
     <View className="gap-2">
-      <T as="small">{say('fix.wholeCost')}</T>
+      <T as="small">{say(speaker, 'fix.wholeCost')}</T>
       <View className="flex-row">
-        <Field label={say('fix.search')} value={text} onChange={setText} />
+        <Field label={say(speaker, 'fix.search')} value={text} onChange={setText} />
       </View>
-      {found.length === 0 ? <T as="lead">{say('shelf.nothingFits')}</T> : null}
-      <View role="list" aria-label={say('fix.others')} className="gap-2">
+      {found.length === 0 ? <T as="lead">{say(speaker, 'shelf.nothingFits')}</T> : null}
+      <View role="list" aria-label={say(speaker, 'fix.others')} className="gap-2">
         {found.slice(0, listed).map((ranked) => (
           <View key={ranked.sheetId} role="listitem">
             <Product ranked={ranked} name={view.input.sheets.find(({ id }) => id === ranked.sheetId)?.name ?? ''} currentId={currentId} onLook={onLook} />
           </View>
         ))}
       </View>
-      {found.length > listed ? <Button label={say('fix.more', { count: found.length - listed })} onPress={() => setListed(listed + LISTED)} /> : null}
+      {found.length > listed ? <Button label={say(speaker, 'fix.more', { count: found.length - listed })} onPress={() => setListed(listed + LISTED)} /> : null}
     </View>
   );
 }
 
 function Product({ ranked, name, currentId, onLook }: { ranked: Ranked; name: string; currentId: string; onLook: (sheetId: string) => void }) {
+  const speaker = useSpeaker();
   const why = ranked.reasons.find(({ verdict }) => verdict === ranked.verdict && verdict !== 'yes');
   const tone = TONE[ranked.verdict];
   return (
@@ -79,9 +83,9 @@ function Product({ ranked, name, currentId, onLook }: { ranked: Ranked; name: st
         <T as="strong" className="flex-1">
           {name}
         </T>
-        <T as="faint">{ranked.cost_minor === null ? '' : printFigure('c_minor', whole(ranked.cost_minor))}</T>
+        <T as="faint">{ranked.cost_minor === null ? '' : printFigure(speaker, 'c_minor', whole(ranked.cost_minor))}</T>
       </View>
-      <T {...(tone ? { tone } : { as: 'faint' as const })}>{`${MARK[ranked.verdict]}${why ? sayReason(why) : say('fix.yes')}`}</T>
+      <T {...(tone ? { tone } : { as: 'faint' as const })}>{`${MARK[ranked.verdict]}${why ? sayReason(speaker, why) : say(speaker, 'fix.yes')}`}</T>
     </Pressable>
   );
 }

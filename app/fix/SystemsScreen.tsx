@@ -10,7 +10,7 @@ import {
 } from '@tufa/core/plan';
 import type { FindingFields } from '@tufa/contract/entities';
 import { phaseOf } from '@tufa/core/survey';
-import { say } from '@tufa/words';
+import { say, sayCoded } from '@tufa/words';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -28,6 +28,8 @@ import { SystemsCompared } from './SystemsCompared';
 import { SYSTEM_NUMBERS, systemName } from './systemName';
 import { useOutcomes, useWholePlan } from './useSystems';
 import { writeTreatments } from './writeTreatment';
+import type { Speaker } from '@tufa/words/speak';
+import { useSpeaker } from '../parts/phone/speaker';
 
 const MOST = 4;
 /** What is done all at once or bit by bit is compared with nothing but itself: the other systems leave out what waits. */
@@ -38,6 +40,7 @@ type Scope = 'systems' | 'phases';
 export const SystemsScreen = () => <StepScreen step="fix">{(view) => <Systems key={view.job.id} view={view} />}</StepScreen>;
 
 function Systems({ view }: { view: JobView }) {
+  const speaker = useSpeaker();
   const router = useRouter();
   const { input } = view;
   const plan = useWholePlan(view);
@@ -57,7 +60,7 @@ function Systems({ view }: { view: JobView }) {
   const shown = codes ?? all.filter(({ code }) => code !== 'own').map(({ code }) => code);
   const systems = useMemo(() => SYSTEM_CODES.flatMap((code) => all.filter((one) => one.code === code && shown.includes(code))), [all, shown]);
   const { outcomes, failed } = useOutcomes(view, systems);
-  const stop = stopOf('fix', view, () => router.replace(`/jobs/${view.job.id}/walk` as Href));
+  const stop = stopOf(speaker, 'fix', view, () => router.replace(`/jobs/${view.job.id}/walk` as Href));
   if (stop) return stop;
   const decision = outcomes ? decide(outcomes, view.input.firm.acceptedChance) : null;
   const toFix = (): void => router.navigate(`/jobs/${view.job.id}/fix` as Href);
@@ -70,17 +73,17 @@ function Systems({ view }: { view: JobView }) {
           <View className="gap-1">
             <Answer size="number">
               {decision && outcomes
-                ? say('systems.says', { number: SYSTEM_NUMBERS[decision.winner]!, what: systemName(outcomes[decision.winner]!.code) })
-                : say('systems.title')}
+                ? say(speaker, 'systems.says', { number: SYSTEM_NUMBERS[decision.winner]!, what: systemName(speaker, outcomes[decision.winner]!.code) })
+                : say(speaker, 'systems.title')}
             </Answer>
             <T as="lead">
               {(view.plan?.findings.length ?? 0) === 0
-                ? say('systems.none')
+                ? say(speaker, 'systems.none')
                 : plan && systems.length < 2
-                  ? say('systems.few')
+                  ? say(speaker, 'systems.few')
                   : decision && outcomes
-                    ? leadOf(decision, outcomes)
-                    : say(failed ? 'systems.failed' : 'systems.working')}
+                    ? leadOf(speaker, decision, outcomes)
+                    : say(speaker, failed ? 'systems.failed' : 'systems.working')}
             </T>
           </View>
         ),
@@ -90,8 +93,8 @@ function Systems({ view }: { view: JobView }) {
             <AgreedPrice view={view} />
             {waits ? (
               <Choice
-                label={say('systems.scope.label')}
-                options={(['systems', 'phases'] as const).map((value) => ({ value, label: say(`systems.scope.${value}`) }))}
+                label={say(speaker, 'systems.scope.label')}
+                options={(['systems', 'phases'] as const).map((value) => ({ value, label: say(speaker, `systems.scope.${value}`) }))}
                 value={scope}
                 onChange={(next) => {
                   setScope(next);
@@ -101,8 +104,8 @@ function Systems({ view }: { view: JobView }) {
             ) : null}
             {plan ? (
               <Several
-                label={say('systems.which')}
-                options={all.map(({ code }) => ({ value: code, label: systemName(code) }))}
+                label={say(speaker, 'systems.which')}
+                options={all.map(({ code }) => ({ value: code, label: systemName(speaker, code) }))}
                 values={shown}
                 onChange={(next) => {
                   setTooMany(next.length > MOST);
@@ -110,13 +113,13 @@ function Systems({ view }: { view: JobView }) {
                 }}
               />
             ) : null}
-            {tooMany ? <T tone="caution">{say('systems.many')}</T> : null}
+            {tooMany ? <T tone="caution">{say(speaker, 'systems.many')}</T> : null}
             {plan && shown.includes('own') ? <OwnSystem view={view} plan={plan} treatments={own ?? bestTreatments(input, plan)} onChange={setOwn} /> : null}
           </View>
         ),
         foot: (
           <View className="flex-row gap-3">
-            <Button label={say('step.fix')} onPress={toFix} />
+            <Button label={say(speaker, 'step.fix')} onPress={toFix} />
             {decision && outcomes ? <UseIt view={view} system={systems[decision.winner]!} onUsed={toFix} /> : null}
           </View>
         ),
@@ -125,12 +128,12 @@ function Systems({ view }: { view: JobView }) {
   );
 }
 
-function leadOf({ winner, code, figures }: ReturnType<typeof decide>, outcomes: readonly SystemOutcome[]): string {
-  const name = systemName(outcomes[winner]!.code);
+function leadOf(speaker: Speaker, { winner, code, figures }: ReturnType<typeof decide>, outcomes: readonly SystemOutcome[]): string {
+  const name = systemName(speaker, outcomes[winner]!.code);
   const trips = typeof figures['trips'] === 'number' ? figures['trips'] : 0;
   return code === 'trips'
-    ? say('systems.lead.trips', { name, count: trips })
-    : say(`systems.lead.${code}`, {
+    ? sayCoded(speaker, 'systems.lead.trips', { name, count: trips })
+    : sayCoded(speaker, `systems.lead.${code}`, {
         name,
         ...figures,
         ...(typeof figures['difference_minor'] === 'number' ? { difference_minor: whole(figures['difference_minor']) } : {}),
@@ -139,6 +142,7 @@ function leadOf({ winner, code, figures }: ReturnType<typeof decide>, outcomes: 
 
 /** Takes a system for the plan; a replacement is nothing that Tufa mixes. */
 function UseIt({ view, system, onUsed }: { view: JobView; system: SystemInput; onUsed: () => void }) {
+  const speaker = useSpeaker();
   const same = system.treatments.every(({ findingId, sheetId }) => view.input.treatments.some((one) => one.findingId === findingId && one.sheetId === sheetId));
   const nothing = system.code === 'replace' || system.treatments.length === 0;
   // All of it now: what was put off is done with the rest. What a finding says goes with its kind, by which it is checked.
@@ -156,7 +160,7 @@ function UseIt({ view, system, onUsed }: { view: JobView; system: SystemInput; o
   };
   return (
     <Button
-      label={same && waiting.length === 0 && !nothing ? say('systems.used') : say('systems.use', { name: systemName(system.code) })}
+      label={same && waiting.length === 0 && !nothing ? say(speaker, 'systems.used') : say(speaker, 'systems.use', { name: systemName(speaker, system.code) })}
       tone="act"
       grow
       disabled={(same && waiting.length === 0) || nothing}

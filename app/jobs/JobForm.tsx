@@ -14,6 +14,7 @@ import { Standing } from '../parts/chrome/Standing';
 import { Answer, T } from '../parts/ui/T';
 import { useWireForm } from '../parts/ui/useWireForm';
 import { copyOfJob } from '../walk/copies';
+import { useSpeaker } from '../parts/phone/speaker';
 
 interface JobText {
   name: string;
@@ -31,18 +32,20 @@ const NAMES = [
 
 /** A new job, or the words of one changed; not before its words are here, or an empty form would stand for them. */
 export function JobForm() {
+  const speaker = useSpeaker();
   const { job: jobId } = useLocalSearchParams<{ job?: string }>();
   const firm = useFirm();
   if (!jobId || firm.data.job[jobId]) return <JobWords key={jobId ?? 'new'} jobId={jobId} />;
   return (
-    <Screen title={say('jobs.editTitle')} head={<Answer size="number">{say('jobs.editTitle')}</Answer>}>
+    <Screen title={say(speaker, 'jobs.editTitle')} head={<Answer size="number">{say(speaker, 'jobs.editTitle')}</Answer>}>
       <Standing firm={firm} />
-      {firm.ready ? <T as="lead">{say('state.notFound')}</T> : null}
+      {firm.ready ? <T as="lead">{say(speaker, 'state.notFound')}</T> : null}
     </Screen>
   );
 }
 
 function JobWords({ jobId }: { jobId: string | undefined }) {
+  const speaker = useSpeaker();
   const { data } = useFirm();
   const router = useRouter();
   const held = jobId ? data.job[jobId] : undefined;
@@ -77,30 +80,30 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
   });
   const copy = async (): Promise<void> => {
     if (!held) return;
-    const { id, changes } = copyOfJob(data, held, say('walk.copyOf', { name: held.name }));
+    const { id, changes } = copyOfJob(data, held, say(speaker, 'walk.copyOf', { name: held.name }));
     await write(...changes);
     router.replace(`/jobs/${id}/walk` as Href);
   };
   return (
     <Screen
-      title={say(jobId ? 'jobs.editTitle' : 'jobs.new')}
+      title={say(speaker, jobId ? 'jobs.editTitle' : 'jobs.new')}
       head={
         <View className="gap-1">
-          <Answer size="number">{say(jobId ? 'jobs.editTitle' : 'jobs.new')}</Answer>
-          <T as="lead">{say('jobs.newLead')}</T>
+          <Answer size="number">{say(speaker, jobId ? 'jobs.editTitle' : 'jobs.new')}</Answer>
+          <T as="lead">{say(speaker, 'jobs.newLead')}</T>
         </View>
       }
       foot={
         <View className="flex-row gap-3">
           <Button
-            label={say('walk.cancel')}
+            label={say(speaker, 'walk.cancel')}
             onPress={() => {
               form.clear();
               router.replace('/jobs');
             }}
           />
-          {held ? <Button label={say('jobs.copy')} onPress={() => void copy()} /> : null}
-          <Button label={say(jobId ? 'jobs.save' : 'jobs.create')} tone="act" grow onPress={() => void save()} />
+          {held ? <Button label={say(speaker, 'jobs.copy')} onPress={() => void copy()} /> : null}
+          <Button label={say(speaker, jobId ? 'jobs.save' : 'jobs.create')} tone="act" grow onPress={() => void save()} />
         </View>
       }
     >
@@ -111,7 +114,7 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
           name={name}
           render={({ field, fieldState }) => (
             <Field
-              label={say(label)}
+              label={say(speaker, label)}
               value={field.value}
               onChange={field.onChange}
               onBlur={field.onBlur}

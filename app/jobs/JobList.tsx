@@ -5,6 +5,7 @@ import { lazy, Suspense } from 'react';
 import { Pressable, ScrollView, Text, View } from 'react-native';
 import { loadPart } from '../parts/chrome/workScreen';
 import { T } from '../parts/ui/T';
+import { useSpeaker } from '../parts/phone/speaker';
 
 export const jobsOf = (data: FirmData): RowOf<'job'>[] =>
   Object.values(data.job)
@@ -26,10 +27,11 @@ export function JobPicture({ data, jobId }: { data: FirmData; jobId: string }) {
 
 /** The jobs beside the work on a wide screen. */
 export function JobList({ data, currentId }: { data: FirmData; currentId: string }) {
+  const speaker = useSpeaker();
   return (
-    <View className="flex-1" role="navigation" aria-label={say('jobs.title')}>
+    <View className="flex-1" role="navigation" aria-label={say(speaker, 'jobs.title')}>
       <View className="px-4 py-4">
-        <T as="h2">{say('jobs.title')}</T>
+        <T as="h2">{say(speaker, 'jobs.title')}</T>
       </View>
       <ScrollView className="flex-1">
         {jobsOf(data).map((job) => {

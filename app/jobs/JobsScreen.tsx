@@ -11,9 +11,11 @@ import { SyncLine } from '../parts/chrome/SyncLine';
 import { Answer, T } from '../parts/ui/T';
 import { UndoBand } from '../parts/ui/UndoBand';
 import { JobPicture, jobsOf } from './JobList';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** All jobs, with a search over what a person would remember of one. */
 export function JobsScreen() {
+  const speaker = useSpeaker();
   const firm = useFirm();
   const router = useRouter();
   const [words, setWords] = useState('');
@@ -22,10 +24,10 @@ export function JobsScreen() {
   const found = jobs.filter(({ name, customer, address }) => `${name} ${customer} ${address}`.toLowerCase().includes(words.trim().toLowerCase()));
   return (
     <Screen
-      title={say('jobs.title')}
+      title={say(speaker, 'jobs.title')}
       head={
         <View className="flex-row items-center justify-between">
-          <Answer size="number">{say('jobs.count', { count: jobs.length })}</Answer>
+          <Answer size="number">{say(speaker, 'jobs.count', { count: jobs.length })}</Answer>
           <SyncLine />
         </View>
       }
@@ -33,19 +35,19 @@ export function JobsScreen() {
         <View className="gap-3">
           {removed ? (
             <UndoBand
-              said={say('jobs.removed', { name: removed.name })}
-              label={say('jobs.undo')}
+              said={say(speaker, 'jobs.removed', { name: removed.name })}
+              label={say(speaker, 'jobs.undo')}
               onUndo={() => void write(change('job', 'change', removed.id, { name: removed.name })).then(() => setRemoved(null))}
             />
           ) : null}
-          <Field label={say('jobs.search')} value={words} onChange={setWords} />
-          <Button label={say('jobs.new')} tone="act" onPress={() => router.push('/jobs/new')} />
+          <Field label={say(speaker, 'jobs.search')} value={words} onChange={setWords} />
+          <Button label={say(speaker, 'jobs.new')} tone="act" onPress={() => router.push('/jobs/new')} />
         </View>
       }
     >
       <Standing firm={firm} />
-      {firm.ready && jobs.length === 0 ? <T as="lead">{say('jobs.empty')}</T> : null}
-      {firm.ready && jobs.length > 0 && found.length === 0 ? <T as="lead">{say('jobs.none')}</T> : null}
+      {firm.ready && jobs.length === 0 ? <T as="lead">{say(speaker, 'jobs.empty')}</T> : null}
+      {firm.ready && jobs.length > 0 && found.length === 0 ? <T as="lead">{say(speaker, 'jobs.none')}</T> : null}
       <View role="list">
         {found.map((job) => (
           <View key={job.id} role="listitem" className="flex-row items-center border-b border-line">
@@ -59,10 +61,14 @@ export function JobsScreen() {
               </Pressable>
             </Link>
             <View className="flex-row">
-              <Word label={say('jobs.edit')} hint={`${say('jobs.edit')} ${job.name}`} onPress={() => router.push(`/jobs/${job.id}/edit` as Href)} />
               <Word
-                label={say('jobs.remove')}
-                hint={`${say('jobs.remove')} ${job.name}`}
+                label={say(speaker, 'jobs.edit')}
+                hint={`${say(speaker, 'jobs.edit')} ${job.name}`}
+                onPress={() => router.push(`/jobs/${job.id}/edit` as Href)}
+              />
+              <Word
+                label={say(speaker, 'jobs.remove')}
+                hint={`${say(speaker, 'jobs.remove')} ${job.name}`}
                 onPress={() => void write(change('job', 'remove', job.id)).then(() => setRemoved({ id: job.id, name: job.name }))}
               />
             </View>

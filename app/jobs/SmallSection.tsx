@@ -5,9 +5,11 @@ import { useMemo } from 'react';
 import { smallSection } from './smallSection';
 import { SceneView } from '../parts/ui/SceneView';
 import { planFinding } from '@tufa/words/survey';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** A spall's own section or another finding's own plan, small: what stands in a list instead of an icon. */
 export function SmallSection({ data, finding }: { data: FirmData; finding: RowOf<'finding'> }) {
+  const speaker = useSpeaker();
   const element = data.element[finding.elementId];
   const chosen = Object.values(data.treatment).find((one) => one.findingId === finding.id && !one.removed);
   const sheet = chosen ? materialOf(data, chosen.sheetId) : null;
@@ -16,7 +18,7 @@ export function SmallSection({ data, finding }: { data: FirmData; finding: RowOf
     const size = { width: 64, height: 48, unit_m: 1, unit: '', small: true };
     if (finding.kind === 'spall')
       return sectionScene(smallSection({ finding: finding.properties, on: element.kind, thickness: element.geometry.thickness, sheet }), size);
-    return planScene({ outline: element.geometry.outline, findings: [planFinding(finding)], ...size });
+    return planScene({ outline: element.geometry.outline, findings: [planFinding(speaker, finding)], ...size });
   }, [element, finding, sheet]);
   return scene ? <SceneView scene={scene} bare /> : null;
 }

@@ -1,4 +1,4 @@
-import { say } from '@tufa/words';
+import { say, sayCoded } from '@tufa/words';
 import { useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { usePhone } from '../parts/phone/useSettings';
@@ -7,6 +7,7 @@ import { markOf, rulerOf, toldIn, withDigit, withMark, withoutLast, withUnit, ty
 import { keepsFocus, moveFrom } from './keypad';
 import { RulerStrip } from './RulerStrip';
 import { useKeypadTarget, type Target } from './target';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** Tufa's own keys, docked under the screen while a numeric field has the focus. */
 export function Keypad() {
@@ -17,6 +18,7 @@ export function Keypad() {
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0'] as const;
 
 function Keys({ target }: { target: Target }) {
+  const speaker = useSpeaker();
   const { hand } = usePhone();
   const onSide = useOnSide();
   const [clash, setClash] = useState<readonly [string, string] | null>(null);
@@ -34,19 +36,19 @@ function Keys({ target }: { target: Target }) {
     setClash(found);
     if (next !== text) target.onText(next);
   };
-  const strip = rulerOf(text, entry);
+  const strip = rulerOf(speaker, text, entry);
   const row = hand === 'right' ? 'flex-row' : 'flex-row-reverse';
   return (
     <View
       role="region"
-      aria-label={say('keypad.name')}
+      aria-label={say(speaker, 'keypad.name')}
       testID="keypad"
       className={`keypad ${onSide ? 'w-[400px]' : 'w-full'} max-w-[480px] gap-2 border-t-2 border-ink bg-sunk p-1 pt-2 ${hand === 'right' ? 'self-end' : 'self-start'}`}
       {...keepsFocus}
     >
       {clash ? (
         <Text role="alert" className="font-text px-2 text-[16px] text-stop">
-          {say('keypad.clash', { first: clash[0], second: clash[1] })}
+          {say(speaker, 'keypad.clash', { first: clash[0], second: clash[1] })}
         </Text>
       ) : null}
       {strip ? <RulerStrip strip={strip} mark={markOf(text, strip, entry)} onMark={(mark) => target.onText(withMark(text, mark, strip, entry))} /> : null}
@@ -64,19 +66,21 @@ function Keys({ target }: { target: Target }) {
           {DIGITS.map((digit) => (
             <Key key={digit} label={digit} onPress={() => edit((before) => withDigit(before, digit))} />
           ))}
-          <Key label={'\u232b'} name={say('keypad.back')} onPress={() => edit(withoutLast)} />
+          <Key label={'\u232b'} name={say(speaker, 'keypad.back')} onPress={() => edit(withoutLast)} />
         </View>
         <View className="w-[64px] gap-2">
-          <Key label={say('keypad.dontKnow')} small disabled={onDontKnow === null} onPress={() => onDontKnow?.()} />
-          <Key label={'\u2039'} name={say('keypad.previous')} onPress={() => moveFrom(input, -1)} />
-          <Key label={'\u203a'} name={say('keypad.next')} onPress={() => moveFrom(input, 1)} />
-          <Key label={say('keypad.done')} small act onPress={() => (target.onDone ?? (() => input.blur()))()} />
+          <Key label={say(speaker, 'keypad.dontKnow')} small disabled={onDontKnow === null} onPress={() => onDontKnow?.()} />
+          <Key label={'\u2039'} name={say(speaker, 'keypad.previous')} onPress={() => moveFrom(input, -1)} />
+          <Key label={'\u203a'} name={say(speaker, 'keypad.next')} onPress={() => moveFrom(input, 1)} />
+          <Key label={say(speaker, 'keypad.done')} small act onPress={() => (target.onDone ?? (() => input.blur()))()} />
         </View>
         <View className="min-w-[64px] flex-1 gap-2">
           {entry.rail.slice(0, RAIL).map((name) => (
             <UnitKey key={name} name={name} entry={entry} told={toldIn(text, name, entry)} onPress={() => unit(name)} />
           ))}
-          {entry.kind === 'temperature' ? <Key label={'\u2212'} name={say('keypad.minus')} fill onPress={() => edit((before) => flipped(before))} /> : null}
+          {entry.kind === 'temperature' ? (
+            <Key label={'\u2212'} name={say(speaker, 'keypad.minus')} fill onPress={() => edit((before) => flipped(before))} />
+          ) : null}
         </View>
       </View>
     </View>
@@ -87,11 +91,12 @@ function Keys({ target }: { target: Target }) {
 const RAIL = 4;
 
 function UnitKey({ name, entry, told, onPress }: { name: string; entry: Entry; told: string | null; onPress: () => void }) {
+  const speaker = useSpeaker();
   return (
     <Pressable
       role="button"
       tabIndex={-1}
-      aria-label={say(`keypad.unit.${name}`)}
+      aria-label={sayCoded(speaker, `keypad.unit.${name}`)}
       onPress={onPress}
       className="min-h-[64px] items-center justify-center border-2 border-ink bg-ground active:bg-selected"
     >

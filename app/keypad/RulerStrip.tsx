@@ -2,6 +2,8 @@ import { say } from '@tufa/words';
 import { useRef } from 'react';
 import { Text, View } from 'react-native';
 import { MARKS } from './edit';
+import type { Speaker } from '@tufa/words/speak';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** The height of a mark, from the whole to the sixteenth. */
 const heightOf = (mark: number, strip: 'in' | 'mm'): number =>
@@ -21,8 +23,8 @@ const heightOf = (mark: number, strip: 'in' | 'mm'): number =>
             ? 25
             : 17;
 
-const nameOf = (mark: number, strip: 'in' | 'mm'): string => {
-  if (strip === 'mm') return `${mark} ${say('unit.mm')}`;
+const nameOf = (speaker: Speaker, mark: number, strip: 'in' | 'mm'): string => {
+  if (strip === 'mm') return `${mark} ${say(speaker, 'unit.mm')}`;
   let [over, under] = [mark, 16];
   while (over > 0 && over % 2 === 0) [over, under] = [over / 2, under / 2];
   return over === 0 ? '0' : `${over}\u2044${under}`;
@@ -30,6 +32,7 @@ const nameOf = (mark: number, strip: 'in' | 'mm'): string => {
 
 /** One inch or one centimetre of ruler under the thumb: press, slide to the mark, let go. */
 export function RulerStrip({ strip, mark, onMark }: { strip: 'in' | 'mm'; mark: number; onMark: (mark: number) => void }) {
+  const speaker = useSpeaker();
   const box = useRef<View>(null);
   const marks = MARKS[strip];
   const at = (clientX: number): void => {
@@ -50,11 +53,11 @@ export function RulerStrip({ strip, mark, onMark }: { strip: 'in' | 'mm'; mark: 
       <View
         ref={box}
         role="slider"
-        aria-label={say(strip === 'in' ? 'keypad.sixteenths' : 'keypad.millimetres')}
+        aria-label={say(speaker, strip === 'in' ? 'keypad.sixteenths' : 'keypad.millimetres')}
         aria-valuemin={0}
         aria-valuemax={marks - 1}
         aria-valuenow={mark}
-        aria-valuetext={nameOf(mark, strip)}
+        aria-valuetext={nameOf(speaker, mark, strip)}
         testID="ruler-strip"
         className="mx-3 h-full flex-1"
         style={{ touchAction: 'none', cursor: 'pointer' } as object}
@@ -80,7 +83,7 @@ export function RulerStrip({ strip, mark, onMark }: { strip: 'in' | 'mm'; mark: 
               className="font-head pointer-events-none absolute bottom-0 text-[15px] text-faint"
               style={{ left: `${(100 * i) / marks}%`, marginLeft: 5 }}
             >
-              {nameOf(i, strip)}
+              {nameOf(speaker, i, strip)}
             </Text>
           ))}
         {mark > 0 ? (
@@ -88,7 +91,7 @@ export function RulerStrip({ strip, mark, onMark }: { strip: 'in' | 'mm'; mark: 
             className="font-head pointer-events-none absolute bottom-0 bg-sheet px-1 text-[22px] font-bold text-act"
             style={{ left: `${(100 * mark) / marks}%`, marginLeft: mark > marks * 0.8 ? -52 : 6 }}
           >
-            {nameOf(mark, strip)}
+            {nameOf(speaker, mark, strip)}
           </Text>
         ) : null}
       </View>

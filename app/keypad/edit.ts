@@ -1,5 +1,5 @@
 import { contradiction, parse, printIn, Problem, typeset, unitsWritten, type Kind } from '@tufa/core/quantity';
-import { unitSystem } from '@tufa/words';
+import type { Speaker } from '@tufa/words/speak';
 
 /** What a numeric field takes: its kind, the unit of a bare number, the rail of units beside the digits. */
 export interface Entry {
@@ -53,9 +53,9 @@ export function withUnit(text: string, unit: string, entry: Entry): { text: stri
 }
 
 /** Which strip of ruler serves a text: sixteenths of an inch or millimetres; none for what has no length. */
-export function rulerOf(text: string, { kind, own }: Entry): 'in' | 'mm' | null {
+export function rulerOf(speaker: Speaker, text: string, { kind, own }: Entry): 'in' | 'mm' | null {
   if (kind !== 'length') return null;
-  const last = unitsWritten({ text, kind }).at(-1) ?? (unitSystem() === 'us' ? 'in' : own);
+  const last = unitsWritten({ text, kind }).at(-1) ?? (speaker.system === 'us' ? 'in' : own);
   return METRIC.has(last) ? 'mm' : 'in';
 }
 

@@ -1,5 +1,5 @@
-import { unitSystem } from '@tufa/words';
 import type { Entry } from './edit';
+import type { Speaker } from '@tufa/words/speak';
 
 /** What a typed figure is, by where it stands: a bare number means what a person of the trade means there. */
 export type Typed = 'side' | 'depth' | 'temperature' | 'opens' | 'volume' | 'mass' | 'pressure' | 'moment' | 'minutes';
@@ -43,4 +43,4 @@ const ENTRIES: Readonly<Record<Typed, Record<'us' | 'metric', Entry>>> = {
   },
 };
 
-export const entryFor = (as: Typed): Entry => ENTRIES[as][unitSystem()];
+export const entryFor = (speaker: Speaker, as: Typed): Entry => ENTRIES[as][speaker.system];

@@ -5,26 +5,35 @@ import { Lines, type Line } from '../parts/ui/Lines';
 import { T } from '../parts/ui/T';
 import { amountText } from '../shelf/linesOf';
 import { packsText } from './packsText';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** What is bought for all of a job at once, each product's packs rounded once; nothing where one product is all of it. */
 export function JobOrder({ input, plan }: { input: PlanInput; plan: Plan }) {
+  const speaker = useSpeaker();
   const { orders, aids } = plan;
   if (orders.length + aids.length < 2) return null;
   const products = orders.map(({ sheetId, chosen }): Line => {
     const name = input.sheets.find(({ id }) => id === sheetId)?.name ?? '';
-    return [name, chosen.packages.length > 0 ? `${packsText(chosen.packages)}, ${printFigure('c_minor', chosen.cost_minor)}` : say('mix.fromStock')];
+    return [
+      name,
+      chosen.packages.length > 0
+        ? `${packsText(speaker, chosen.packages)}, ${printFigure(speaker, 'c_minor', chosen.cost_minor)}`
+        : say(speaker, 'mix.fromStock'),
+    ];
   });
   const others = aids.map(({ aidId, packages, cost_minor }): Line => {
     const aid = input.aids?.find(({ id }) => id === aidId);
-    const packs = packages.map(({ count, amount }) => say('mix.packs', { count: String(count), mass: amountText(aid?.unit ?? 'piece', amount) }));
-    return [aid?.name ?? '', `${packs.join(', ')}, ${printFigure('c_minor', cost_minor)}`];
+    const packs = packages.map(({ count, amount }) =>
+      say(speaker, 'mix.packs', { count: String(count), mass: amountText(speaker, aid?.unit ?? 'piece', amount) }),
+    );
+    return [aid?.name ?? '', `${packs.join(', ')}, ${printFigure(speaker, 'c_minor', cost_minor)}`];
   });
   const whole = orders.reduce((sum, { chosen }) => sum + chosen.cost_minor, 0) + aids.reduce((sum, { cost_minor }) => sum + cost_minor, 0);
   return (
     <View className="gap-1">
-      <T as="h2">{say('mix.jobOrder')}</T>
-      <T as="strong">{printFigure('c_minor', whole)}</T>
-      <Lines label={say('mix.jobOrder')} lines={[...products, ...others]} />
+      <T as="h2">{say(speaker, 'mix.jobOrder')}</T>
+      <T as="strong">{printFigure(speaker, 'c_minor', whole)}</T>
+      <Lines label={say(speaker, 'mix.jobOrder')} lines={[...products, ...others]} />
     </View>
   );
 }

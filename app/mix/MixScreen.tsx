@@ -1,6 +1,6 @@
 import type { ChosenPlan, FindingPlan, TicketLine } from '@tufa/core/plan';
 import { vesselScene } from '@tufa/draw';
-import { say, printFigure, sayShare, unitSystem } from '@tufa/words';
+import { say, printFigure, sayShare, sayCoded } from '@tufa/words';
 import { nearestMark } from '@tufa/core/mix';
 import type { Sheet } from '@tufa/core/shelf';
 import { printIn, siFactor } from '@tufa/core/quantity';
@@ -26,6 +26,8 @@ import { StalePlan } from '../pour/StalePlan';
 import { inUse } from '../pour/storedPlan';
 import { PlanFile } from './PlanFile';
 import { Toggle } from '../parts/ui/Toggle';
+import type { Speaker } from '@tufa/words/speak';
+import { useSpeaker } from '../parts/phone/speaker';
 
 export const MixScreen = () => <StepScreen step="mix">{(view) => <Mix key={view.job.id} view={view} />}</StepScreen>;
 
@@ -34,22 +36,27 @@ const teaspoons = (volume_m3: number): string => printIn({ kind: 'volume', value
 const TEASPOON_M3 = siFactor('volume', 'tsp');
 
 /** What binds a batch, in words; a choice limit of the whole bag is no limit. */
-function limitText({ batches }: ChosenPlan): string {
-  if (batches.share === null) return say('mix.noFit', { limit: batches.limit ?? '' });
-  return batches.limit === null ? say('mix.whole') : say('mix.limitLine', { limit: batches.limit });
+function limitText(speaker: Speaker, { batches }: ChosenPlan): string {
+  if (batches.share === null) return say(speaker, 'mix.noFit', { limit: batches.limit ?? '' });
+  return batches.limit === null ? say(speaker, 'mix.whole') : say(speaker, 'mix.limitLine', { limit: batches.limit });
 }
 
 /** Bags and batches; one ticket at the pail; what to buy: of the plan that is poured by. */
 function Mix({ view: present }: { view: JobView }) {
+  const speaker = useSpeaker();
   const view = inUse(present);
   const router = useRouter();
   const go = (step: string) => (): void => router.replace(`/jobs/${view.job.id}/${step}` as Href);
-  const stop = stopOf('mix', view, go('walk'));
+  const stop = stopOf(speaker, 'mix', view, go('walk'));
   if (stop) return stop;
   const { finding, sheet } = view;
   if (!finding?.chosen || !sheet || !view.plan)
     return (
-      <StepLayout step="mix" view={view} parts={nothingYet({ title: say('fix.none'), lead: say('day.choose'), label: say('step.fix'), onPress: go('fix') })} />
+      <StepLayout
+        step="mix"
+        view={view}
+        parts={nothingYet({ title: say(speaker, 'fix.none'), lead: say(speaker, 'day.choose'), label: say(speaker, 'step.fix'), onPress: go('fix') })}
+      />
     );
   const { chosen } = finding;
   const { quantities, batches } = chosen;
@@ -62,17 +69,17 @@ function Mix({ view: present }: { view: JobView }) {
         head: (
           <View className="gap-1">
             <View className="flex-row items-center justify-between">
-              <Answer after={`${say('mix.buy')}: ${packsText(quantities.chosen.packages)}`}>{say('mix.bags', { count })}</Answer>
+              <Answer after={`${say(speaker, 'mix.buy')}: ${packsText(speaker, quantities.chosen.packages)}`}>{say(speaker, 'mix.bags', { count })}</Answer>
               <SunSwitch />
             </View>
             <T as="lead" {...(batches.share === null ? { tone: 'stop' as const } : {})}>
               {batches.share === null
-                ? limitText(chosen)
-                : say('mix.lead', {
-                    ...needText(quantities, sheet.water !== null),
+                ? limitText(speaker, chosen)
+                : say(speaker, 'mix.lead', {
+                    ...needText(speaker, quantities, sheet.water !== null),
                     count: batches.count,
-                    share: sayShare(batches.share),
-                    limit: limitText(chosen),
+                    share: sayShare(speaker, batches.share),
+                    limit: limitText(speaker, chosen),
                   })}
             </T>
           </View>
@@ -90,9 +97,9 @@ function Mix({ view: present }: { view: JobView }) {
         ),
         foot:
           batches.share === null ? (
-            <Button label={say('step.day')} tone="act" onPress={go('day')} />
+            <Button label={say(speaker, 'step.day')} tone="act" onPress={go('day')} />
           ) : (
-            <Button label={say('mix.goPour')} tone="act" big onPress={go('pour')} />
+            <Button label={say(speaker, 'mix.goPour')} tone="act" big onPress={go('pour')} />
           ),
       }}
     />
@@ -101,11 +108,12 @@ function Mix({ view: present }: { view: JobView }) {
 
 /** One ticket, in the order it goes into the pail, a line to tick at a time, beside the pail with its marks. */
 function TicketView({ view, finding, chosen, sheet }: { view: JobView; finding: FindingPlan; chosen: ChosenPlan; sheet: Sheet }) {
+  const speaker = useSpeaker();
   const { ticket, window } = chosen;
   const { hand } = usePhone();
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const tick = (key: string): void => setTicked(ticked.includes(key) ? ticked.filter((one) => one !== key) : [...ticked, key]);
-  const metric = unitSystem() === 'metric';
+  const metric = speaker.system === 'metric';
   const narrow = useWindowDimensions().width < 380;
   const water = ticket.lines.find((line) => line.code === 'water');
   const scene = useMemo(
@@ -117,15 +125,17 @@ function TicketView({ view, finding, chosen, sheet }: { view: JobView; finding: 
         water_m3: water?.code === 'water' ? water.volume_m3 : 0,
         mixed_m3: window.batch.volume_m3,
         unit_m3: metric ? 0.001 : 8 * MARK_M3.us,
-        unit: say(metric ? 'unit.L' : 'unit.qt'),
+        unit: say(speaker, metric ? 'unit.L' : 'unit.qt'),
         mirror: hand === 'left',
       }),
     [view.input.firm.pail_m3, water, window.batch.volume_m3, metric, hand, narrow],
   );
   return (
     <View className="gap-2">
-      <T as="h2">{`${say('mix.ticket')}, ${sayShare(ticket.share)}`}</T>
-      <T as="faint">{say('mix.ticketLead', { volume_m3: window.batch.volume_m3, area_m2: window.batch.area_m2, thickness_m: finding.takeOff.mean_m })}</T>
+      <T as="h2">{`${say(speaker, 'mix.ticket')}, ${sayShare(speaker, ticket.share)}`}</T>
+      <T as="faint">
+        {say(speaker, 'mix.ticketLead', { volume_m3: window.batch.volume_m3, area_m2: window.batch.area_m2, thickness_m: finding.takeOff.mean_m })}
+      </T>
       <View className={hand === 'right' ? 'flex-row gap-3' : 'flex-row-reverse gap-3'}>
         <View className="flex-1">
           {ticket.lines.map((line, i) => (
@@ -141,8 +151,10 @@ function TicketView({ view, finding, chosen, sheet }: { view: JobView; finding: 
         </View>
         <SceneView scene={scene} />
       </View>
-      <T as="strong">{ticket.moreWater_m3 > 1e-6 ? say('mix.more', { more: vessel('volume', ticket.moreWater_m3) }) : say('mix.noMore')}</T>
-      <T>{`${say('mix.task')}: ${say(`word.task.${ticket.task}`)}. ${say('mix.hand')}: ${say(`mix.test.${ticket.task}`)}`}</T>
+      <T as="strong">
+        {ticket.moreWater_m3 > 1e-6 ? say(speaker, 'mix.more', { more: vessel(speaker, 'volume', ticket.moreWater_m3) }) : say(speaker, 'mix.noMore')}
+      </T>
+      <T>{`${say(speaker, 'mix.task')}: ${say(speaker, `word.task.${ticket.task}`)}. ${say(speaker, 'mix.hand')}: ${say(speaker, `mix.test.${ticket.task}`)}`}</T>
     </View>
   );
 }
@@ -151,54 +163,58 @@ function TicketView({ view, finding, chosen, sheet }: { view: JobView; finding: 
 const MARK_M3 = { us: 4 * 2.95735295625e-5, metric: 5e-5 } as const;
 
 /** The jug's nearest mark inside the sheet's band of water, and how far it is off. */
-function markText({ water_m3, powder_kg, sheet }: { water_m3: number; powder_kg: number; sheet: Sheet }): string {
+function markText(speaker: Speaker, { water_m3, powder_kg, sheet }: { water_m3: number; powder_kg: number; sheet: Sheet }): string {
   if (!sheet.water) return '';
   const band = { least_m3: (powder_kg * sheet.water.least) / 1000, most_m3: (powder_kg * sheet.water.most) / 1000 };
-  const mark = nearestMark({ wanted_m3: water_m3, step_m3: MARK_M3[unitSystem()], ...band });
-  if (!mark) return say('mix.noMark');
+  const mark = nearestMark({ wanted_m3: water_m3, step_m3: MARK_M3[speaker.system], ...band });
+  if (!mark) return say(speaker, 'mix.noMark');
   const percent = Math.round(mark.difference * 100);
   const off = percent === 0 ? '' : `, ${percent > 0 ? '+' : '\u2212'}${Math.abs(percent)} %`;
-  return `${say('mix.mark', { mark: vessel('volume', mark.mark_m3) })}${off}`;
+  return `${say(speaker, 'mix.mark', { mark: vessel(speaker, 'volume', mark.mark_m3) })}${off}`;
 }
 
-const figureOf = (line: TicketLine, sheet: Sheet, powder_kg: number): { main: string; sub: string } => {
+const figureOf = (speaker: Speaker, line: TicketLine, sheet: Sheet, powder_kg: number): { main: string; sub: string } => {
   switch (line.code) {
     case 'water':
       return {
-        main: vessel('volume', line.volume_m3),
-        sub: `${say('mix.toLower')}. ${markText({ water_m3: line.volume_m3, powder_kg, sheet })}`,
+        main: vessel(speaker, 'volume', line.volume_m3),
+        sub: `${say(speaker, 'mix.toLower')}. ${markText(speaker, { water_m3: line.volume_m3, powder_kg, sheet })}`,
       };
     case 'ice':
-      return { main: vessel('mass', line.mass_kg), sub: say('mix.iceMelts') };
+      return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.iceMelts') };
     case 'citric':
-      return { main: vessel('mass', line.mass_kg), sub: `${teaspoons(line.volume_m3)}, ${say('mix.stirGone')}` };
+      return { main: vessel(speaker, 'mass', line.mass_kg), sub: `${teaspoons(line.volume_m3)}, ${say(speaker, 'mix.stirGone')}` };
     case 'colour':
-      return { main: say('mix.colourPacks', { count: Math.round(line.packs * 100) / 100 }), sub: say('mix.stirGone') };
+      return { main: say(speaker, 'mix.colourPacks', { count: Math.round(line.packs * 100) / 100 }), sub: say(speaker, 'mix.stirGone') };
     case 'stone':
-      return { main: vessel('mass', line.mass_kg), sub: say('mix.stoneIn') };
+      return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.stoneIn') };
     case 'fibre':
-      return { main: vessel('mass', line.mass_kg), sub: say('mix.fibreLast') };
+      return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.fibreLast') };
     case 'part':
-      return { main: vessel('volume', line.level_m3), sub: `${say('mix.toMark')}, ${vessel('mass', line.mass_kg)}` };
+      return { main: vessel(speaker, 'volume', line.level_m3), sub: `${say(speaker, 'mix.toMark')}, ${vessel(speaker, 'mass', line.mass_kg)}` };
     case 'retarder':
-      return { main: say('day.packets', { count: Math.round(line.packets * 100) / 100 }), sub: say('mix.stirGone') };
+      return { main: say(speaker, 'day.packets', { count: Math.round(line.packets * 100) / 100 }), sub: say(speaker, 'mix.stirGone') };
     case 'powder':
       return {
-        main: sayShare(line.share),
-        sub: line.portions > 1 ? say('mix.inGoes', { mass: vessel('mass', line.mass_kg), count: line.portions }) : vessel('mass', line.mass_kg),
+        main: sayShare(speaker, line.share),
+        sub:
+          line.portions > 1
+            ? say(speaker, 'mix.inGoes', { mass: vessel(speaker, 'mass', line.mass_kg), count: line.portions })
+            : vessel(speaker, 'mass', line.mass_kg),
       };
     case 'mix':
-      return { main: printFigure('t_s', line.time_s), sub: say('mix.slow') };
+      return { main: printFigure(speaker, 't_s', line.time_s), sub: say(speaker, 'mix.slow') };
   }
 };
 
 function TicketRow({ line, sheet, powder_kg, on, onTick }: { line: TicketLine; sheet: Sheet; powder_kg: number; on: boolean; onTick: () => void }) {
-  const { main, sub } = figureOf(line, sheet, powder_kg);
+  const speaker = useSpeaker();
+  const { main, sub } = figureOf(speaker, line, sheet, powder_kg);
   return (
     <Toggle
       role="checkbox"
       aria-checked={on}
-      aria-label={`${say(`mix.${line.code}`)} ${main}, ${sub}`}
+      aria-label={`${say(speaker, `mix.${line.code}`)} ${main}, ${sub}`}
       onPress={onTick}
       className="min-h-[88px] flex-row items-center gap-3 border-b border-line py-2"
     >
@@ -206,7 +222,7 @@ function TicketRow({ line, sheet, powder_kg, on, onTick }: { line: TicketLine; s
         {on ? <Text className="font-text text-[1.5rem] font-bold text-on-selected">✓</Text> : null}
       </View>
       <View className="flex-1">
-        <T as="small">{say(`mix.${line.code}`)}</T>
+        <T as="small">{say(speaker, `mix.${line.code}`)}</T>
         <T as="number">{main}</T>
         <T>{sub}</T>
       </View>
@@ -215,16 +231,17 @@ function TicketRow({ line, sheet, powder_kg, on, onTick }: { line: TicketLine; s
 }
 
 function Order({ chosen }: { chosen: ChosenPlan }) {
+  const speaker = useSpeaker();
   const { options, chosen: bought } = chosen.quantities;
   return (
     <View className="gap-1">
-      <T as="h2">{say('mix.buyTitle')}</T>
-      <T as="strong">{`${packsText(bought.packages)}  ${printFigure('c_minor', bought.cost_minor)}`}</T>
+      <T as="h2">{say(speaker, 'mix.buyTitle')}</T>
+      <T as="strong">{`${packsText(speaker, bought.packages)}  ${printFigure(speaker, 'c_minor', bought.cost_minor)}`}</T>
       <Lines
-        label={say('mix.order')}
+        label={say(speaker, 'mix.order')}
         lines={options.map((option) => [
-          say(`mix.p${Math.round(option.quantile * 100)}`),
-          `${packsText(option.packages)}, ${printFigure('c_minor', option.cost_minor)}; ${say('mix.short', { percent: Math.round(option.chanceShort * 100) })}; ${say('mix.left', { left: printFigure('l_kg', option.leftOver_kg) })}`,
+          sayCoded(speaker, `mix.p${Math.round(option.quantile * 100)}`),
+          `${packsText(speaker, option.packages)}, ${printFigure(speaker, 'c_minor', option.cost_minor)}; ${say(speaker, 'mix.short', { percent: Math.round(option.chanceShort * 100) })}; ${say(speaker, 'mix.left', { left: printFigure(speaker, 'l_kg', option.leftOver_kg) })}`,
         ])}
       />
     </View>

@@ -6,9 +6,11 @@ import { planWorker } from '../workers/planWorker';
 import { saveFile } from '../parts/phone/saveFile';
 import { T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** The job file with its whole plan as JSON, computed in the worker so that a large job does not hold up the thumb. */
 export function PlanFile({ view }: { view: JobView }) {
+  const speaker = useSpeaker();
   const [state, setState] = useState<'ready' | 'working' | 'failed'>('ready');
   const save = async (): Promise<void> => {
     setState('working');
@@ -22,8 +24,8 @@ export function PlanFile({ view }: { view: JobView }) {
   };
   return (
     <View className="items-start gap-1">
-      <Button label={say(state === 'working' ? 'mix.working' : 'mix.json')} disabled={state === 'working'} onPress={() => void save()} />
-      {state === 'failed' ? <T tone="stop">{say('state.failed')}</T> : null}
+      <Button label={say(speaker, state === 'working' ? 'mix.working' : 'mix.json')} disabled={state === 'working'} onPress={() => void save()} />
+      {state === 'failed' ? <T tone="stop">{say(speaker, 'state.failed')}</T> : null}
     </View>
   );
 }

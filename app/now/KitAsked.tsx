@@ -1,7 +1,7 @@
 import { assemblePlanInput } from '@tufa/contract/assemble';
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { kitOf, type KitItem } from '@tufa/core/plan';
-import { say } from '@tufa/words';
+import { say, sayKit } from '@tufa/words';
 import { useRouter, type Href } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -11,6 +11,7 @@ import { T } from '../parts/ui/T';
 import { loadedOf } from '../fix/loadedOf';
 import { poursTomorrow } from '../fix/poursTomorrow';
 import { planWorker } from '../workers/planWorker';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** The day before: what of tomorrow's kit is not loaded yet, by name; worked out beside the screen. */
 export function KitAsked({ data }: { data: FirmData }) {
@@ -29,6 +30,7 @@ export function KitAsked({ data }: { data: FirmData }) {
 const NAMED = 3;
 
 function Asked({ data, job }: { data: FirmData; job: RowOf<'job'> }) {
+  const speaker = useSpeaker();
   const router = useRouter();
   const input = useMemo(() => assemblePlanInput(data, job.id), [data, job.id]);
   const loaded = loadedOf(data, job.id);
@@ -49,12 +51,12 @@ function Asked({ data, job }: { data: FirmData; job: RowOf<'job'> }) {
   }, [input]);
   const missing = kit.filter(({ key }) => !loaded.has(key));
   if (missing.length === 0) return null;
-  const names = missing.slice(0, NAMED).map(({ code, figures }) => say(`kit.${code}`, figures));
+  const names = missing.slice(0, NAMED).map((item) => sayKit(speaker, item));
   return (
     <View className="gap-2 border-l-4 border-caution bg-sheet p-3" testID="kit-asked">
-      <T as="strong">{say('kit.asked', { name: job.name })}</T>
-      <T>{missing.length > NAMED ? say('kit.andMore', { names: names.join(', '), count: missing.length - NAMED }) : names.join(', ')}</T>
-      <Button label={say('kit.load')} onPress={() => router.push(`/jobs/${job.id}/fix?kit=open` as Href)} />
+      <T as="strong">{say(speaker, 'kit.asked', { name: job.name })}</T>
+      <T>{missing.length > NAMED ? say(speaker, 'kit.andMore', { names: names.join(', '), count: missing.length - NAMED }) : names.join(', ')}</T>
+      <Button label={say(speaker, 'kit.load')} onPress={() => router.push(`/jobs/${job.id}/fix?kit=open` as Href)} />
     </View>
   );
 }

@@ -1,5 +1,5 @@
 import type { FirmData, RowOf } from '@tufa/contract/entities';
-import { say } from '@tufa/words/speak';
+import { say, sayCoded } from '@tufa/words/speak';
 import { useRouter, type Href } from 'expo-router';
 import { lazy, Suspense, useMemo } from 'react';
 import { Pressable, View } from 'react-native';
@@ -12,11 +12,14 @@ import { Answer, T } from '../parts/ui/T';
 import { loadPart } from '../parts/chrome/workScreen';
 import { JobPicture, jobsOf } from '../jobs/JobList';
 import { running, waitingFor } from './waiting';
+import type { Speaker } from '@tufa/words/speak';
+import { useSpeaker } from '../parts/phone/speaker';
 
 const KitAsked = lazy(() => loadPart().then(({ KitAsked: Part }) => ({ default: Part })));
 
 /** What to do now, and what waits. The plan itself is not computed here: this is the first screen on a slow phone. */
 export function NowScreen() {
+  const speaker = useSpeaker();
   const firm = useFirm();
   const router = useRouter();
   const { data } = firm;
@@ -29,28 +32,28 @@ export function NowScreen() {
   const next = liveJob ?? planned[0];
   return (
     <Screen
-      title={say('nav.now')}
+      title={say(speaker, 'nav.now')}
       head={
         <View className="gap-2">
           <View className="flex-row items-center justify-between">
             <SyncLine />
-            <Word label={say('nav.firm')} onPress={() => router.push('/firm')} />
+            <Word label={say(speaker, 'nav.firm')} onPress={() => router.push('/firm')} />
           </View>
-          <Answer>{headline(next, live.length, liveJob !== undefined)}</Answer>
+          <Answer>{headline(speaker, next, live.length, liveJob !== undefined)}</Answer>
           <T as="lead">
             {next
               ? liveJob
-                ? say('now.leadRunning', { name: next.name })
-                : say('now.leadJob', { customer: next.customer, note: next.accessNote })
-              : say('now.lead')}
+                ? say(speaker, 'now.leadRunning', { name: next.name })
+                : say(speaker, 'now.leadJob', { customer: next.customer, note: next.accessNote })
+              : say(speaker, 'now.lead')}
           </T>
         </View>
       }
       foot={
         next ? (
-          <Button label={say(liveJob ? 'now.running' : 'now.open')} tone="act" big onPress={() => router.push(`/jobs/${next.id}/pour` as Href)} />
+          <Button label={say(speaker, liveJob ? 'now.running' : 'now.open')} tone="act" big onPress={() => router.push(`/jobs/${next.id}/pour` as Href)} />
         ) : (
-          <Button label={say('now.newJob')} tone="act" big onPress={() => router.push('/jobs/new')} />
+          <Button label={say(speaker, 'now.newJob')} tone="act" big onPress={() => router.push('/jobs/new')} />
         )
       }
     >
@@ -59,12 +62,12 @@ export function NowScreen() {
         <KitAsked data={data} />
       </Suspense>
       <T as="h2" className="mt-2">
-        {say('now.waiting')}
+        {say(speaker, 'now.waiting')}
       </T>
       {firm.ready && jobs.length === 0 ? (
         <>
-          <T as="lead">{say('now.nothing')}</T>
-          <Button label={say('now.trySum')} onPress={() => router.push('/bench/window')} />
+          <T as="lead">{say(speaker, 'now.nothing')}</T>
+          <Button label={say(speaker, 'now.trySum')} onPress={() => router.push('/bench/window')} />
         </>
       ) : null}
       <View>
@@ -72,18 +75,19 @@ export function NowScreen() {
           <Waiting key={job.id} data={data} job={job} />
         ))}
       </View>
-      {next ? <Button label={say('now.newJob')} onPress={() => router.push('/jobs/new')} /> : null}
+      {next ? <Button label={say(speaker, 'now.newJob')} onPress={() => router.push('/jobs/new')} /> : null}
     </Screen>
   );
 }
 
-function headline(job: RowOf<'job'> | undefined, count: number, isRunning: boolean): string {
-  if (!job) return say('now.title');
-  if (isRunning) return say('now.titleRunning', { count });
-  return say('now.titleJob', { name: job.name.toLowerCase(), time: (job.pourOn ?? '').slice(11) });
+function headline(speaker: Speaker, job: RowOf<'job'> | undefined, count: number, isRunning: boolean): string {
+  if (!job) return say(speaker, 'now.title');
+  if (isRunning) return say(speaker, 'now.titleRunning', { count });
+  return say(speaker, 'now.titleJob', { name: job.name.toLowerCase(), time: (job.pourOn ?? '').slice(11) });
 }
 
 function Waiting({ data, job }: { data: FirmData; job: RowOf<'job'> }) {
+  const speaker = useSpeaker();
   const router = useRouter();
   const wait = waitingFor(data, job.id);
   return (
@@ -95,7 +99,7 @@ function Waiting({ data, job }: { data: FirmData; job: RowOf<'job'> }) {
       <JobPicture data={data} jobId={job.id} />
       <View className="flex-1">
         <T as="strong">{job.name}</T>
-        <T as="faint">{say(`now.wait.${wait.code}`)}</T>
+        <T as="faint">{sayCoded(speaker, `now.wait.${wait.code}`)}</T>
       </View>
     </Pressable>
   );

@@ -11,46 +11,49 @@ import type { OutboxRecord } from './database';
 import { differences } from './differences';
 import { outbox } from './Outbox';
 import { change, useFirm, write } from './useFirm';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** What came back from the firm: a clash with both values, or a refusal. Nothing is lost until somebody decides. */
 export default function Returned() {
+  const speaker = useSpeaker();
   const { records } = useFirm();
   const [open, setOpen] = useState(false);
   const [record] = records.filter(({ state }) => state === 'parked' || state === 'refused');
   if (!record) return null;
-  const what = say(record.state === 'parked' ? 'state.parked' : 'state.refusedShort');
+  const what = say(speaker, record.state === 'parked' ? 'state.parked' : 'state.refusedShort');
   return (
     <View role="alert" className="flex-row items-center justify-between bg-caution-fill px-4">
       <T className="flex-1">{what}</T>
-      <Word label={say('state.look')} onPress={() => setOpen(true)} />
+      <Word label={say(speaker, 'state.look')} onPress={() => setOpen(true)} />
       {open ? <Settle key={record.order} record={record} title={what} onClose={() => setOpen(false)} /> : null}
     </View>
   );
 }
 
 function Settle({ record, title, onClose }: { record: OutboxRecord; title: string; onClose: () => void }) {
+  const speaker = useSpeaker();
   const { result, command } = record;
   const drop = (): void => void outbox.forget([record.order]).then(onClose);
   if (result?.result !== 'conflict')
     return (
       <Sheet title={title} onClose={onClose}>
-        <T>{say('state.refused', { title: result?.result === 'refused' ? result.problem.title : '' })}</T>
-        <Slide label={say('state.dismiss')} onSlid={drop} />
+        <T>{say(speaker, 'state.refused', { title: result?.result === 'refused' ? result.problem.title : '' })}</T>
+        <Slide label={say(speaker, 'state.dismiss')} onSlid={drop} />
       </Sheet>
     );
   const [name] = command.kind.split('.') as [Writable];
   // Mine again, on top of theirs: the write reads the present values as its base.
   const keep = (): void => void outbox.forget([record.order]).then(() => write(change(name, 'change', command.target, command.change)).then(onClose));
-  const rows = result.conflicts.flatMap(({ field, yours, theirs }) => differences(field, yours, theirs));
+  const rows = result.conflicts.flatMap(({ field, yours, theirs }) => differences(speaker, field, yours, theirs));
   return (
     <Sheet title={title} onClose={onClose}>
       <Table
         caption={title}
-        columns={[say('conflict.what'), say('conflict.yours'), say('conflict.theirs')]}
+        columns={[say(speaker, 'conflict.what'), say(speaker, 'conflict.yours'), say(speaker, 'conflict.theirs')]}
         rows={rows.map((one) => [one.name, one.yours, one.theirs])}
       />
-      <Button label={say('state.keepMine')} tone="act" onPress={keep} />
-      <Slide label={say('state.keepTheirs')} onSlid={drop} />
+      <Button label={say(speaker, 'state.keepMine')} tone="act" onPress={keep} />
+      <Slide label={say(speaker, 'state.keepTheirs')} onSlid={drop} />
     </Sheet>
   );
 }

@@ -1,5 +1,6 @@
 import { typeset } from '@tufa/core/quantity';
-import { i18n, printFigure, say } from '@tufa/words';
+import { printFigure, say, sayCoded, isSaid } from '@tufa/words';
+import type { Speaker } from '@tufa/words/speak';
 
 /** One leaf that two people changed: what it is called, and both values as a person reads them. */
 export interface Difference {
@@ -14,23 +15,27 @@ const isTree = (value: unknown): value is Tree => typeof value === 'object' && v
 
 const isMeasured = (value: unknown): value is { value: number; typed?: string } => isTree(value) && typeof value['value'] === 'number' && 'source' in value;
 
-const called = (name: string): string => (i18n.exists(`conflict.${name}`) ? say(`conflict.${name}`) : name);
+const called = (speaker: Speaker, name: string): string => (isSaid(`conflict.${name}`) ? sayCoded(speaker, `conflict.${name}`) : name);
 
-function shown(name: string, value: unknown): string {
-  if (value === undefined || value === null || value === '') return say('conflict.nothing');
-  if (isMeasured(value)) return typeset(value.typed ?? printFigure(`${name}_m`, value.value));
+function shown(speaker: Speaker, name: string, value: unknown): string {
+  if (value === undefined || value === null || value === '') return say(speaker, 'conflict.nothing');
+  if (isMeasured(value)) return typeset(value.typed ?? printFigure(speaker, `${name}_m`, value.value));
   if (Array.isArray(value))
     return value.every((one) => typeof one === 'string')
-      ? value.map((one) => printFigure(name, one)).join(', ')
-      : say('conflict.points', { count: value.length });
-  if (typeof value === 'number' || typeof value === 'string') return printFigure(name, value);
-  return isTree(value) ? Object.keys(value).map(called).join(', ') : String(value);
+      ? value.map((one) => printFigure(speaker, name, one)).join(', ')
+      : say(speaker, 'conflict.points', { count: value.length });
+  if (typeof value === 'number' || typeof value === 'string') return printFigure(speaker, name, value);
+  return isTree(value)
+    ? Object.keys(value)
+        .map((name) => called(speaker, name))
+        .join(', ')
+    : String(value);
 }
 
 /** What differs between two values of one field, leaf by leaf, so that a person compares figures and not files. */
-export function differences(name: string, yours: unknown, theirs: unknown): Difference[] {
+export function differences(speaker: Speaker, name: string, yours: unknown, theirs: unknown): Difference[] {
   if (JSON.stringify(yours) === JSON.stringify(theirs)) return [];
   if (isTree(yours) && isTree(theirs) && !isMeasured(yours) && !isMeasured(theirs))
-    return [...new Set([...Object.keys(yours), ...Object.keys(theirs)])].flatMap((key) => differences(key, yours[key], theirs[key]));
-  return [{ name: called(name), yours: shown(name, yours), theirs: shown(name, theirs) }];
+    return [...new Set([...Object.keys(yours), ...Object.keys(theirs)])].flatMap((key) => differences(speaker, key, yours[key], theirs[key]));
+  return [{ name: called(speaker, name), yours: shown(speaker, name, yours), theirs: shown(speaker, name, theirs) }];
 }

@@ -4,9 +4,11 @@ import { View } from 'react-native';
 import { Button } from '../parts/ui/Button';
 import { Sheet } from '../parts/ui/Sheet';
 import { T } from '../parts/ui/T';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** The camera with the picture of before over it, half seen, so that the same place is stood on again. */
 export function Camera({ ghost, onTake, onClose }: { ghost: string | null; onTake: (picture: Blob) => void; onClose: () => void }) {
+  const speaker = useSpeaker();
   const video = useRef<HTMLVideoElement>(null);
   const [refused, setRefused] = useState(false);
   useEffect(() => {
@@ -36,22 +38,29 @@ export function Camera({ ghost, onTake, onClose }: { ghost: string | null; onTak
     canvas.toBlob((picture) => picture && onTake(picture), 'image/jpeg', 0.92);
   };
   return (
-    <Sheet title={say(ghost ? 'photo.after' : 'photo.camera')} onClose={onClose}>
+    <Sheet title={say(speaker, ghost ? 'photo.after' : 'photo.camera')} onClose={onClose}>
       {refused ? (
-        <T tone="caution">{say('photo.refused')}</T>
+        <T tone="caution">{say(speaker, 'photo.refused')}</T>
       ) : (
         <>
           <View>
-            <video ref={video} autoPlay playsInline muted aria-label={say('photo.camera')} style={{ width: '100%', display: 'block', background: '#000' }} />
+            <video
+              ref={video}
+              autoPlay
+              playsInline
+              muted
+              aria-label={say(speaker, 'photo.camera')}
+              style={{ width: '100%', display: 'block', background: '#000' }}
+            />
             {ghost ? (
               <img
                 src={ghost}
-                alt={say('photo.ghost')}
+                alt={say(speaker, 'photo.ghost')}
                 style={{ position: 'absolute', left: 0, top: 0, width: '100%', height: '100%', objectFit: 'cover', opacity: 0.45 }}
               />
             ) : null}
           </View>
-          <Button label={say('photo.take')} tone="act" big onPress={take} />
+          <Button label={say(speaker, 'photo.take')} tone="act" big onPress={take} />
         </>
       )}
     </Sheet>

@@ -1,5 +1,5 @@
 import type { RowOf } from '@tufa/contract/entities';
-import { say } from '@tufa/words';
+import { say, sayCoded } from '@tufa/words';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
@@ -13,11 +13,13 @@ import type { JobView } from '../parts/job/useJob';
 import { Camera } from './Camera';
 import { keepPhoto, PhotoFault, usePhotoUrl } from './photographs';
 import { Strokes } from './Strokes';
+import { useSpeaker } from '../parts/phone/speaker';
 
 const WHOLE = 'element';
 
 /** The pictures of an element and its findings: taken or chosen, drawn on, taken again from the same place. */
 export function Photos({ view, element, onDone }: { view: JobView; element: RowOf<'element'>; onDone: () => void }) {
+  const speaker = useSpeaker();
   const [subject, setSubject] = useState(WHOLE);
   const [fault, setFault] = useState<string | null>(null);
   const [working, setWorking] = useState(false);
@@ -38,7 +40,7 @@ export function Photos({ view, element, onDone }: { view: JobView; element: RowO
       await keepPhoto(picture, { jobId: view.job.id, elementId: element.id, findingId: subject === WHOLE ? null : subject, before });
     } catch (error) {
       if (!(error instanceof PhotoFault)) throw error;
-      setFault(say(`photo.${error.code}`, error.figures));
+      setFault(sayCoded(speaker, `photo.${error.code}`, error.figures));
     } finally {
       setWorking(false);
     }
@@ -48,11 +50,11 @@ export function Photos({ view, element, onDone }: { view: JobView; element: RowO
       step="walk"
       view={view}
       parts={{
-        head: <Answer size="number">{say('photo.title', { name: element.name })}</Answer>,
+        head: <Answer size="number">{say(speaker, 'photo.title', { name: element.name })}</Answer>,
         body: (
           <View className="gap-4">
             <Choice
-              label={say('photo.of')}
+              label={say(speaker, 'photo.of')}
               options={[{ value: WHOLE, label: element.name }, ...findings.map(({ id, label }) => ({ value: id, label }))]}
               value={subject}
               onChange={setSubject}
@@ -64,10 +66,10 @@ export function Photos({ view, element, onDone }: { view: JobView; element: RowO
             ) : null}
             {working ? (
               <View role="status">
-                <T as="faint">{say('photo.working')}</T>
+                <T as="faint">{say(speaker, 'photo.working')}</T>
               </View>
             ) : null}
-            {shown.length === 0 ? <T as="lead">{say('photo.none')}</T> : null}
+            {shown.length === 0 ? <T as="lead">{say(speaker, 'photo.none')}</T> : null}
             <View className="flex-row flex-wrap gap-3">
               {shown.map((photo, i) => (
                 <Thumb key={photo.id} photo={photo} n={i + 1} onOpen={() => setOpened(photo.id)} />
@@ -95,9 +97,9 @@ export function Photos({ view, element, onDone }: { view: JobView; element: RowO
         ),
         foot: (
           <View className="flex-row gap-3">
-            <Button label={say('walk.done')} onPress={onDone} />
-            <PickFile label={say('photo.file')} grow accept="image/*" testID="photo-file" onPick={(picked) => void keep(picked, null)} />
-            <Button label={say('photo.camera')} tone="act" grow onPress={() => setCamera({ before: null, ghost: null })} />
+            <Button label={say(speaker, 'walk.done')} onPress={onDone} />
+            <PickFile label={say(speaker, 'photo.file')} grow accept="image/*" testID="photo-file" onPick={(picked) => void keep(picked, null)} />
+            <Button label={say(speaker, 'photo.camera')} tone="act" grow onPress={() => setCamera({ before: null, ghost: null })} />
           </View>
         ),
       }}
@@ -106,9 +108,15 @@ export function Photos({ view, element, onDone }: { view: JobView; element: RowO
 }
 
 function Thumb({ photo, n, onOpen }: { photo: RowOf<'photograph'>; n: number; onOpen: () => void }) {
+  const speaker = useSpeaker();
   const url = usePhotoUrl(photo, 'thumb');
   return (
-    <Pressable role="button" aria-label={say('photo.open', { n: String(n) })} onPress={onOpen} className="h-[112px] w-[112px] border-2 border-edge bg-sunk">
+    <Pressable
+      role="button"
+      aria-label={say(speaker, 'photo.open', { n: String(n) })}
+      onPress={onOpen}
+      className="h-[112px] w-[112px] border-2 border-edge bg-sunk"
+    >
       {url ? <img src={url} alt="" style={{ width: '100%', height: '100%', objectFit: 'cover' }} /> : null}
     </Pressable>
   );
@@ -125,34 +133,36 @@ function OpenPhoto({
   onAgain: (ghost: string) => void;
   onClose: () => void;
 }) {
+  const speaker = useSpeaker();
   const url = usePhotoUrl(photo, 'full');
   const strokes = (list: RowOf<'photograph'>['strokes']): void => void write(change('photograph', 'change', photo.id, { strokes: list }));
   if (!url) return null;
   return (
-    <Sheet title={say('photo.taken', { date: photo.takenAt.slice(0, 10) })} onClose={onClose}>
-      <T as="faint">{say('photo.drawHelp')}</T>
+    <Sheet title={say(speaker, 'photo.taken', { date: photo.takenAt.slice(0, 10) })} onClose={onClose}>
+      <T as="faint">{say(speaker, 'photo.drawHelp')}</T>
       <Strokes
         url={url}
-        alt={say('photo.taken', { date: photo.takenAt.slice(0, 10) })}
+        alt={say(speaker, 'photo.taken', { date: photo.takenAt.slice(0, 10) })}
         strokes={photo.strokes}
         onStroke={(stroke) => strokes([...photo.strokes, stroke])}
       />
       {before ? <Before photo={before} /> : null}
       <View className="flex-row flex-wrap">
-        {photo.strokes.length > 0 ? <Word label={say('photo.undoStroke')} onPress={() => strokes(photo.strokes.slice(0, -1))} /> : null}
-        <Word label={say('photo.again')} onPress={() => onAgain(url)} />
-        <Word label={say('walk.remove')} onPress={() => void write(change('photograph', 'remove', photo.id)).then(onClose)} />
+        {photo.strokes.length > 0 ? <Word label={say(speaker, 'photo.undoStroke')} onPress={() => strokes(photo.strokes.slice(0, -1))} /> : null}
+        <Word label={say(speaker, 'photo.again')} onPress={() => onAgain(url)} />
+        <Word label={say(speaker, 'walk.remove')} onPress={() => void write(change('photograph', 'remove', photo.id)).then(onClose)} />
       </View>
     </Sheet>
   );
 }
 
 function Before({ photo }: { photo: RowOf<'photograph'> }) {
+  const speaker = useSpeaker();
   const url = usePhotoUrl(photo, 'full');
   return url ? (
     <View className="gap-1">
-      <T as="strong">{say('photo.before')}</T>
-      <Strokes url={url} alt={say('photo.before')} strokes={photo.strokes} />
+      <T as="strong">{say(speaker, 'photo.before')}</T>
+      <Strokes url={url} alt={say(speaker, 'photo.before')} strokes={photo.strokes} />
     </View>
   ) : null;
 }

@@ -7,6 +7,7 @@ import { SceneView } from '../parts/ui/SceneView';
 import { usePhone } from '../parts/phone/useSettings';
 import { digitsOf, unitWords } from './digitsOf';
 import { PailFill } from './PailFill';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** Room between the line and the buttons for what is written on it. */
 export const LINE_ROOM = 28;
@@ -39,6 +40,7 @@ export function Pail({
   /** what stands under the digits */
   children: ReactNode;
 }) {
+  const speaker = useSpeaker();
   const { hand } = usePhone();
   // The line of the safe share stays clear of the buttons, however short the phone.
   const floor = Math.min(height, TOP + (height - controls - LINE_ROOM - TOP) / (1 - reading.safeLine));
@@ -95,9 +97,14 @@ export function Pail({
       {digits}
     </Text>
   );
-  const what = unitWords(reading.left_s, placed);
+  const what = unitWords(speaker, reading.left_s, placed);
   return (
-    <View className="absolute inset-0 overflow-hidden" testID="pail" role="timer" aria-label={`${digits} ${what}, ${say(`pour.phase.${reading.phase}`)}`}>
+    <View
+      className="absolute inset-0 overflow-hidden"
+      testID="pail"
+      role="timer"
+      aria-label={`${digits} ${what}, ${say(speaker, `pour.phase.${reading.phase}`)}`}
+    >
       {big(false)}
       <View className="absolute left-0 right-0 overflow-hidden" style={{ top: surface - 6, height: Math.max(0, height - surface + 6) }}>
         <PailFill width={width} height={height} phase={reading.phase} />
@@ -118,7 +125,9 @@ export function Pail({
         <View className={`absolute left-0 right-0 items-center ${hand === 'right' ? 'flex-row' : 'flex-row-reverse'}`} style={{ top: safeY - 14 }}>
           <View className={`h-[4px] bg-ink ${narrow ? 'w-[16px]' : 'w-[48px]'}`} />
           {labelled ? (
-            <Text className="font-text bg-ground px-2 text-[1.125rem] font-bold text-ink">{say(placed || narrow ? 'pour.stopTool' : 'pour.stopHere')}</Text>
+            <Text className="font-text bg-ground px-2 text-[1.125rem] font-bold text-ink">
+              {say(speaker, placed || narrow ? 'pour.stopTool' : 'pour.stopHere')}
+            </Text>
           ) : null}
         </View>
       ) : null}

@@ -20,11 +20,13 @@ import { StalePlan } from './StalePlan';
 import { inUse } from './storedPlan';
 import { useBattery } from './useBattery';
 import { UndoBand, type Did } from './UndoBand';
+import { useSpeaker } from '../parts/phone/speaker';
 
 export const PourScreen = () => <StepScreen step="pour">{(view) => <Pour key={view.job.id} view={view} />}</StepScreen>;
 
 /** The pour: ready for the next batch, or the pail of the one that ends first. */
 function Pour({ view }: { view: JobView }) {
+  const speaker = useSpeaker();
   const router = useRouter();
   const person = usePerson();
   const [did, setDid] = useState<Did | null>(null);
@@ -43,7 +45,7 @@ function Pour({ view }: { view: JobView }) {
 
   if (running.length > 0 && !choosing) return <RunningBatch view={view} running={running} band={band} onDid={setDid} onNext={() => setChoosing(true)} />;
 
-  const stop = stopOf('pour', view, go('walk'));
+  const stop = stopOf(speaker, 'pour', view, go('walk'));
   if (stop) return stop;
   const { finding, sheet, plan, input, planId } = inUse(view);
   if (!finding?.chosen || !sheet || !plan)
@@ -51,7 +53,7 @@ function Pour({ view }: { view: JobView }) {
       <StepLayout
         step="pour"
         view={view}
-        parts={nothingYet({ title: say('fix.none'), lead: say('pour.choose'), label: say('step.fix'), onPress: go('fix') })}
+        parts={nothingYet({ title: say(speaker, 'fix.none'), lead: say(speaker, 'pour.choose'), label: say(speaker, 'step.fix'), onPress: go('fix') })}
       />
     );
   const { batches, ticket } = finding.chosen;
@@ -82,14 +84,14 @@ function Pour({ view }: { view: JobView }) {
           <View className="gap-1">
             <View className="flex-row items-start justify-between">
               <View className="flex-1">
-                <Answer size="number">{poured ? say('pour.poured', { count: own.length }) : say('pour.ready', { batch: next })}</Answer>
+                <Answer size="number">{poured ? say(speaker, 'pour.poured', { count: own.length }) : say(speaker, 'pour.ready', { batch: next })}</Answer>
               </View>
               <SunSwitch />
             </View>
             <T as="lead">
               {poured
-                ? say('pour.pouredLead')
-                : say('pour.readyLead', { share: capital(sayShare(ticket.share)), name: sheet.name, count: String(batches.count) })}
+                ? say(speaker, 'pour.pouredLead')
+                : say(speaker, 'pour.readyLead', { share: capital(sayShare(speaker, ticket.share)), name: sheet.name, count: String(batches.count) })}
             </T>
           </View>
         ),
@@ -100,10 +102,10 @@ function Pour({ view }: { view: JobView }) {
             <Batches batches={own} />
             <Cautions screen="pour" input={input} plan={plan} data={view.data} />
             {own.length === 0 ? <TestAlarm /> : null}
-            <T as="small">{say('pour.sound')}</T>
+            <T as="small">{say(speaker, 'pour.sound')}</T>
             {battery === null ? null : (
               <T as="strong" tone="caution">
-                {say('pour.battery', { percent: String(Math.round(battery * 100)) })}
+                {say(speaker, 'pour.battery', { percent: String(Math.round(battery * 100)) })}
               </T>
             )}
           </View>
@@ -111,9 +113,9 @@ function Pour({ view }: { view: JobView }) {
         foot: (
           <View className="gap-2">
             {band}
-            {open.length > 0 ? <T as="strong">{say('pour.ackFirst')}</T> : null}
+            {open.length > 0 ? <T as="strong">{say(speaker, 'pour.ackFirst')}</T> : null}
             <Button
-              label={say('pour.start')}
+              label={say(speaker, 'pour.start')}
               tone="act"
               big
               disabled={starting || batches.share === null || open.length > 0}
@@ -129,6 +131,7 @@ function Pour({ view }: { view: JobView }) {
 
 /** Heard once before it matters. */
 function TestAlarm() {
+  const speaker = useSpeaker();
   const [tested, setTested] = useState(false);
   const test = (): void => {
     unlockSound();
@@ -137,8 +140,8 @@ function TestAlarm() {
   };
   return (
     <View className="gap-1">
-      <Button label={say('pour.testAlarm')} onPress={test} />
-      {tested ? <T as="faint">{say('pour.tested')}</T> : null}
+      <Button label={say(speaker, 'pour.testAlarm')} onPress={test} />
+      {tested ? <T as="faint">{say(speaker, 'pour.tested')}</T> : null}
     </View>
   );
 }
@@ -146,14 +149,15 @@ function TestAlarm() {
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 function Batches({ batches }: { batches: readonly BatchState[] }) {
+  const speaker = useSpeaker();
   if (batches.length === 0) return null;
   return (
     <Lines
-      label={say('pour.batches')}
+      label={say(speaker, 'pour.batches')}
       lines={batches.map(({ batch, startedAt, ends, running }) => {
         const [end] = ends;
-        const state = running ? say('pour.running') : end ? say(`record.${end.kind}`) : '';
-        return [`${say('record.batch')} ${batch}, ${format(startedAt, 'HH:mm')}`, state, end?.kind === 'wentHard' ? 'stop' : undefined] as const;
+        const state = running ? say(speaker, 'pour.running') : end ? say(speaker, `record.${end.kind}`) : '';
+        return [`${say(speaker, 'record.batch')} ${batch}, ${format(startedAt, 'HH:mm')}`, state, end?.kind === 'wentHard' ? 'stop' : undefined] as const;
       })}
     />
   );

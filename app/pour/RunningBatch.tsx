@@ -26,6 +26,7 @@ import { useMissed, type LineAt } from './useMissed';
 import { useNow } from './useNow';
 import { useOneFinger } from './useOneFinger';
 import { useWakeLock } from './useWakeLock';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** Seconds before the line at which the phone warns. */
 const WARN_S = 120;
@@ -44,6 +45,7 @@ export function RunningBatch({
   onDid: (did: Did) => void;
   onNext: () => void;
 }) {
+  const speaker = useSpeaker();
   const router = useRouter();
   const heading = useAnswerFocus();
   const person = usePerson();
@@ -109,12 +111,12 @@ export function RunningBatch({
   const mainWidth = size ? (others.length > 0 ? Math.round((size.width * 2) / 3) : size.width) : 0;
   const events = <BigEvents placed={placed} busy={busy} noting={noting} onTap={(kind, text) => void tap(kind, text)} onNoteEnd={() => setNoting(false)} />;
   const nav = (
-    <View className="flex-row border-t-2 border-ink bg-sheet" role="navigation" aria-label={say('nav.steps')}>
+    <View className="flex-row border-t-2 border-ink bg-sheet" role="navigation" aria-label={say(speaker, 'nav.steps')}>
       {(
         [
-          [`‹ ${say('pour.job')}`, () => router.replace(`/jobs/${view.job.id}/walk` as Href)],
-          [say('pour.other'), onNext],
-          [say('pour.note'), () => setNoting(true)],
+          [`‹ ${say(speaker, 'pour.job')}`, () => router.replace(`/jobs/${view.job.id}/walk` as Href)],
+          [say(speaker, 'pour.other'), onNext],
+          [say(speaker, 'pour.note'), () => setNoting(true)],
         ] as const
       ).map(([label, onPress], i) => (
         <Pressable
@@ -133,12 +135,12 @@ export function RunningBatch({
       {missed.length > 0 ? <Missed lines={missed} at={phone_ms} onRead={read} /> : null}
       {battery === null ? null : (
         <T as="strong" tone="caution" className="self-start bg-caution-fill px-2">
-          {say('pour.battery', { percent: String(Math.round(battery * 100)) })}
+          {say(speaker, 'pour.battery', { percent: String(Math.round(battery * 100)) })}
         </T>
       )}
       {awake ? null : (
         <T as="strong" className="self-start bg-ground px-2">
-          {say('pour.sleeps')}
+          {say(speaker, 'pour.sleeps')}
         </T>
       )}
     </>
@@ -148,14 +150,16 @@ export function RunningBatch({
     <View className="px-4 pt-2">
       <View className="flex-row items-center justify-between">
         <Text ref={heading} role="heading" aria-level={1} tabIndex={-1} className="font-text shrink bg-ground px-1 text-[1.125rem] text-ink">
-          {`${Number(batch.batch) <= planned ? say('pour.batchOf', { batch: batch.batch, count: String(planned) }) : say('pour.extra', { batch: batch.batch })}, ${sayShare(chosen.ticket.share)}`}
+          {`${Number(batch.batch) <= planned ? say(speaker, 'pour.batchOf', { batch: batch.batch, count: String(planned) }) : say(speaker, 'pour.extra', { batch: batch.batch })}, ${sayShare(speaker, chosen.ticket.share)}`}
         </Text>
         <View className="bg-ground px-1">
           <SyncLine />
         </View>
       </View>
       <View className="flex-row items-start justify-between">
-        <Text className="font-head max-w-[75%] bg-ground px-1 text-[1.5rem] font-bold leading-[1.75rem] text-ink">{say(`pour.phase.${reading.phase}`)}</Text>
+        <Text className="font-head max-w-[75%] bg-ground px-1 text-[1.5rem] font-bold leading-[1.75rem] text-ink">
+          {say(speaker, `pour.phase.${reading.phase}`)}
+        </Text>
         <View className="bg-ground px-2">
           <SunSwitch />
         </View>
@@ -166,7 +170,7 @@ export function RunningBatch({
   return (
     <View ref={screen} className={`h-full w-full flex-1 bg-ground ${onSide ? side : ''}`} role="main" testID="running">
       <Head>
-        <title>{`${say('step.pour')}, ${view.job.name}, ${say('tufa')}`}</title>
+        <title>{`${say(speaker, 'step.pour')}, ${view.job.name}, ${say(speaker, 'tufa')}`}</title>
       </Head>
       <View className="flex-1">
         <Returned />
@@ -182,11 +186,17 @@ export function RunningBatch({
                   >
                     {warn ? (
                       <T as="strong" tone={reading.left_s < 0 ? 'stop' : 'caution'}>
-                        {reading.left_s < 0 ? say('pour.alarmOver') : say('pour.alarmNear', { minutes: String(Math.max(1, Math.ceil(reading.left_s / 60))) })}
+                        {reading.left_s < 0
+                          ? say(speaker, 'pour.alarmOver')
+                          : say(speaker, 'pour.alarmNear', { minutes: String(Math.max(1, Math.ceil(reading.left_s / 60))) })}
                       </T>
                     ) : null}
-                    <T as="h2">{reading.left_s >= 0 ? say('pour.until', { time: line }) : say('pour.since', { time: line })}</T>
-                    <T>{placed ? say('pour.test', { phase: say(`pour.hand.${reading.phase}`) }) : say('pour.thenTool', { minutes: String(then) })}</T>
+                    <T as="h2">{reading.left_s >= 0 ? say(speaker, 'pour.until', { time: line }) : say(speaker, 'pour.since', { time: line })}</T>
+                    <T>
+                      {placed
+                        ? say(speaker, 'pour.test', { phase: say(speaker, `pour.hand.${reading.phase}`) })
+                        : say(speaker, 'pour.thenTool', { minutes: String(then) })}
+                    </T>
                   </View>
                 </Pail>
               </View>
@@ -232,18 +242,19 @@ export function RunningBatch({
 
 /** On waking: what ran out meanwhile, and when; the pail behind it shows the state now. */
 function Missed({ lines, at, onRead }: { lines: readonly LineAt[]; at: number; onRead: () => void }) {
+  const speaker = useSpeaker();
   return (
     <View role="alert" className="bg-stop-fill px-2 py-1" testID="missed">
       {lines.map(({ batch, placed, at: ended }) => (
         <T key={`${batch}${placed}`} as="strong" tone="stop">
-          {say(placed ? 'pour.missedFinish' : 'pour.missedPlace', {
+          {say(speaker, placed ? 'pour.missedFinish' : 'pour.missedPlace', {
             batch,
             time: format(ended, 'HH:mm'),
             minutes: String(Math.max(1, Math.round((at - ended) / 60_000))),
           })}
         </T>
       ))}
-      <Word label={say('pour.read')} onPress={onRead} />
+      <Word label={say(speaker, 'pour.read')} onPress={onRead} />
     </View>
   );
 }

@@ -1,6 +1,7 @@
 import { say } from '@tufa/words';
 import { useEffect, useState } from 'react';
 import { Pressable, Text } from 'react-native';
+import { useSpeaker } from '../parts/phone/speaker';
 
 export interface Did {
   readonly what: 'start' | 'placed' | 'finished' | 'wentHard' | 'note';
@@ -15,6 +16,7 @@ const DEAF_MS = 700;
 
 /** Eight seconds to take a tap back, instead of a dialog before it. */
 export function UndoBand({ did, onUndo, onGone }: { did: Did; onUndo: () => void; onGone: () => void }) {
+  const speaker = useSpeaker();
   const [left, setLeft] = useState(8);
   const [heardFor, setHeardFor] = useState('');
   useEffect(() => {
@@ -32,17 +34,17 @@ export function UndoBand({ did, onUndo, onGone }: { did: Did; onUndo: () => void
     const timer = setInterval(tick, 500);
     return () => clearInterval(timer);
   }, [did, onGone]);
-  const what = say(`pour.did.${did.what}`, { batch: did.batch?.batch ?? '' });
+  const what = say(speaker, `pour.did.${did.what}`, { batch: did.batch?.batch ?? '' });
   return (
     <Pressable
       role="button"
-      aria-label={say('pour.undo', { what, seconds: String(left) })}
+      aria-label={say(speaker, 'pour.undo', { what, seconds: String(left) })}
       onPress={onUndo}
       disabled={deaf}
       className="min-h-[56px] justify-center self-start bg-selected px-5"
       testID="undo"
     >
-      <Text className="font-text text-[1.125rem] font-bold text-on-selected">{say('pour.undo', { what, seconds: String(left) })}</Text>
+      <Text className="font-text text-[1.125rem] font-bold text-on-selected">{say(speaker, 'pour.undo', { what, seconds: String(left) })}</Text>
     </Pressable>
   );
 }

@@ -1,4 +1,5 @@
 import { say } from '@tufa/words';
+import type { Speaker } from '@tufa/words/speak';
 
 /** Digits of a left time: minutes from two on, seconds below, minutes past. */
 export function digitsOf(left_s: number): { digits: string; unit: 'min' | 's' | 'past' } {
@@ -7,8 +8,8 @@ export function digitsOf(left_s: number): { digits: string; unit: 'min' | 's' | 
 }
 
 /** The small words after the digits: what unit they are, and until what. */
-export function unitWords(left_s: number, placed: boolean): string {
+export function unitWords(speaker: Speaker, left_s: number, placed: boolean): string {
   const { unit } = digitsOf(left_s);
-  if (unit === 'past') return say('pour.past');
-  return say(`pour.${placed ? 'toFinish' : 'toPlace'}`, { unit: say(`unit.${unit}`) });
+  if (unit === 'past') return say(speaker, 'pour.past');
+  return say(speaker, `pour.${placed ? 'toFinish' : 'toPlace'}`, { unit: say(speaker, `unit.${unit}`) });
 }

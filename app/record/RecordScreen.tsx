@@ -1,4 +1,4 @@
-import { say, printFigure, sayShare } from '@tufa/words';
+import { say, printFigure, sayShare, sayCoded } from '@tufa/words';
 import { format } from 'date-fns/format';
 import { useRouter, type Href } from 'expo-router';
 import { unparse } from 'papaparse';
@@ -13,13 +13,16 @@ import { Answer, T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
 import { LifeBar } from './LifeBar';
 import { recordRows, type RecordRow } from './recordRows';
+import type { Speaker } from '@tufa/words/speak';
+import { useSpeaker } from '../parts/phone/speaker';
 
 export const RecordScreen = () => <StepScreen step="record">{(view) => <Record key={view.job.id} view={view} />}</StepScreen>;
 
-const seconds = (value: number | null): string => (value === null ? '' : printFigure('t_s', value));
+const seconds = (speaker: Speaker, value: number | null): string => (value === null ? '' : printFigure(speaker, 't_s', value));
 
 /** What it really took against the plan, a batch at a time; CSV out. */
 function Record({ view }: { view: JobView }) {
+  const speaker = useSpeaker();
   const router = useRouter();
   const rows = useMemo(() => recordRows(view.data, view.batches), [view.data, view.batches]);
   if (rows.length === 0)
@@ -28,9 +31,9 @@ function Record({ view }: { view: JobView }) {
         step="record"
         view={view}
         parts={nothingYet({
-          title: say('record.none'),
-          lead: say('record.noneLead'),
-          label: say('step.pour'),
+          title: say(speaker, 'record.none'),
+          lead: say(speaker, 'record.noneLead'),
+          label: say(speaker, 'step.pour'),
           onPress: () => router.replace(`/jobs/${view.job.id}/pour` as Href),
         })}
       />
@@ -70,8 +73,14 @@ function Record({ view }: { view: JobView }) {
       parts={{
         head: (
           <View className="gap-1">
-            <Answer size="number">{say('record.title', { count: rows.length })}</Answer>
-            <T as="lead">{say('record.lead', { lost: String(lost), mixed: printFigure('m_kg', mixed), planned: say('jobs.batches', { count: planned }) })}</T>
+            <Answer size="number">{say(speaker, 'record.title', { count: rows.length })}</Answer>
+            <T as="lead">
+              {say(speaker, 'record.lead', {
+                lost: String(lost),
+                mixed: printFigure(speaker, 'm_kg', mixed),
+                planned: say(speaker, 'jobs.batches', { count: planned }),
+              })}
+            </T>
           </View>
         ),
         body: (
@@ -82,22 +91,23 @@ function Record({ view }: { view: JobView }) {
             {view.plan ? <Cautions screen="record" input={view.input} plan={view.plan} data={view.data} /> : null}
           </View>
         ),
-        foot: <Button label={say('record.csv')} tone="act" onPress={csv} />,
+        foot: <Button label={say(speaker, 'record.csv')} tone="act" onPress={csv} />,
       }}
     />
   );
 }
 
 function Batch({ row }: { row: RecordRow }) {
+  const speaker = useSpeaker();
   const end =
     row.ends.length > 1
-      ? say('record.both', { a: say(`record.${row.ends[0]}`), b: say(`record.${row.ends[1]}`) })
+      ? say(speaker, 'record.both', { a: sayCoded(speaker, `record.${row.ends[0]}`), b: sayCoded(speaker, `record.${row.ends[1]}`) })
       : row.ends[0]
-        ? say(`record.${row.ends[0]}`)
-        : say('record.running');
+        ? say(speaker, `record.${row.ends[0]}`)
+        : say(speaker, 'record.running');
   return (
     <View className="gap-2">
-      <T as="h2">{`${say('record.batch')} ${row.batch}, ${format(row.startedAt, 'd MMM, HH:mm')}`}</T>
+      <T as="h2">{`${say(speaker, 'record.batch')} ${row.batch}, ${format(row.startedAt, 'd MMM, HH:mm')}`}</T>
       <LifeBar
         planPlace_s={row.planPlace_s}
         planFinish_s={row.planFinish_s}
@@ -106,21 +116,27 @@ function Batch({ row }: { row: RecordRow }) {
         lost={row.ends.includes('wentHard')}
       />
       <Lines
-        label={`${say('record.batch')} ${row.batch}`}
+        label={`${say(speaker, 'record.batch')} ${row.batch}`}
         lines={[
-          [say('record.placedAfter'), `${seconds(row.placed_s)} (${say('pour.planned', { time: seconds(row.planPlace_s) })})`],
           [
-            say('record.endedAfter'),
-            `${end} ${seconds(row.ended_s)} (${say('pour.planned', { time: seconds(row.planFinish_s) })})`,
+            say(speaker, 'record.placedAfter'),
+            `${seconds(speaker, row.placed_s)} (${say(speaker, 'pour.planned', { time: seconds(speaker, row.planPlace_s) })})`,
+          ],
+          [
+            say(speaker, 'record.endedAfter'),
+            `${end} ${seconds(speaker, row.ended_s)} (${say(speaker, 'pour.planned', { time: seconds(speaker, row.planFinish_s) })})`,
             row.ends.includes('wentHard') ? 'stop' : undefined,
           ],
-          [say('record.share'), `${sayShare(row.share)}, ${printFigure('p_kg', row.powder_kg)}, ${say('record.water')} ${printFigure('w_kg', row.water_kg)}`],
           [
-            say('record.temps'),
-            `${printFigure('t_C', row.mix_C)}; ${say('record.air')} ${printFigure('t_C', row.air_C)}, ${say('record.slab')} ${printFigure('t_C', row.slab_C)}`,
+            say(speaker, 'record.share'),
+            `${sayShare(speaker, row.share)}, ${printFigure(speaker, 'p_kg', row.powder_kg)}, ${say(speaker, 'record.water')} ${printFigure(speaker, 'w_kg', row.water_kg)}`,
           ],
-          [say('record.by'), row.person],
-          ...(row.notes.length > 0 ? [[say('record.notes'), row.notes.join('; ')] as const] : []),
+          [
+            say(speaker, 'record.temps'),
+            `${printFigure(speaker, 't_C', row.mix_C)}; ${say(speaker, 'record.air')} ${printFigure(speaker, 't_C', row.air_C)}, ${say(speaker, 'record.slab')} ${printFigure(speaker, 't_C', row.slab_C)}`,
+          ],
+          [say(speaker, 'record.by'), row.person],
+          ...(row.notes.length > 0 ? [[say(speaker, 'record.notes'), row.notes.join('; ')] as const] : []),
         ]}
       />
     </View>

@@ -1,5 +1,6 @@
 import '../global.css';
 import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
+import { PLAIN, type Speaker } from '@tufa/words/speak';
 import { Slot, usePathname } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Root } from '../firm/Root';
@@ -8,6 +9,7 @@ import { kept, persister, queryClient } from '../outbox/queryClient';
 import { wantFocus } from '../parts/ui/focusAnswer';
 import { keepInstallPrompt } from '../parts/phone/install';
 import { registerWorker } from '../parts/phone/serviceWorker';
+import { phoneLanguage, SpeakerContext } from '../parts/phone/speaker';
 
 /** A screen whose chunk never came, or that failed to draw, says so: never a blank page. */
 export { ScreenLost as ErrorBoundary } from '../parts/chrome/ScreenLost';
@@ -15,20 +17,13 @@ export { ScreenLost as ErrorBoundary } from '../parts/chrome/ScreenLost';
 /** The read cache's shape; a phone with an older one pulls afresh. */
 const SHAPE = 'v1';
 
-/** English, or for the tests of long words the pseudo-language. */
-async function language(): Promise<void> {
-  try {
-    if (localStorage.getItem('tufa-language') === 'pseudo') (await import('@tufa/words/pseudo')).speakPseudo();
-  } catch {
-    // A browser that refuses storage speaks English.
-  }
-}
-
 export default function Layout() {
-  const [opened, setOpened] = useState(false);
+  const [speaker, setSpeaker] = useState<Speaker | null>(null);
   const path = usePathname();
   useEffect(() => {
-    void Promise.all([outbox.open(), language()]).then(() => setOpened(true));
+    void Promise.all([phoneLanguage(), outbox.open()]).then(([language]) =>
+      setSpeaker({ ...PLAIN, language, zone: Intl.DateTimeFormat().resolvedOptions().timeZone }),
+    );
     registerWorker();
     keepInstallPrompt();
   }, []);
@@ -38,12 +33,14 @@ export default function Layout() {
     setFocusedPath(path);
     wantFocus();
   }
-  if (!opened) return null;
+  if (!speaker) return null;
   return (
     <PersistQueryClientProvider client={queryClient} persistOptions={{ persister, maxAge: Infinity, buster: SHAPE, dehydrateOptions: kept }}>
-      <Root>
-        <Slot />
-      </Root>
+      <SpeakerContext.Provider value={speaker}>
+        <Root>
+          <Slot />
+        </Root>
+      </SpeakerContext.Provider>
     </PersistQueryClientProvider>
   );
 }

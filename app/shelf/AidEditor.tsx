@@ -4,7 +4,7 @@ import { isMaterial } from '@tufa/contract/upgradeSheet';
 import type { FirmData, SheetFields } from '@tufa/contract/entities';
 import { AID_CLASSES, fromAid, type Aid, type AidClass, type AidLabel } from '@tufa/core/shelf';
 import { parse, Problem } from '@tufa/core/quantity';
-import { printFigure, say, unitSystem } from '@tufa/words';
+import { printFigure, say } from '@tufa/words';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Controller } from 'react-hook-form';
@@ -21,6 +21,8 @@ import { FormField } from '../parts/ui/FormField';
 import { LabelFrame } from './LabelFrame';
 import { writeSheet } from './writeSheet';
 import { amountText } from './linesOf';
+import type { Speaker } from '@tufa/words/speak';
+import { useSpeaker } from '../parts/phone/speaker';
 
 const CELLS = ['name', 'class', 'pack', 'price', 'rough', 'tight', 'openLeast', 'openMost', 'waits'] as const;
 type Cell = (typeof CELLS)[number];
@@ -31,6 +33,7 @@ const MINUTES = { least: 60, most: 1e7 };
 
 /** What goes with a material, from its label: one of its class on the shelf stands in for the rest, marked assumed. */
 export function AidEditor({ data, from, changes }: { data: FirmData; from: string | undefined; changes: boolean }) {
+  const speaker = useSpeaker();
   const router = useRouter();
   const row = from ? data.sheet[from] : undefined;
   const copied = row && !isMaterial(row.sheet) ? row.sheet : null;
@@ -41,13 +44,13 @@ export function AidEditor({ data, from, changes }: { data: FirmData; from: strin
   const [ids] = useState(() => ({ id: uuid(), productId: productId ?? uuid(), revision: changes ? last + 1 : 1 }));
   const form = useWireForm<AidText>({
     name: `aid ${productId ?? copied?.id ?? 'new'}`,
-    initial: textOf(changes ? copied : null, copied?.class ?? 'latex'),
+    initial: textOf(speaker, changes ? copied : null, copied?.class ?? 'latex'),
     wire: {
       schema: FIELDS.sheet,
       toWire: (text) => ({
         productId: ids.productId,
         revision: ids.revision,
-        sheet: fromAid({ base: baseOf(text.class), label: labelOf(text, baseOf(text.class)), changes, ...ids }),
+        sheet: fromAid({ base: baseOf(text.class), label: labelOf(speaker, text, baseOf(text.class)), changes, ...ids }),
       }),
       fieldOf: (path) => ({ field: fieldOf(path) }),
     },
@@ -60,22 +63,22 @@ export function AidEditor({ data, from, changes }: { data: FirmData; from: strin
       router.replace(`/shelf/${ids.id}` as Href);
     })();
   const cell = (name: Cell, as?: Typed | null, placeholder?: string) => (
-    <FormField key={name} control={form.control} name={name} label={say(`shelf.aid.${name}`)} as={as} placeholder={placeholder} onSubmit={save} />
+    <FormField key={name} control={form.control} name={name} label={say(speaker, `shelf.aid.${name}`)} as={as} placeholder={placeholder} onSubmit={save} />
   );
-  const title = copied ? say(changes ? 'shelf.edit.titleChange' : 'shelf.edit.titleCopy', { name: copied.name }) : say('shelf.aid.title');
-  const perPack = (per_m2: number): string => inUnits('area', per_m2 * base.packs[0]!.amount);
+  const title = copied ? say(speaker, changes ? 'shelf.edit.titleChange' : 'shelf.edit.titleCopy', { name: copied.name }) : say(speaker, 'shelf.aid.title');
+  const perPack = (per_m2: number): string => inUnits(speaker, 'area', per_m2 * base.packs[0]!.amount);
   return (
-    <LabelFrame title={title} lead={say('shelf.aid.lead')} onCancel={form.clear} onSave={save}>
+    <LabelFrame title={title} lead={say(speaker, 'shelf.aid.lead')} onCancel={form.clear} onSave={save}>
       {copied ? null : (
         <Controller
           control={form.control}
           name="class"
           render={({ field }) => (
             <Choice
-              label={say('shelf.edit.class')}
+              label={say(speaker, 'shelf.edit.class')}
               options={AID_CLASSES.filter((name) => shelf.some((aid) => aid.class === name)).map((value) => ({
                 value: value as string,
-                label: say(`class.${value}`),
+                label: say(speaker, `class.${value}`),
               }))}
               value={field.value}
               onChange={field.onChange}
@@ -85,7 +88,7 @@ export function AidEditor({ data, from, changes }: { data: FirmData; from: strin
       )}
       <View className="flex-row gap-2">{cell('name')}</View>
       <View className="flex-row gap-2">
-        {cell('pack', PACK[base.unit], amountText(base.unit, base.packs[0]!.amount))}
+        {cell('pack', PACK[base.unit], amountText(speaker, base.unit, base.packs[0]!.amount))}
         {cell('price')}
       </View>
       {base.coverage_m2 ? (
@@ -96,52 +99,53 @@ export function AidEditor({ data, from, changes }: { data: FirmData; from: strin
       ) : null}
       {base.open ? (
         <View className="flex-row gap-2">
-          {cell('openLeast', 'minutes', inUnits('duration', base.open.least_s))}
-          {cell('openMost', 'minutes', inUnits('duration', base.open.most_s))}
+          {cell('openLeast', 'minutes', inUnits(speaker, 'duration', base.open.least_s))}
+          {cell('openMost', 'minutes', inUnits(speaker, 'duration', base.open.most_s))}
         </View>
       ) : null}
-      {base.waits_s > 0 ? <View className="flex-row gap-2">{cell('waits', 'opens', inUnits('duration', base.waits_s))}</View> : null}
-      <T as="small">{say('shelf.aid.standsIn', { name: base.name })}</T>
+      {base.waits_s > 0 ? <View className="flex-row gap-2">{cell('waits', 'opens', inUnits(speaker, 'duration', base.waits_s))}</View> : null}
+      <T as="small">{say(speaker, 'shelf.aid.standsIn', { name: base.name })}</T>
     </LabelFrame>
   );
 }
 
 /** A new one starts with nothing read; the next revision with what its sheet says. */
-function textOf(aid: Aid | null, name: AidClass): AidText {
+function textOf(speaker: Speaker, aid: Aid | null, name: AidClass): AidText {
   const empty = Object.fromEntries(CELLS.map((cell) => [cell, ''])) as AidText;
   const pack = aid?.packs[0];
   if (!aid || !pack) return { ...empty, class: name };
-  const area = (per_m2: number): string => inUnits('area', per_m2 * pack.amount);
+  const area = (per_m2: number): string => inUnits(speaker, 'area', per_m2 * pack.amount);
   return {
     ...empty,
     class: name,
     name: aid.name,
-    pack: amountText(aid.unit, pack.amount),
-    price: printFigure('p_minor', pack.price_minor),
+    pack: amountText(speaker, aid.unit, pack.amount),
+    price: printFigure(speaker, 'p_minor', pack.price_minor),
     ...(aid.coverage_m2 ? { rough: area(aid.coverage_m2.least_m2), tight: area(aid.coverage_m2.most_m2) } : {}),
-    ...(aid.open ? { openLeast: inUnits('duration', aid.open.least_s), openMost: inUnits('duration', aid.open.most_s) } : {}),
-    ...(aid.waits_s > 0 ? { waits: inUnits('duration', aid.waits_s) } : {}),
+    ...(aid.open ? { openLeast: inUnits(speaker, 'duration', aid.open.least_s), openMost: inUnits(speaker, 'duration', aid.open.most_s) } : {}),
+    ...(aid.waits_s > 0 ? { waits: inUnits(speaker, 'duration', aid.waits_s) } : {}),
   };
 }
 
 /** What the label says. @throws FieldProblem naming the cell */
-function labelOf(text: AidText, base: Aid): AidLabel {
+function labelOf(speaker: Speaker, text: AidText, base: Aid): AidLabel {
   const as = PACK[base.unit];
-  const amount = as ? readWithin({ field: 'pack', text: text.pack, as, least: 1e-5, most: 1e4 }) : Number(text.pack);
-  if (!(amount > 0)) throw new FieldProblem('pack', say('field.required'));
+  const amount = as ? readWithin(speaker, { field: 'pack', text: text.pack, as, least: 1e-5, most: 1e4 }) : Number(text.pack);
+  if (!(amount > 0)) throw new FieldProblem('pack', say(speaker, 'field.required'));
   const price_minor = amountMinor(text.price);
-  if (price_minor === undefined || price_minor === null) throw new FieldProblem('price', say('systems.priceFault'));
+  if (price_minor === undefined || price_minor === null) throw new FieldProblem('price', say(speaker, 'systems.priceFault'));
   const said = (cell: Cell): boolean => text[cell].trim() !== '';
   const both = (a: Cell, b: Cell): boolean => {
-    if (said(a) && !said(b)) throw new FieldProblem(b, say('field.required'));
-    if (said(b) && !said(a)) throw new FieldProblem(a, say('field.required'));
+    if (said(a) && !said(b)) throw new FieldProblem(b, say(speaker, 'field.required'));
+    if (said(b) && !said(a)) throw new FieldProblem(a, say(speaker, 'field.required'));
     return said(a);
   };
-  const time = (field: Cell, as_: Typed): number => readWithin({ field, text: text[field], as: as_, ...MINUTES });
-  const [rough, tight] = base.coverage_m2 && both('rough', 'tight') ? [areaOf('rough', text.rough), areaOf('tight', text.tight)].sort((x, y) => x - y) : [];
+  const time = (field: Cell, as_: Typed): number => readWithin(speaker, { field, text: text[field], as: as_, ...MINUTES });
+  const [rough, tight] =
+    base.coverage_m2 && both('rough', 'tight') ? [areaOf(speaker, 'rough', text.rough), areaOf(speaker, 'tight', text.tight)].sort((x, y) => x - y) : [];
   const [least_s, most_s] = base.open && both('openLeast', 'openMost') ? [time('openLeast', 'minutes'), time('openMost', 'minutes')] : [];
   if (least_s !== undefined && most_s !== undefined && least_s > most_s)
-    throw new FieldProblem('openMost', say('field.tooSmall', { least: inUnits('duration', least_s) }));
+    throw new FieldProblem('openMost', say(speaker, 'field.tooSmall', { least: inUnits(speaker, 'duration', least_s) }));
   return {
     name: text.name.trim(),
     packs: [{ amount, price_minor }],
@@ -152,11 +156,11 @@ function labelOf(text: AidText, base: Aid): AidLabel {
 }
 
 /** An area as a label gives it; a bare number means the firm's own unit. @throws FieldProblem */
-function areaOf(field: Cell, text: string): number {
+function areaOf(speaker: Speaker, field: Cell, text: string): number {
   try {
-    return parse({ text, kind: 'area', unit: unitSystem() === 'us' ? 'ft2' : 'm2' });
+    return parse({ text, kind: 'area', unit: speaker.system === 'us' ? 'ft2' : 'm2' });
   } catch (error) {
-    if (error instanceof Problem) throw new FieldProblem(field, sayQuantityProblem(error, 'area'));
+    if (error instanceof Problem) throw new FieldProblem(field, sayQuantityProblem(speaker, error, 'area'));
     throw error;
   }
 }

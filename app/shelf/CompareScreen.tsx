@@ -10,6 +10,8 @@ import { SideBySide } from '../parts/ui/SideBySide';
 import { Standing } from '../parts/chrome/Standing';
 import { Answer, T } from '../parts/ui/T';
 import { linesOf } from './linesOf';
+import type { Speaker } from '@tufa/words/speak';
+import { useSpeaker } from '../parts/phone/speaker';
 
 interface Compared {
   readonly key: string;
@@ -19,8 +21,8 @@ interface Compared {
 }
 
 /** The lines of several sheets under one another's keys, in the order they are first said. */
-export function comparedLines(sheets: readonly RowOf<'sheet'>['sheet'][]): Compared[] {
-  const all = sheets.map((sheet) => new Map(linesOf(sheet).map((line) => [`${line.key} ${line.label}`, line] as const)));
+export function comparedLines(speaker: Speaker, sheets: readonly RowOf<'sheet'>['sheet'][]): Compared[] {
+  const all = sheets.map((sheet) => new Map(linesOf(speaker, sheet).map((line) => [`${line.key} ${line.label}`, line] as const)));
   const keys = [...new Set(all.flatMap((lines) => [...lines.keys()]))];
   return keys.map((key) => {
     const texts = all.map((lines) => lines.get(key)?.text ?? '');
@@ -31,26 +33,32 @@ export function comparedLines(sheets: readonly RowOf<'sheet'>['sheet'][]): Compa
 
 /** Up to four sheets side by side; what differs is marked. */
 export function CompareScreen() {
+  const speaker = useSpeaker();
   const { ids = '' } = useLocalSearchParams<{ ids: string }>();
   const firm = useFirm();
   const router = useRouter();
   const [only, setOnly] = useState(true);
   const rows = ids.split(',').flatMap((id) => (firm.data.sheet[id] ? [firm.data.sheet[id]] : []));
-  const lines = comparedLines(rows.map(({ sheet }) => sheet));
+  const lines = comparedLines(
+    speaker,
+    rows.map(({ sheet }) => sheet),
+  );
   const differ = lines.filter(({ differs }) => differs);
   return (
     <Screen
-      title={say('shelf.compareTitle')}
+      title={say(speaker, 'shelf.compareTitle')}
       head={
         <View className="gap-1">
-          <Answer size="number">{say('shelf.compareTitle')}</Answer>
-          <T as="lead">{rows.length < 2 ? (firm.ready ? say('shelf.compareFew') : '') : say('shelf.compareLead', { count: differ.length })}</T>
+          <Answer size="number">{say(speaker, 'shelf.compareTitle')}</Answer>
+          <T as="lead">
+            {rows.length < 2 ? (firm.ready ? say(speaker, 'shelf.compareFew') : '') : say(speaker, 'shelf.compareLead', { count: differ.length })}
+          </T>
         </View>
       }
       foot={
         <View className="flex-row gap-3">
-          <Button label={say('shelf.back')} grow onPress={() => router.navigate('/shelf' as Href)} />
-          <Button label={say(only ? 'shelf.everything' : 'shelf.onlyDiffers')} grow onPress={() => setOnly(!only)} />
+          <Button label={say(speaker, 'shelf.back')} grow onPress={() => router.navigate('/shelf' as Href)} />
+          <Button label={say(speaker, only ? 'shelf.everything' : 'shelf.onlyDiffers')} grow onPress={() => setOnly(!only)} />
         </View>
       }
     >
@@ -58,15 +66,15 @@ export function CompareScreen() {
       {rows.length >= 2 ? (
         <SideBySide
           testID="compare"
-          caption={say('shelf.compareTitle')}
-          corner={say('shelf.what')}
+          caption={say(speaker, 'shelf.compareTitle')}
+          corner={say(speaker, 'shelf.what')}
           columns={rows.map(({ id, sheet }) => ({ key: id, label: sheet.name }))}
           rows={(only ? differ : lines).map(({ key, label, texts, differs }) => ({
             key,
             label,
             marked: differs && !only,
-            ...(differs && !only ? { note: say('shelf.differs') } : {}),
-            cells: texts.map((text) => ({ text: text === '' ? say('shelf.no') : text })),
+            ...(differs && !only ? { note: say(speaker, 'shelf.differs') } : {}),
+            cells: texts.map((text) => ({ text: text === '' ? say(speaker, 'shelf.no') : text })),
           }))}
         />
       ) : null}

@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import { Button } from '../parts/ui/Button';
 import { Screen } from '../parts/chrome/Screen';
 import { Answer, T } from '../parts/ui/T';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** A label being read: what it is of, what is asked, and under the thumb to keep it or to let it go with what was typed. */
 export function LabelFrame({
@@ -20,6 +21,7 @@ export function LabelFrame({
   onSave: () => void;
   children: ReactNode;
 }) {
+  const speaker = useSpeaker();
   const router = useRouter();
   return (
     <Screen
@@ -32,8 +34,8 @@ export function LabelFrame({
       }
       foot={
         <View className="flex-row gap-3">
-          <Button label={say('shelf.edit.cancel')} onPress={() => (onCancel(), router.back())} />
-          <Button label={say('shelf.edit.save')} tone="act" grow onPress={onSave} />
+          <Button label={say(speaker, 'shelf.edit.cancel')} onPress={() => (onCancel(), router.back())} />
+          <Button label={say(speaker, 'shelf.edit.save')} tone="act" grow onPress={onSave} />
         </View>
       }
     >

@@ -5,7 +5,7 @@ import { wholeShelfOf } from '@tufa/contract/assemble';
 import { isMaterial } from '@tufa/contract/upgradeSheet';
 import { SHEET_CLASSES, type Sheet } from '@tufa/core/shelf';
 import { parse, Problem } from '@tufa/core/quantity';
-import { say } from '@tufa/words';
+import { say, sayCoded } from '@tufa/words';
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Controller } from 'react-hook-form';
@@ -26,6 +26,7 @@ import { LabelFrame } from './LabelFrame';
 import { ImpliedView } from './ImpliedView';
 import { writeSheet } from './writeSheet';
 import { cellOf, originOf, sheetOfText, standsIn, textOfOrigin, type LabelText, type Origin } from './labelText';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** Cells that take a figure with its unit, by how it is typed. */
 const AS: Partial<Record<LabelCellName, Typed>> = {
@@ -44,11 +45,12 @@ const AS: Partial<Record<LabelCellName, Typed>> = {
 
 /** The bag in hand: from nothing, like a sheet on the shelf, or the next sheet of it. */
 export function SheetEditor() {
+  const speaker = useSpeaker();
   const { from, as, goes } = useLocalSearchParams<{ from?: string; as?: string; goes?: string }>();
   const firm = useFirm();
   if (!firm.ready)
     return (
-      <Screen title={say('shelf.edit.titleNew')} head={<Answer size="number">{say('shelf.edit.titleNew')}</Answer>}>
+      <Screen title={say(speaker, 'shelf.edit.titleNew')} head={<Answer size="number">{say(speaker, 'shelf.edit.titleNew')}</Answer>}>
         <Standing firm={firm} />
       </Screen>
     );
@@ -60,24 +62,25 @@ export function SheetEditor() {
 }
 
 function LabelForm({ origin, productId, revision }: { origin: Origin; productId: string | null; revision: number }) {
+  const speaker = useSpeaker();
   const router = useRouter();
   const [more, setMore] = useState(origin.changes);
   const [picking, setPicking] = useState(origin.base === null);
   const [ids] = useState(() => ({ id: uuid(), productId: productId ?? uuid(), revision }));
   const form = useWireForm<LabelText>({
     name: `sheet ${productId ?? origin.base?.id ?? 'new'}`,
-    initial: textOfOrigin(origin),
+    initial: textOfOrigin(speaker, origin),
     wire: {
       schema: FIELDS.sheet,
-      toWire: (values) => sheetOfText(values, origin, ids),
-      fieldOf: (path) => ({ field: cellOf(path), label: say(`shelf.edit.${cellOf(path)}`) }),
+      toWire: (values) => sheetOfText(speaker, values, origin, ids),
+      fieldOf: (path) => ({ field: cellOf(path), label: say(speaker, `shelf.edit.${cellOf(path)}`) }),
     },
   });
   const { control } = form;
   // Asked of the form itself at every render: taken out of it, the compiler would remember the first answer.
   const values = form.watch();
   const named = values.class;
-  const typical = useMemo(() => standsIn(origin, named), [origin, named]);
+  const typical = useMemo(() => standsIn(speaker, origin, named), [origin, named]);
   const resin = typical.parts !== undefined;
   const submit = form.submit(async (wire) => {
     await writeSheet({ fields: wire as SheetFields, id: ids.id, known: productId !== null });
@@ -89,7 +92,7 @@ function LabelForm({ origin, productId, revision }: { origin: Origin; productId:
       key={name}
       control={control}
       name={name}
-      label={say(`shelf.edit.${name}`)}
+      label={say(speaker, `shelf.edit.${name}`)}
       as={AS[name]}
       hint={hint}
       placeholder={['name', 'pack', 'price'].includes(name) ? undefined : typical[name]}
@@ -97,20 +100,20 @@ function LabelForm({ origin, productId, revision }: { origin: Origin; productId:
     />
   );
   const { base, changes } = origin;
-  const title = base ? say(changes ? 'shelf.edit.titleChange' : 'shelf.edit.titleCopy', { name: base.name }) : say('shelf.edit.titleNew');
+  const title = base ? say(speaker, changes ? 'shelf.edit.titleChange' : 'shelf.edit.titleCopy', { name: base.name }) : say(speaker, 'shelf.edit.titleNew');
   return (
-    <LabelFrame title={title} lead={say('shelf.edit.lead')} onCancel={form.clear} onSave={save}>
-      {base ? null : <Button label={say('shelf.aid.enter')} onPress={() => router.replace('/shelf/new?goes=1' as Href)} />}
+    <LabelFrame title={title} lead={say(speaker, 'shelf.edit.lead')} onCancel={form.clear} onSave={save}>
+      {base ? null : <Button label={say(speaker, 'shelf.aid.enter')} onPress={() => router.replace('/shelf/new?goes=1' as Href)} />}
       {base ? null : !picking ? (
-        <Button label={say('shelf.edit.classIs', { name: say(`class.${named}`) })} onPress={() => setPicking(true)} />
+        <Button label={say(speaker, 'shelf.edit.classIs', { name: sayCoded(speaker, `class.${named}`) })} onPress={() => setPicking(true)} />
       ) : (
         <Controller
           control={control}
           name="class"
           render={({ field }) => (
             <Choice
-              label={say('shelf.edit.class')}
-              options={SHEET_CLASSES.map((value) => ({ value: value as string, label: say(`class.${value}`) }))}
+              label={say(speaker, 'shelf.edit.class')}
+              options={SHEET_CLASSES.map((value) => ({ value: value as string, label: say(speaker, `class.${value}`) }))}
               value={field.value}
               onChange={(value) => (field.onChange(value), setPicking(false))}
             />
@@ -133,11 +136,11 @@ function LabelForm({ origin, productId, revision }: { origin: Origin; productId:
             {cell('waterLeast')}
             {cell('waterMost')}
           </View>
-          <T as="small">{say('shelf.edit.waterHint')}</T>
+          <T as="small">{say(speaker, 'shelf.edit.waterHint')}</T>
         </View>
       )}
       <View className="flex-row gap-2">
-        {cell('works', say('shelf.edit.worksHint'))}
+        {cell('works', say(speaker, 'shelf.edit.worksHint'))}
         {cell('reference')}
       </View>
       <View className="flex-row gap-2">
@@ -168,13 +171,15 @@ function LabelForm({ origin, productId, revision }: { origin: Origin; productId:
           </View>
         </>
       ) : (
-        <Button label={say('shelf.edit.more')} onPress={() => setMore(true)} />
+        <Button label={say(speaker, 'shelf.edit.more')} onPress={() => setMore(true)} />
       )}
       <View className="flex-row gap-2">
         <Controller
           control={control}
           name="claim"
-          render={({ field }) => <Field label={say('shelf.edit.claim')} value={field.value} onChange={field.onChange} hint={say('shelf.edit.claimHint')} />}
+          render={({ field }) => (
+            <Field label={say(speaker, 'shelf.edit.claim')} value={field.value} onChange={field.onChange} hint={say(speaker, 'shelf.edit.claimHint')} />
+          )}
         />
       </View>
       <Implies values={values} origin={origin} ids={ids} />
@@ -184,11 +189,17 @@ function LabelForm({ origin, productId, revision }: { origin: Origin; productId:
 
 /** What is typed so far comes to; silent while it cannot be read. */
 function Implies({ values, origin, ids }: { values: LabelText; origin: Origin; ids: { id: string; productId: string; revision: number } }) {
+  const speaker = useSpeaker();
   const followed = useDeferredValue(values);
   const told = useMemo(() => {
     try {
       // Its lives need no name, pack or price; what a bag gives is shown once its pack is read.
-      const { sheet } = sheetOfText({ ...followed, name: followed.name || '-', pack: followed.pack || '20 kg', price: followed.price || '0' }, origin, ids);
+      const { sheet } = sheetOfText(
+        speaker,
+        { ...followed, name: followed.name || '-', pack: followed.pack || '20 kg', price: followed.price || '0' },
+        origin,
+        ids,
+      );
       return sheet as Sheet;
     } catch (error) {
       if (error instanceof FieldProblem) return null;

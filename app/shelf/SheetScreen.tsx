@@ -13,9 +13,11 @@ import { UndoBand } from '../parts/ui/UndoBand';
 import { ImpliedView } from './ImpliedView';
 import { linesOf, type SheetLine } from './linesOf';
 import { StockLots } from './StockLots';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** One sheet read: what it says, what that comes to, what of it lies in the yard. */
 export function SheetScreen() {
+  const speaker = useSpeaker();
   const { sheet: sheetId = '' } = useLocalSearchParams<{ sheet: string }>();
   const firm = useFirm();
   const router = useRouter();
@@ -23,9 +25,9 @@ export function SheetScreen() {
   const row = firm.data.sheet[sheetId];
   if (!row)
     return (
-      <Screen title={say('shelf.title')} head={<Answer size="number">{say('shelf.title')}</Answer>}>
+      <Screen title={say(speaker, 'shelf.title')} head={<Answer size="number">{say(speaker, 'shelf.title')}</Answer>}>
         <Standing firm={firm} />
-        {firm.ready ? <T as="lead">{say('state.notFound')}</T> : null}
+        {firm.ready ? <T as="lead">{say(speaker, 'state.notFound')}</T> : null}
       </Screen>
     );
   const { sheet, productId } = row;
@@ -39,37 +41,39 @@ export function SheetScreen() {
       head={
         <View className="gap-1">
           <Answer size="number">{sheet.name}</Answer>
-          <T as="lead">{`${say(`class.${sheet.class}`)}, ${say('shelf.revision', { revision: row.revision })}`}</T>
+          <T as="lead">{`${say(speaker, `class.${sheet.class}`)}, ${say(speaker, 'shelf.revision', { revision: row.revision })}`}</T>
         </View>
       }
       foot={
         <View className="flex-row gap-3">
-          {material?.water ? <Button label={say('shelf.use')} grow onPress={() => router.push(`/bench/window?sheet=${sheetId}` as Href)} /> : null}
-          <Button label={say('shelf.copy')} tone="act" grow onPress={() => router.push(`/shelf/new?from=${sheetId}` as Href)} />
+          {material?.water ? <Button label={say(speaker, 'shelf.use')} grow onPress={() => router.push(`/bench/window?sheet=${sheetId}` as Href)} /> : null}
+          <Button label={say(speaker, 'shelf.copy')} tone="act" grow onPress={() => router.push(`/shelf/new?from=${sheetId}` as Href)} />
         </View>
       }
     >
       {gone ? (
         <UndoBand
-          said={say('shelf.removed', { name: sheet.name })}
-          label={say('shelf.undo')}
+          said={say(speaker, 'shelf.removed', { name: sheet.name })}
+          label={say(speaker, 'shelf.undo')}
           onUndo={() => void write(change('product', 'change', productId, { name: product?.name ?? sheet.name })).then(() => setRemoved(false))}
         />
       ) : null}
       {newest && newest.id !== sheetId && newest.revision > row.revision ? (
         <View className="flex-row items-center justify-between border-l-4 border-caution pl-3">
           <T as="strong" className="flex-1">
-            {say('shelf.newer')}
+            {say(speaker, 'shelf.newer')}
           </T>
-          <Word label={say('shelf.showNewer')} onPress={() => router.replace(`/shelf/${newest.id}` as Href)} />
+          <Word label={say(speaker, 'shelf.showNewer')} onPress={() => router.replace(`/shelf/${newest.id}` as Href)} />
         </View>
       ) : null}
-      <SheetLines lines={linesOf(sheet)} />
+      <SheetLines lines={linesOf(speaker, sheet)} />
       {material ? <ImpliedView sheet={material} /> : null}
       <StockLots data={firm.data} row={row} />
       <View className="flex-row flex-wrap">
-        <Word label={say('shelf.change')} onPress={() => router.push(`/shelf/new?from=${sheetId}&as=change` as Href)} />
-        {gone ? null : <Word label={say('shelf.remove')} onPress={() => void write(change('product', 'remove', productId)).then(() => setRemoved(true))} />}
+        <Word label={say(speaker, 'shelf.change')} onPress={() => router.push(`/shelf/new?from=${sheetId}&as=change` as Href)} />
+        {gone ? null : (
+          <Word label={say(speaker, 'shelf.remove')} onPress={() => void write(change('product', 'remove', productId)).then(() => setRemoved(true))} />
+        )}
       </View>
     </Screen>
   );
@@ -77,11 +81,12 @@ export function SheetScreen() {
 
 /** What a sheet says, a line each; what nobody read from the bag is outlined. */
 export function SheetLines({ lines }: { lines: readonly SheetLine[] }) {
+  const speaker = useSpeaker();
   const assumed = lines.filter((line) => line.assumed).length;
   return (
     <View className="gap-2">
-      {assumed > 0 ? <T as="faint">{say('shelf.assumedLead', { count: assumed })}</T> : null}
-      <View role="list" aria-label={say('shelf.section')}>
+      {assumed > 0 ? <T as="faint">{say(speaker, 'shelf.assumedLead', { count: assumed })}</T> : null}
+      <View role="list" aria-label={say(speaker, 'shelf.section')}>
         {lines.map(({ key, label, text, assumed: guessed }) => (
           <View key={`${key} ${label}`} role="listitem" className="flex-row justify-between gap-4 border-b border-line py-3">
             <T as="strong" className="max-w-[46%]">
@@ -91,7 +96,7 @@ export function SheetLines({ lines }: { lines: readonly SheetLine[] }) {
               <T as="faint" className="text-right">
                 {text}
               </T>
-              {guessed ? <T as="small">{say('shelf.assumed')}</T> : null}
+              {guessed ? <T as="small">{say(speaker, 'shelf.assumed')}</T> : null}
             </View>
           </View>
         ))}

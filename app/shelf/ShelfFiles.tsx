@@ -13,6 +13,7 @@ import { saveFile } from '../parts/phone/saveFile';
 import { Screen } from '../parts/chrome/Screen';
 import { Answer, T } from '../parts/ui/T';
 import { cellOf, sayLabelFault } from './labelText';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** More rows with something wrong than this are counted, not listed. */
 const FAULTS_SHOWN = 20;
@@ -21,6 +22,7 @@ const AT_ONCE = 200;
 
 /** The shelf out and in; what a file would write is shown first, and nothing is written while a row has a fault. */
 export function ShelfFiles() {
+  const speaker = useSpeaker();
   const firm = useFirm();
   const router = useRouter();
   const [preview, setPreview] = useState<ShelfPreview | null>(null);
@@ -40,50 +42,56 @@ export function ShelfFiles() {
   };
   return (
     <Screen
-      title={say('shelf.file.title')}
+      title={say(speaker, 'shelf.file.title')}
       head={
         <View className="gap-1">
-          <Answer size="number">{say('shelf.file.title')}</Answer>
-          <T as="faint">{say('shelf.file.lead')}</T>
+          <Answer size="number">{say(speaker, 'shelf.file.title')}</Answer>
+          <T as="faint">{say(speaker, 'shelf.file.lead')}</T>
         </View>
       }
-      foot={<Button label={say('shelf.back')} onPress={() => router.navigate('/shelf' as Href)} />}
+      foot={<Button label={say(speaker, 'shelf.back')} onPress={() => router.navigate('/shelf' as Href)} />}
     >
       <View className="flex-row gap-3">
         <Button
-          label={say('shelf.file.csv')}
+          label={say(speaker, 'shelf.file.csv')}
           grow
           onPress={() => saveFile({ name: 'shelf.csv', type: 'text/csv', text: Papa.unparse(shelfRows(firm.data), { columns: [...LABEL_CELLS] }) })}
         />
         <Button
-          label={say('shelf.file.json')}
+          label={say(speaker, 'shelf.file.json')}
           grow
           onPress={() => saveFile({ name: 'shelf.json', type: 'application/json', text: JSON.stringify(shelfFileOf(firm.data), null, 2) })}
         />
       </View>
-      <PickFile label={say('shelf.file.bring')} accept=".csv,.json,text/csv,application/json" testID="shelf-file" onPick={(picked) => void take(picked)} />
+      <PickFile
+        label={say(speaker, 'shelf.file.bring')}
+        accept=".csv,.json,text/csv,application/json"
+        testID="shelf-file"
+        onPick={(picked) => void take(picked)}
+      />
       {preview ? <Preview preview={preview} onWrite={() => void bring()} /> : null}
     </Screen>
   );
 }
 
 function Preview({ preview: { products, faults }, onWrite }: { preview: ShelfPreview; onWrite: () => void }) {
+  const speaker = useSpeaker();
   const fresh = products.filter(({ fields }) => fields !== null).length;
   return (
     <View className="gap-2" aria-live="polite">
-      <T as="strong">{`${say('shelf.file.would', { count: products.length })}, ${say('shelf.file.fresh', { count: fresh })}`}</T>
+      <T as="strong">{`${say(speaker, 'shelf.file.would', { count: products.length })}, ${say(speaker, 'shelf.file.fresh', { count: fresh })}`}</T>
       {faults.slice(0, FAULTS_SHOWN).map(({ row, field, code, figures }, i) => {
         const cell = field.startsWith('sheet.') ? cellOf(field) : field;
-        const what = sayLabelFault(code, figures, cell);
+        const what = sayLabelFault(speaker, code, figures, cell);
         return (
           <T key={i} tone="stop">
-            {row === 0 ? say('shelf.file.whole', { what }) : say('shelf.file.row', { row: String(row), field: cell, what })}
+            {row === 0 ? say(speaker, 'shelf.file.whole', { what }) : say(speaker, 'shelf.file.row', { row: String(row), field: cell, what })}
           </T>
         );
       })}
-      {faults.length > FAULTS_SHOWN ? <T tone="stop">{say('files.moreFaults', { count: faults.length - FAULTS_SHOWN })}</T> : null}
-      {faults.length > 0 ? <T as="faint">{say('shelf.file.nothing')}</T> : null}
-      {faults.length === 0 && products.length > 0 ? <Button label={say('shelf.file.write')} tone="act" onPress={onWrite} /> : null}
+      {faults.length > FAULTS_SHOWN ? <T tone="stop">{say(speaker, 'files.moreFaults', { count: faults.length - FAULTS_SHOWN })}</T> : null}
+      {faults.length > 0 ? <T as="faint">{say(speaker, 'shelf.file.nothing')}</T> : null}
+      {faults.length === 0 && products.length > 0 ? <Button label={say(speaker, 'shelf.file.write')} tone="act" onPress={onWrite} /> : null}
     </View>
   );
 }

@@ -3,6 +3,7 @@ import { isMaterial } from '@tufa/contract/upgradeSheet';
 import { AID_CLASSES, SHEET_CLASSES, thicknessFor, type AidClass, type SheetClass, type Use } from '@tufa/core/shelf';
 import { printFigure, say } from '@tufa/words';
 import MiniSearch from 'minisearch';
+import type { Speaker } from '@tufa/words/speak';
 
 export interface ShelfFilter {
   readonly text: string;
@@ -28,13 +29,14 @@ export class ShelfIndex {
   readonly rows: readonly Row[];
 
   constructor(
+    speaker: Speaker,
     rows: readonly Row[],
     /** products of which something lies in the yard */
     private readonly held: ReadonlySet<string>,
   ) {
     // Materials in the order of the trade's classes, then what goes with them; by name in each.
     this.rows = [...rows].sort((a, b) => CLASS_ORDER.indexOf(a.sheet.class) - CLASS_ORDER.indexOf(b.sheet.class));
-    this.search.addAll(rows.map(({ id, sheet }) => ({ id, name: sheet.name, words: wordsOf(sheet) })));
+    this.search.addAll(rows.map(({ id, sheet }) => ({ id, name: sheet.name, words: wordsOf(speaker, sheet) })));
   }
 
   /** Which of them are called so. */
@@ -65,15 +67,15 @@ export class ShelfIndex {
 }
 
 /** Everything a person might type to find a sheet by, besides its name. */
-function wordsOf(sheet: Row['sheet']): string {
+function wordsOf(speaker: Speaker, sheet: Row['sheet']): string {
   const own = isMaterial(sheet)
-    ? [...sheet.uses.map((one) => printFigure('use', one)), ...(sheet.textures ?? []).map((one) => printFigure('texture', one))]
+    ? [...sheet.uses.map((one) => printFigure(speaker, 'use', one)), ...(sheet.textures ?? []).map((one) => printFigure(speaker, 'texture', one))]
     : [];
   return [
-    say(`class.${sheet.class}`),
+    say(speaker, `class.${sheet.class}`),
     ...own,
-    ...sheet.exposures.map((one) => printFigure('exposure', one)),
-    ...sheet.orientations.map((one) => printFigure('orientation', one)),
+    ...sheet.exposures.map((one) => printFigure(speaker, 'exposure', one)),
+    ...sheet.orientations.map((one) => printFigure(speaker, 'orientation', one)),
     sheet.colour.wet,
     sheet.colour.dry,
   ].join(' ');

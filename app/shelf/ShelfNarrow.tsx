@@ -8,19 +8,21 @@ import { QuantityField } from '../parts/ui/QuantityField';
 import { readWithin } from '../parts/ui/quantityText';
 import { FieldProblem } from '../parts/ui/useWireForm';
 import { NO_FILTER, type ShelfFilter } from './ShelfIndex';
+import { useSpeaker } from '../parts/phone/speaker';
 
 const ANY = 'any';
 
 /** By use, by class, by thickness, by what lies in the yard. */
 export function ShelfNarrow({ filter, onChange, onDone }: { filter: ShelfFilter; onChange: (filter: ShelfFilter) => void; onDone: () => void }) {
+  const speaker = useSpeaker();
   const [thick, setThick] = useState<{ text: string; fault: string | undefined }>({
-    text: filter.thickness_m === null ? '' : printFigure('d_m', filter.thickness_m),
+    text: filter.thickness_m === null ? '' : printFigure(speaker, 'd_m', filter.thickness_m),
     fault: undefined,
   });
   const classes = filter.use === 'helps' ? AID_CLASSES : filter.use === null ? [...SHEET_CLASSES, ...AID_CLASSES] : SHEET_CLASSES;
   const typed = (text: string): void => {
     try {
-      onChange({ ...filter, thickness_m: text.trim() === '' ? null : readWithin({ field: 'thickness', text, as: 'depth', least: 0, most: 2 }) });
+      onChange({ ...filter, thickness_m: text.trim() === '' ? null : readWithin(speaker, { field: 'thickness', text, as: 'depth', least: 0, most: 2 }) });
       setThick({ text, fault: undefined });
     } catch (error) {
       if (!(error instanceof FieldProblem)) throw error;
@@ -30,28 +32,35 @@ export function ShelfNarrow({ filter, onChange, onDone }: { filter: ShelfFilter;
   return (
     <ScrollView tabIndex={0} className="max-h-[62%] border-y-2 border-ink bg-sunk" contentContainerClassName="gap-3 px-4 py-3" testID="shelf-narrow">
       <Choice
-        label={say('shelf.forUse')}
+        label={say(speaker, 'shelf.forUse')}
         options={[
-          { value: ANY, label: say('shelf.anyUse') },
-          ...USES.map((value) => ({ value: value as string, label: printFigure('use', value) })),
-          { value: 'helps', label: say('shelf.helps') },
+          { value: ANY, label: say(speaker, 'shelf.anyUse') },
+          ...USES.map((value) => ({ value: value as string, label: printFigure(speaker, 'use', value) })),
+          { value: 'helps', label: say(speaker, 'shelf.helps') },
         ]}
         value={filter.use ?? ANY}
         onChange={(value) => onChange({ ...filter, use: value === ANY ? null : (value as ShelfFilter['use']), class: null })}
       />
       <View className="flex-row items-end gap-2">
-        <QuantityField as="depth" label={say('shelf.forThickness')} value={thick.text} onChange={typed} fault={thick.fault} />
-        <Button label={say('shelf.inStock')} tone={filter.inStock ? 'dark' : 'plain'} onPress={() => onChange({ ...filter, inStock: !filter.inStock })} />
+        <QuantityField as="depth" label={say(speaker, 'shelf.forThickness')} value={thick.text} onChange={typed} fault={thick.fault} />
+        <Button
+          label={say(speaker, 'shelf.inStock')}
+          tone={filter.inStock ? 'dark' : 'plain'}
+          onPress={() => onChange({ ...filter, inStock: !filter.inStock })}
+        />
       </View>
       <Choice
-        label={say('shelf.forClass')}
-        options={[{ value: ANY, label: say('shelf.anyUse') }, ...classes.map((value) => ({ value: value as string, label: say(`class.${value}`) }))]}
+        label={say(speaker, 'shelf.forClass')}
+        options={[
+          { value: ANY, label: say(speaker, 'shelf.anyUse') },
+          ...classes.map((value) => ({ value: value as string, label: say(speaker, `class.${value}`) })),
+        ]}
         value={filter.class ?? ANY}
         onChange={(value) => onChange({ ...filter, class: value === ANY ? null : (value as ShelfFilter['class']) })}
       />
       <View className="flex-row gap-3">
-        <Button label={say('shelf.all')} onPress={() => (onChange(NO_FILTER), setThick({ text: '', fault: undefined }))} />
-        <Button label={say('walk.done')} tone="act" grow onPress={onDone} />
+        <Button label={say(speaker, 'shelf.all')} onPress={() => (onChange(NO_FILTER), setThick({ text: '', fault: undefined }))} />
+        <Button label={say(speaker, 'walk.done')} tone="act" grow onPress={onDone} />
       </View>
     </ScrollView>
   );

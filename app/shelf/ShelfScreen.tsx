@@ -15,6 +15,7 @@ import { Answer, T } from '../parts/ui/T';
 import { NO_FILTER, ShelfIndex, type ShelfFilter } from './ShelfIndex';
 import { ShelfNarrow } from './ShelfNarrow';
 import { Toggle } from '../parts/ui/Toggle';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** As many as can be read side by side. */
 export const COMPARED = 4;
@@ -22,6 +23,7 @@ const ROW = 88;
 
 /** The shelf: searched, narrowed down, chosen from to compare. However long it is, only the rows in sight are drawn. */
 export function ShelfScreen() {
+  const speaker = useSpeaker();
   const firm = useFirm();
   const router = useRouter();
   const [filter, setFilter] = useState<ShelfFilter>(NO_FILTER);
@@ -31,6 +33,7 @@ export function ShelfScreen() {
   const index = useMemo(
     () =>
       new ShelfIndex(
+        speaker,
         wholeShelfOf({ sheet: sheets, product }),
         new Set(Object.values(stockLot).flatMap((lot) => (lot.removed || lot.amount <= 0 ? [] : [lot.productId]))),
       ),
@@ -45,18 +48,18 @@ export function ShelfScreen() {
     setCompared((held) => (held.includes(id) ? held.filter((one) => one !== id) : held.length < COMPARED ? [...held, id] : held));
   return (
     <Screen
-      title={say('shelf.title')}
+      title={say(speaker, 'shelf.title')}
       fixed
       head={
         <View className="gap-2">
           <Answer size="number">
-            {asked ? say('shelf.found', { count: found.length, all: index.rows.length }) : say('shelf.count', { count: index.rows.length })}
+            {asked ? say(speaker, 'shelf.found', { count: found.length, all: index.rows.length }) : say(speaker, 'shelf.count', { count: index.rows.length })}
           </Answer>
-          {asked ? null : <T as="small">{say('shelf.lead')}</T>}
+          {asked ? null : <T as="small">{say(speaker, 'shelf.lead')}</T>}
           <View className="flex-row items-end gap-2">
-            <Field label={say('shelf.search')} value={filter.text} onChange={(text) => setFilter({ ...filter, text })} />
+            <Field label={say(speaker, 'shelf.search')} value={filter.text} onChange={(text) => setFilter({ ...filter, text })} />
             <Button
-              label={narrowed > 0 ? say('shelf.filterOn', { count: narrowed }) : say('shelf.filter')}
+              label={narrowed > 0 ? say(speaker, 'shelf.filterOn', { count: narrowed }) : say(speaker, 'shelf.filter')}
               tone={narrowing ? 'dark' : 'plain'}
               onPress={() => setNarrowing(!narrowing)}
             />
@@ -66,9 +69,9 @@ export function ShelfScreen() {
       foot={
         compared.length > 0 ? (
           <View className="flex-row gap-3">
-            <Button label={say('shelf.clear')} onPress={() => setCompared([])} />
+            <Button label={say(speaker, 'shelf.clear')} onPress={() => setCompared([])} />
             <Button
-              label={say('shelf.compareCount', { count: compared.length })}
+              label={say(speaker, 'shelf.compareCount', { count: compared.length })}
               tone="act"
               grow
               disabled={compared.length < 2}
@@ -77,8 +80,8 @@ export function ShelfScreen() {
           </View>
         ) : (
           <View className="flex-row gap-3">
-            <Button label={say('shelf.files')} onPress={() => router.push('/shelf/files' as Href)} />
-            <Button label={say('shelf.enter')} tone="act" grow onPress={() => router.push('/shelf/new' as Href)} />
+            <Button label={say(speaker, 'shelf.files')} onPress={() => router.push('/shelf/files' as Href)} />
+            <Button label={say(speaker, 'shelf.enter')} tone="act" grow onPress={() => router.push('/shelf/new' as Href)} />
           </View>
         )
       }
@@ -86,16 +89,16 @@ export function ShelfScreen() {
       {narrowing ? <ShelfNarrow filter={filter} onChange={setFilter} onDone={() => setNarrowing(false)} /> : null}
       <View className="px-4">
         <Standing firm={firm} />
-        {firm.ready && index.rows.length === 0 ? <T as="lead">{say('shelf.none')}</T> : null}
-        {asked && index.rows.length > 0 && found.length === 0 ? <T as="lead">{say('shelf.nothingFits')}</T> : null}
-        {asked ? <Word label={say('shelf.all')} onPress={() => setFilter(NO_FILTER)} /> : null}
+        {firm.ready && index.rows.length === 0 ? <T as="lead">{say(speaker, 'shelf.none')}</T> : null}
+        {asked && index.rows.length > 0 && found.length === 0 ? <T as="lead">{say(speaker, 'shelf.nothingFits')}</T> : null}
+        {asked ? <Word label={say(speaker, 'shelf.all')} onPress={() => setFilter(NO_FILTER)} /> : null}
       </View>
       <View className="flex-row justify-end gap-3 border-b-2 border-ink px-4 pb-1">
         <T as="small" className="flex-1">
-          {say('shelf.thickness')}
+          {say(speaker, 'shelf.thickness')}
         </T>
-        <T as="small">{say('shelf.flow')}</T>
-        <T as="small">{say('shelf.compare')}</T>
+        <T as="small">{say(speaker, 'shelf.flow')}</T>
+        <T as="small">{say(speaker, 'shelf.compare')}</T>
       </View>
       <ShelfList rows={found} compared={compared} onPick={pick} />
     </Screen>
@@ -135,10 +138,14 @@ function ShelfList({ rows, compared, onPick }: { rows: readonly RowOf<'sheet'>[]
 }
 
 function ShelfRow({ row: { id, sheet }, chosen, full, onPick }: { row: RowOf<'sheet'>; chosen: boolean; full: boolean; onPick: (id: string) => void }) {
+  const speaker = useSpeaker();
   const material = isMaterial(sheet);
-  const kind = say(`class.${sheet.class}`);
+  const kind = say(speaker, `class.${sheet.class}`);
   const between = material
-    ? say('shelf.range', { least: printFigure('least_m', sheet.thickness.least_m), most: printFigure('most_m', sheet.thickness.most_m) })
+    ? say(speaker, 'shelf.range', {
+        least: printFigure(speaker, 'least_m', sheet.thickness.least_m),
+        most: printFigure(speaker, 'most_m', sheet.thickness.most_m),
+      })
     : null;
   return (
     <View className="min-h-[88px] flex-row items-center gap-2 border-b border-line px-4">
@@ -148,14 +155,14 @@ function ShelfRow({ row: { id, sheet }, chosen, full, onPick }: { row: RowOf<'sh
             <T as="strong">{sheet.name}</T>
             <T as="faint">{between ? `${kind}, ${between}` : kind}</T>
           </View>
-          {material ? <T as="number">{printFigure('life_s', Math.sqrt(sheet.flow.least_s * sheet.flow.most_s))}</T> : null}
+          {material ? <T as="number">{printFigure(speaker, 'life_s', Math.sqrt(sheet.flow.least_s * sheet.flow.most_s))}</T> : null}
         </Pressable>
       </Link>
       <Toggle
         role="checkbox"
         aria-checked={chosen}
         disabled={full && !chosen}
-        aria-label={say('shelf.compareThis', { name: sheet.name })}
+        aria-label={say(speaker, 'shelf.compareThis', { name: sheet.name })}
         onPress={() => onPick(id)}
         className={`h-[56px] w-[56px] lg:h-[48px] lg:w-[48px] items-center justify-center border-2 ${chosen ? 'border-selected bg-selected' : full ? 'border-disabled bg-ground' : 'border-edge bg-sheet'}`}
       >

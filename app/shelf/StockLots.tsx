@@ -19,6 +19,7 @@ import { T } from '../parts/ui/T';
 import { UndoBand } from '../parts/ui/UndoBand';
 import { FieldProblem } from '../parts/ui/useWireForm';
 import { amountText } from './linesOf';
+import { useSpeaker } from '../parts/phone/speaker';
 
 const DAY = 'yyyy-MM-dd';
 const today = (): string => format(now(), DAY);
@@ -27,6 +28,7 @@ const SOON_DAYS = 30;
 
 /** What of one product lies in the yard: lots, part packs, what was opened when and must be used by when. */
 export function StockLots({ data, row: { productId, sheet } }: { data: FirmData; row: RowOf<'sheet'> }) {
+  const speaker = useSpeaker();
   /** the lot being written: a new one, or one that is corrected */
   const [writing, setWriting] = useState<'new' | RowOf<'stockLot'> | null>(null);
   const [gone, setGone] = useState<RowOf<'stockLot'> | null>(null);
@@ -38,13 +40,14 @@ export function StockLots({ data, row: { productId, sheet } }: { data: FirmData;
   };
   return (
     <View className="gap-2">
-      <T as="h2">{say('shelf.stock')}</T>
+      <T as="h2">{say(speaker, 'shelf.stock')}</T>
       {lots.length === 0 ? (
-        <T as="faint">{say('shelf.stockNone')}</T>
+        <T as="faint">{say(speaker, 'shelf.stockNone')}</T>
       ) : (
         <T as="strong">
-          {say('shelf.stockTotal', {
+          {say(speaker, 'shelf.stockTotal', {
             amount: amountText(
+              speaker,
               unit,
               lots.reduce((sum, { amount }) => sum + amount, 0),
             ),
@@ -54,30 +57,30 @@ export function StockLots({ data, row: { productId, sheet } }: { data: FirmData;
       {lots.map((lot) => (
         <View key={lot.id} className="border-2 border-edge bg-sheet px-3 py-2">
           <View className="flex-row justify-between gap-3">
-            <T as="strong">{amountText(unit, lot.amount)}</T>
-            <T as="faint">{lot.lot ? say('shelf.lotOf', { lot: lot.lot }) : say('shelf.lotNone')}</T>
+            <T as="strong">{amountText(speaker, unit, lot.amount)}</T>
+            <T as="faint">{lot.lot ? say(speaker, 'shelf.lotOf', { lot: lot.lot }) : say(speaker, 'shelf.lotNone')}</T>
           </View>
           <T as="faint">
-            {[lot.openedOn ? say('shelf.opened', { day: lot.openedOn }) : '', lot.useBy ? say('shelf.useBy', { day: lot.useBy }) : '']
+            {[lot.openedOn ? say(speaker, 'shelf.opened', { day: lot.openedOn }) : '', lot.useBy ? say(speaker, 'shelf.useBy', { day: lot.useBy }) : '']
               .filter(Boolean)
               .join(', ')}
           </T>
           {lot.useBy && lot.useBy < today() ? (
-            <T tone="stop">{say('shelf.overdue')}</T>
+            <T tone="stop">{say(speaker, 'shelf.overdue')}</T>
           ) : lot.useBy && lot.useBy < format(addDays(now(), SOON_DAYS), DAY) ? (
-            <T tone="caution">{say('shelf.soon')}</T>
+            <T tone="caution">{say(speaker, 'shelf.soon')}</T>
           ) : null}
           <View className="flex-row">
-            {lot.openedOn ? null : <Word label={say('shelf.open')} onPress={() => opened(lot)} />}
-            <Word label={say('shelf.correct')} onPress={() => setWriting(lot)} />
-            <Word label={say('shelf.usedUp')} onPress={() => void write(change('stockLot', 'remove', lot.id)).then(() => setGone(lot))} />
+            {lot.openedOn ? null : <Word label={say(speaker, 'shelf.open')} onPress={() => opened(lot)} />}
+            <Word label={say(speaker, 'shelf.correct')} onPress={() => setWriting(lot)} />
+            <Word label={say(speaker, 'shelf.usedUp')} onPress={() => void write(change('stockLot', 'remove', lot.id)).then(() => setGone(lot))} />
           </View>
         </View>
       ))}
       {gone ? (
         <UndoBand
-          said={say('shelf.lotGone')}
-          label={say('shelf.undo')}
+          said={say(speaker, 'shelf.lotGone')}
+          label={say(speaker, 'shelf.undo')}
           onUndo={() => void write(change('stockLot', 'change', gone.id, { amount: gone.amount })).then(() => setGone(null))}
         />
       ) : null}
@@ -90,7 +93,7 @@ export function StockLots({ data, row: { productId, sheet } }: { data: FirmData;
           onDone={() => setWriting(null)}
         />
       ) : (
-        <Button label={say('shelf.addLot')} onPress={() => setWriting('new')} />
+        <Button label={say(speaker, 'shelf.addLot')} onPress={() => setWriting('new')} />
       )}
     </View>
   );
@@ -108,8 +111,9 @@ function LotForm({
   held: RowOf<'stockLot'> | null;
   onDone: () => void;
 }) {
+  const speaker = useSpeaker();
   const unit = isMaterial(sheet) ? 'kg' : sheet.unit;
-  const shown = held ? amountText(unit, held.amount) : '';
+  const shown = held ? amountText(speaker, unit, held.amount) : '';
   const kg = isMaterial(sheet) || sheet.unit === 'kg';
   const [amount, setAmount] = useState(shown);
   const [lot, setLot] = useState(held?.lot ?? '');
@@ -119,13 +123,13 @@ function LotForm({
     try {
       const pieces = !isMaterial(sheet) && sheet.unit === 'piece';
       const read = (): number =>
-        pieces ? parseFloat(amount) : readWithin({ field: 'amount', text: amount, as: kg ? 'mass' : 'volume', least: 1e-5, most: 1e5 });
+        pieces ? parseFloat(amount) : readWithin(speaker, { field: 'amount', text: amount, as: kg ? 'mass' : 'volume', least: 1e-5, most: 1e5 });
       // What still stands as it was shown is not read again: printing it has rounded it.
       const value = held && amount === shown ? held.amount : read();
-      if (!(value > 0)) throw new FieldProblem('amount', say('field.required'));
+      if (!(value > 0)) throw new FieldProblem('amount', say(speaker, 'field.required'));
       const fields = { productId, amount: value, lot: lot.trim() || null, openedOn: held?.openedOn ?? null, useBy: useBy || null };
       const bad = check(FIELDS.stockLot, fields).fault;
-      if (bad) throw new FieldProblem(bad.field, say('field.required'));
+      if (bad) throw new FieldProblem(bad.field, say(speaker, 'field.required'));
       void write(held ? change('stockLot', 'change', held.id, fields) : change('stockLot', 'add', uuid(), fields)).then(onDone);
     } catch (error) {
       if (!(error instanceof FieldProblem)) throw error;
@@ -139,21 +143,21 @@ function LotForm({
         {kg || (!isMaterial(sheet) && sheet.unit === 'm3') ? (
           <QuantityField
             as={kg ? 'mass' : 'volume'}
-            label={say('shelf.amount')}
+            label={say(speaker, 'shelf.amount')}
             value={amount}
             onChange={setAmount}
             fault={faultOf('amount')}
             onSubmit={save}
           />
         ) : (
-          <Field label={say('shelf.packsCount')} value={amount} onChange={setAmount} fault={faultOf('amount')} onSubmit={save} />
+          <Field label={say(speaker, 'shelf.packsCount')} value={amount} onChange={setAmount} fault={faultOf('amount')} onSubmit={save} />
         )}
-        <Field label={say('shelf.lotNumber')} value={lot} onChange={setLot} fault={faultOf('lot')} onSubmit={save} />
+        <Field label={say(speaker, 'shelf.lotNumber')} value={lot} onChange={setLot} fault={faultOf('lot')} onSubmit={save} />
       </View>
-      <DayField label={say('shelf.useByField')} value={useBy} onChange={setUseBy} fault={faultOf('useBy')} />
+      <DayField label={say(speaker, 'shelf.useByField')} value={useBy} onChange={setUseBy} fault={faultOf('useBy')} />
       <View className="flex-row gap-2">
-        <Button label={say('shelf.edit.cancel')} grow onPress={onDone} />
-        <Button label={say(held ? 'shelf.correctLot' : 'shelf.addLot')} tone="act" grow onPress={save} />
+        <Button label={say(speaker, 'shelf.edit.cancel')} grow onPress={onDone} />
+        <Button label={say(speaker, held ? 'shelf.correctLot' : 'shelf.addLot')} tone="act" grow onPress={save} />
       </View>
     </View>
   );

@@ -2,8 +2,9 @@ import { classFigures, fromClass, fromSheet, type Aid, type Sheet, type SheetCla
 import type { SheetFields } from '@tufa/contract/entities';
 import { cellsOf, LABEL_CELLS, LabelFault, readLabel, type LabelCell, type LabelCells } from '@tufa/contract/sheetLabel';
 import { isMaterial } from '@tufa/contract/upgradeSheet';
-import { i18n, say, unitSystem } from '@tufa/words';
+import { sayCoded, isSaid } from '@tufa/words';
 import { FieldProblem } from '../parts/ui/useWireForm';
+import type { Speaker } from '@tufa/words/speak';
 
 /** A label as it is typed: every cell, empty where the bag says nothing. */
 export type LabelText = Record<LabelCell, string> & { claim: string };
@@ -20,42 +21,47 @@ export const originOf = (sheet: Sheet | Aid | undefined, as: string | undefined)
 const EMPTY = Object.fromEntries(LABEL_CELLS.map((cell) => [cell, ''])) as Record<LabelCell, string>;
 
 /** A copy starts with its class and nothing read; the next revision with what the sheet says. */
-export function textOfOrigin({ base, changes }: Origin): LabelText {
+export function textOfOrigin(speaker: Speaker, { base, changes }: Origin): LabelText {
   if (!base) return { ...EMPTY, class: 'fineRapid', claim: '' };
   if (!changes) return { ...EMPTY, class: base.class, claim: '' };
-  return { ...EMPTY, ...cellsOf(base, unitSystem()), claim: '' };
+  return { ...EMPTY, ...cellsOf(base, speaker.system), claim: '' };
 }
 
 /** What stands in for a cell the bag does not fill, as it would be written. */
-export const standsIn = ({ base }: Origin, name: string): LabelCells =>
-  cellsOf((base?.class === name ? base : { ...classFigures(name as SheetClass), name: '', packs: [] }) as Sheet, unitSystem());
+export const standsIn = (speaker: Speaker, { base }: Origin, name: string): LabelCells =>
+  cellsOf((base?.class === name ? base : { ...classFigures(name as SheetClass), name: '', packs: [] }) as Sheet, speaker.system);
 
 /** What is wrong with a cell, in words. */
-export const sayLabelFault = (code: string, figures: Readonly<Record<string, unknown>>, field: string): string => {
-  const named = i18n.exists(`shelf.edit.${field}`) ? say(`shelf.edit.${field}`) : field;
+export const sayLabelFault = (speaker: Speaker, code: string, figures: Readonly<Record<string, unknown>>, field: string): string => {
+  const named = isSaid(`shelf.edit.${field}`) ? sayCoded(speaker, `shelf.edit.${field}`) : field;
   const key = code.includes('.') ? `problem.field.${code}` : `problem.${code}`;
-  return say(key, { ...figures, field: named } as never);
+  return sayCoded(speaker, key, { ...figures, field: named });
 };
 
 /** What is sent for a label. @throws FieldProblem naming the cell */
-export function sheetOfText({ claim: _claim, ...cells }: LabelText, origin: Origin, ids: { id: string; productId: string; revision: number }): SheetFields {
+export function sheetOfText(
+  speaker: Speaker,
+  { claim: _claim, ...cells }: LabelText,
+  origin: Origin,
+  ids: { id: string; productId: string; revision: number },
+): SheetFields {
   const { base, changes } = origin;
   // A cell that still says what the sheet says is not read again: printing it has rounded it.
-  const before = base && changes ? cellsOf(base, unitSystem()) : {};
+  const before = base && changes ? cellsOf(base, speaker.system) : {};
   const kept = Object.fromEntries(
     LABEL_CELLS.map((cell) => [cell, cells[cell] === before[cell] && !['name', 'class', 'pack', 'price', 'pack2', 'price2'].includes(cell) ? '' : cells[cell]]),
   ) as Record<LabelCell, string>;
   // Times that are read anew hold at the temperature the sheet already names.
   if (kept.reference === '' && (kept.works || kept.tools) && before.reference) kept.reference = before.reference;
   try {
-    const label = readLabel(kept, { system: unitSystem(), base: base ?? undefined });
+    const label = readLabel(kept, { system: speaker.system, base: base ?? undefined });
     const { id, productId, revision } = ids;
     const like = base?.class === label.class ? base : null;
     const sheet = like ? fromSheet({ base: like, label, copied: !changes, id, productId, revision }) : fromClass({ label, id, productId, revision });
     return { productId, revision, sheet };
   } catch (error) {
     if (!(error instanceof LabelFault)) throw error;
-    throw new FieldProblem(error.cell, sayLabelFault(error.code, error.figures, error.cell));
+    throw new FieldProblem(error.cell, sayLabelFault(speaker, error.code, error.figures, error.cell));
   }
 }
 

@@ -1,14 +1,12 @@
-import { speakIn } from '@tufa/words';
+import { PLAIN } from '@tufa/words';
 import { differences } from '../outbox/differences';
-
-beforeEach(() => speakIn({ system: 'us', currency: 'USD' }));
 
 const typed = (value: number, text: string) => ({ value, typed: text, source: 'typed' });
 
 test('two people’s values differ leaf by leaf, told as they were typed', () => {
   const yours = { deepest: typed(0.0381, '1 1/2 in'), shape: 'dish', edge: 'cut' };
   const theirs = { deepest: typed(0.05, '50 mm'), shape: 'pan', edge: 'cut' };
-  expect(differences('properties', yours, theirs)).toEqual([
+  expect(differences(PLAIN, 'properties', yours, theirs)).toEqual([
     { name: 'Deepest depth', yours: '1 1\u20442 in', theirs: '50 mm' },
     { name: 'Shape of the bottom', yours: 'Dish', theirs: 'Pan' },
   ]);
@@ -35,5 +33,5 @@ test.each([
   ['opens', null, { to: 'foot' }, [{ name: 'Open again', yours: 'nothing', theirs: 'to' }]],
   ['name', 'same', 'same', []],
 ])('%s: %p against %p', (name, yours, theirs, rows) => {
-  expect(differences(name, yours, theirs)).toEqual(rows);
+  expect(differences(PLAIN, name, yours, theirs)).toEqual(rows);
 });

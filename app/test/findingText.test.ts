@@ -6,6 +6,7 @@ import { rectangle, type Point } from '@tufa/core/takeoff';
 import { FieldProblem } from '../parts/ui/useWireForm';
 import { textOfFinding, wireOfFinding, type FindingText } from '../walk/findingText';
 import { isWhole, wholeFindings } from '../walk/wholeFindings';
+import { PLAIN } from '@tufa/words';
 
 const id = (n: number): string => `0198a000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const row = { version: 1, changed: 1, removed: false };
@@ -26,8 +27,8 @@ const line: Point[] = [
   [2.5, 1],
 ];
 const area = rectangle({ length_m: 1, width_m: 1, at: [1, 1] });
-const typed = (change: Partial<FindingText>): FindingText => ({ ...textOfFinding(undefined), ...change });
-const wire = (values: FindingText): FindingFields => wireOfFinding(values, { element, jobId: id(1), label: 'A' });
+const typed = (change: Partial<FindingText>): FindingText => ({ ...textOfFinding(PLAIN, undefined), ...change });
+const wire = (values: FindingText): FindingFields => wireOfFinding(PLAIN, values, { element, jobId: id(1), label: 'A' });
 const asRow = (fields: FindingFields) => ({ ...row, id: id(3), ...fields }) as RowOf<'finding'>;
 
 test.each<[string, Partial<FindingText>]>([
@@ -48,7 +49,7 @@ test.each<[string, Partial<FindingText>]>([
   const sent = wire(values);
   expect(check(FIELDS.finding, sent).fault).toBeNull();
   expect(senseOf({ ...sent })).toBeNull();
-  const back = textOfFinding(asRow(sent));
+  const back = textOfFinding(PLAIN, asRow(sent));
   // What was not drawn is told by its sizes; all of an element is told by where it lies.
   const { by: _by, corners: _corners, ...said } = change;
   expect(back).toMatchObject(said);

@@ -1,17 +1,17 @@
 /** @jest-environment jsdom */
 import { parse } from '@tufa/core/quantity';
-import { speakIn } from '@tufa/words';
+import { PLAIN } from '@tufa/words';
 import fc from 'fast-check';
 import { markOf, rulerOf, toldIn, withDigit, withMark, withoutLast, withUnit } from '../keypad/edit';
 import { entryFor } from '../keypad/entries';
 
-beforeEach(() => speakIn({ system: 'us', currency: 'USD' }));
+const METRIC = { ...PLAIN, system: 'metric', currency: 'EUR' } as const;
 
 /** Keys pressed one after the other: a digit, a unit in words, a mark as a number on the strip. */
-const press = (as: Parameters<typeof entryFor>[0], ...keys: readonly (string | number)[]): string =>
+const press = (as: Parameters<typeof entryFor>[1], ...keys: readonly (string | number)[]): string =>
   keys.reduce<string>((text, key) => {
-    const entry = entryFor(as);
-    if (typeof key === 'number') return withMark(text, key, rulerOf(text, entry) ?? 'in', entry);
+    const entry = entryFor(PLAIN, as);
+    if (typeof key === 'number') return withMark(text, key, rulerOf(PLAIN, text, entry) ?? 'in', entry);
     return /^[\d.]$/.test(key) ? withDigit(text, key) : key === 'back' ? withoutLast(text) : withUnit(text, key, entry).text;
   }, '');
 
@@ -31,14 +31,14 @@ test.each([
 });
 
 test('a unit that contradicts what stands changes nothing and names both', () => {
-  expect(withUnit('8\u2032 4', 'm', entryFor('side'))).toEqual({ text: '8\u2032 4', clash: ['ft', 'm'] });
-  expect(withUnit('4\u2033 2', 'ft', entryFor('side'))).toEqual({ text: '4\u2033 2', clash: ['in', 'ft'] });
+  expect(withUnit('8\u2032 4', 'm', entryFor(PLAIN, 'side'))).toEqual({ text: '8\u2032 4', clash: ['ft', 'm'] });
+  expect(withUnit('4\u2033 2', 'ft', entryFor(PLAIN, 'side'))).toEqual({ text: '4\u2033 2', clash: ['in', 'ft'] });
 });
 
 test('the strip shows the sixteenth that stands, and sets it without moving the whole inches', () => {
   fc.assert(
     fc.property(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 0, max: 15 }), fc.integer({ min: 0, max: 15 }), (inches, first, second) => {
-      const entry = entryFor('depth');
+      const entry = entryFor(PLAIN, 'depth');
       const start = withMark(String(inches), first, 'in', entry);
       const text = withMark(start, second, 'in', entry);
       expect(markOf(text, 'in', entry)).toBe(second);
@@ -48,9 +48,8 @@ test('the strip shows the sixteenth that stands, and sets it without moving the 
 });
 
 test('a metric entry takes the millimetre strip, a temperature none; nothing readable is told in no unit', () => {
-  expect(rulerOf('38 mm', entryFor('depth'))).toBe('mm');
-  speakIn({ system: 'metric', currency: 'EUR' });
-  expect(rulerOf('', entryFor('side'))).toBe('mm');
-  expect(rulerOf('', entryFor('temperature'))).toBeNull();
-  expect(toldIn('about', 'mm', entryFor('depth'))).toBeNull();
+  expect(rulerOf(PLAIN, '38 mm', entryFor(PLAIN, 'depth'))).toBe('mm');
+  expect(rulerOf(METRIC, '', entryFor(METRIC, 'side'))).toBe('mm');
+  expect(rulerOf(METRIC, '', entryFor(METRIC, 'temperature'))).toBeNull();
+  expect(toldIn('about', 'mm', entryFor(PLAIN, 'depth'))).toBeNull();
 });

@@ -7,6 +7,7 @@ import type { PlanLayer, PlanTouch } from './PlanView';
 import { snap, type Snapping } from './snap';
 import simplify from 'simplify-js';
 import { ellipse } from '@tufa/core/takeoff';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** How a finger draws: a corner a tap, round in one drag, or along the finger. */
 export type Pen = 'corners' | 'round' | 'free';
@@ -30,6 +31,7 @@ const crossing = (points: readonly Point[], kind: PlanKind): boolean => !isLine(
 
 /** Draws the draft on a canvas at every step of it, without rendering the screen. */
 export function DraftLayer({ draft, kind, layer }: { draft: Draft; kind: PlanKind; layer: PlanLayer }) {
+  const speaker = useSpeaker();
   const canvas = useRef<HTMLCanvasElement>(null);
   const moving = useRef<MovingScene | null>(null);
   const show = useRef(() => {});
@@ -39,10 +41,10 @@ export function DraftLayer({ draft, kind, layer }: { draft: Draft; kind: PlanKin
     moving.current.fit(layer);
     show.current = () => {
       const { points, chosen } = draft.snapshot();
-      moving.current?.show(draftScene({ points, kind, chosen, crossing: crossing(points, kind), ...layer }));
+      moving.current?.show(speaker, draftScene({ points, kind, chosen, crossing: crossing(points, kind), ...layer }));
     };
     show.current();
-  }, [draft, kind, layer]);
+  }, [draft, kind, layer, speaker]);
   useEffect(() => draft.subscribe(() => show.current()), [draft]);
   return <canvas ref={canvas} aria-hidden style={{ position: 'absolute', left: 0, top: 0, width: layer.width, height: layer.height, pointerEvents: 'none' }} />;
 }

@@ -1,7 +1,7 @@
 import type { RowOf } from '@tufa/contract/entities';
 import { crossesItself, extent, outsiders, pulledInside, uncrossed, type Point } from '@tufa/core/takeoff';
 import { isLine, type PlanFinding, type PlanKind } from '@tufa/draw';
-import { printFigure, say, unitSystem } from '@tufa/words';
+import { printFigure, say } from '@tufa/words';
 import { useCallback, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 import { Button, Word } from '../parts/ui/Button';
@@ -14,6 +14,7 @@ import { FieldProblem } from '../parts/ui/useWireForm';
 import type { Draft } from './Draft';
 import { DraftLayer, draftTouch, type Pen } from './DraftLayer';
 import { PlanView } from './PlanView';
+import { useSpeaker } from '../parts/phone/speaker';
 
 const GRIDS = { us: [0, 0.0254, 0.0762, 0.1524, 0.3048], metric: [0, 0.01, 0.05, 0.1, 0.5] } as const;
 
@@ -42,18 +43,25 @@ export function DrawPlan({
   /** the live figures of what is drawn, made ready for where the finger last rested */
   prepare?: Prepare;
 }) {
+  const speaker = useSpeaker();
   const line = isLine(kind);
   const [pen, setPen] = useState<Pen>('corners');
   const [grid_m, setGrid] = useState(0);
   const { outline, openings = NONE } = element.geometry;
   const touch = useMemo(
-    () => draftTouch({ draft, pen, outline, others: corners, grid_m, label: say('walk.drawHelp') }),
+    () => draftTouch({ draft, pen, outline, others: corners, grid_m, label: say(speaker, 'walk.drawHelp') }),
     [draft, pen, outline, corners, grid_m],
   );
   const pens: readonly Pen[] = line ? ['corners', 'free'] : ['corners', 'round', 'free'];
   return (
     <View className="gap-2">
-      <Choice label={say('walk.pen')} labelHidden options={pens.map((value) => ({ value, label: say(`walk.pens.${value}`) }))} value={pen} onChange={setPen} />
+      <Choice
+        label={say(speaker, 'walk.pen')}
+        labelHidden
+        options={pens.map((value) => ({ value, label: say(speaker, `walk.pens.${value}`) }))}
+        value={pen}
+        onChange={setPen}
+      />
       <View className="h-[280px] lg:h-[360px]">
         <PlanView element={element} findings={others} touch={touch} {...(readings ? { readings } : {})}>
           {(layer) => <DraftLayer draft={draft} kind={kind} layer={layer} />}
@@ -61,8 +69,11 @@ export function DrawPlan({
       </View>
       <DraftTools draft={draft} outline={outline} openings={openings} line={line} pen={pen} {...(prepare ? { prepare } : {})} />
       <Choice
-        label={say('walk.grid')}
-        options={GRIDS[unitSystem()].map((value) => ({ value: String(value), label: value === 0 ? say('walk.noGrid') : printFigure('grid_m', value) }))}
+        label={say(speaker, 'walk.grid')}
+        options={GRIDS[speaker.system].map((value) => ({
+          value: String(value),
+          label: value === 0 ? say(speaker, 'walk.noGrid') : printFigure(speaker, 'grid_m', value),
+        }))}
         value={String(grid_m)}
         onChange={(value) => setGrid(Number(value))}
       />
@@ -86,10 +97,12 @@ function DraftTools({
   pen: Pen;
   prepare?: Prepare;
 }) {
+  const speaker = useSpeaker();
   const { points, chosen } = useSyncExternalStore(draft.subscribeRest, draft.rest, draft.rest);
   const crosses = !line && points.length > 3 && crossesItself(points);
   const out = outsiders(points, outline, openings);
-  const help = points.length > 0 ? say('walk.corners', { count: points.length }) : say(pen === 'corners' ? 'walk.cornersHelp' : `walk.penHelp.${pen}`);
+  const help =
+    points.length > 0 ? say(speaker, 'walk.corners', { count: points.length }) : say(speaker, pen === 'corners' ? 'walk.cornersHelp' : `walk.penHelp.${pen}`);
   const add = (): void => {
     const [x, y] = points.at(-1) ?? outline[0]!;
     draft.do([...points, points.length === 0 ? [x, y] : [x + 0.3, y]], points.length);
@@ -99,33 +112,33 @@ function DraftTools({
       <View className="flex-row items-center justify-between">
         <LiveAnswer draft={draft} line={line} help={help} {...(prepare ? { prepare } : {})} />
         <View className="flex-row">
-          <Word label={say('walk.undo')} onPress={draft.undo} tone={draft.canUndo ? 'text-ink' : 'text-disabled'} />
-          <Word label={say('walk.redo')} onPress={draft.redo} tone={draft.canRedo ? 'text-ink' : 'text-disabled'} />
+          <Word label={say(speaker, 'walk.undo')} onPress={draft.undo} tone={draft.canUndo ? 'text-ink' : 'text-disabled'} />
+          <Word label={say(speaker, 'walk.redo')} onPress={draft.redo} tone={draft.canRedo ? 'text-ink' : 'text-disabled'} />
         </View>
       </View>
       {crosses ? (
         <View role="alert" className="gap-2">
-          <T tone="stop">{say('field.outlineCrosses')}</T>
-          <Button label={say('walk.uncross')} onPress={() => draft.do(uncrossed(points), null)} />
+          <T tone="stop">{say(speaker, 'field.outlineCrosses')}</T>
+          <Button label={say(speaker, 'walk.uncross')} onPress={() => draft.do(uncrossed(points), null)} />
         </View>
       ) : null}
       {out.length > 0 ? (
         <View role="alert" className="gap-2">
-          <T tone="stop">{say('walk.outsiders', { count: out.length, corners: out.map((i) => i + 1).join(', ') })}</T>
-          <Button label={say('walk.pullInside')} onPress={() => draft.do(pulledInside(points, outline, openings), null)} />
+          <T tone="stop">{say(speaker, 'walk.outsiders', { count: out.length, corners: out.map((i) => i + 1).join(', ') })}</T>
+          <Button label={say(speaker, 'walk.pullInside')} onPress={() => draft.do(pulledInside(points, outline, openings), null)} />
         </View>
       ) : null}
-      <View className="flex-row flex-wrap items-center gap-2" role="group" aria-label={say('walk.cornersList')}>
+      <View className="flex-row flex-wrap items-center gap-2" role="group" aria-label={say(speaker, 'walk.cornersList')}>
         {points.map((_, i) => (
           <Button
             key={i}
             label={String(i + 1)}
-            hint={say('walk.corner', { n: String(i + 1) })}
+            hint={say(speaker, 'walk.corner', { n: String(i + 1) })}
             tone={i === chosen ? 'dark' : 'plain'}
             onPress={() => draft.choose(i)}
           />
         ))}
-        <Button label={say('walk.addCorner')} onPress={add} />
+        <Button label={say(speaker, 'walk.addCorner')} onPress={add} />
       </View>
       {chosen !== null && points[chosen] ? <CornerFields key={`${chosen} ${points[chosen].join()}`} draft={draft} chosen={chosen} outline={outline} /> : null}
     </View>
@@ -171,15 +184,18 @@ function LiveAnswer({ draft, line, help, prepare }: { draft: Draft; line: boolea
 
 /** The held corner as distances from the element's left and top edges. */
 function CornerFields({ draft, chosen, outline }: { draft: Draft; chosen: number; outline: readonly Point[] }) {
+  const speaker = useSpeaker();
   const { points } = draft.snapshot();
   const { left_m, top_m } = extent(outline);
   const origin: Point = [left_m, top_m];
   const point = points[chosen]!;
-  const [texts, setTexts] = useState(() => point.map((value, axis) => textOf({ value: value - origin[axis]!, source: 'typed' }, 'length')));
+  const [texts, setTexts] = useState(() => point.map((value, axis) => textOf(speaker, { value: value - origin[axis]!, source: 'typed' }, 'length')));
   const [fault, setFault] = useState<{ axis: number; text: string } | null>(null);
   const apply = (): void => {
     try {
-      const read = texts.map((text, axis) => Number(text.trim() === '0' ? 0 : readWithin({ field: String(axis), text, as: 'side', least: 0, most: 100 })));
+      const read = texts.map((text, axis) =>
+        Number(text.trim() === '0' ? 0 : readWithin(speaker, { field: String(axis), text, as: 'side', least: 0, most: 100 })),
+      );
       draft.do(points.map((one, i): Point => (i === chosen ? [origin[0] + read[0]!, origin[1] + read[1]!] : one)));
     } catch (error) {
       if (!(error instanceof FieldProblem)) throw error;
@@ -193,7 +209,7 @@ function CornerFields({ draft, chosen, outline }: { draft: Draft; chosen: number
           <QuantityField
             key={label}
             as="side"
-            label={say(label)}
+            label={say(speaker, label)}
             value={texts[axis]!}
             onChange={(text) => setTexts(texts.map((held, i) => (i === axis ? text : held)))}
             onSubmit={apply}
@@ -203,9 +219,9 @@ function CornerFields({ draft, chosen, outline }: { draft: Draft; chosen: number
         ))}
       </View>
       <View className="flex-row gap-2">
-        <Button label={say('walk.placeCorner')} grow onPress={apply} />
+        <Button label={say(speaker, 'walk.placeCorner')} grow onPress={apply} />
         <Button
-          label={say('walk.removeCorner')}
+          label={say(speaker, 'walk.removeCorner')}
           grow
           onPress={() =>
             draft.do(

@@ -4,7 +4,7 @@ import { FIELDS } from '@tufa/contract/schemas';
 import { EXPOSURES, MOISTURES, TEXTURES } from '@tufa/core/shelf';
 import { ANSWERS, EARLIER, ELEMENT_KINDS } from '@tufa/core/survey';
 import { shelfOf, UNKNOWN } from '@tufa/contract/assemble';
-import { say } from '@tufa/words';
+import { say, sayCoded } from '@tufa/words';
 import { useState } from 'react';
 import { Controller, useFieldArray, type FieldPath } from 'react-hook-form';
 import { View } from 'react-native';
@@ -22,16 +22,18 @@ import { copyOfElement } from './copies';
 import { NOTCHES, SUNS, textOfElement, wireOfElement, type ElementText } from './elementText';
 import { TapedShape } from './TapedShape';
 import { wholeFindings } from './wholeFindings';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** What is looked at: name, kind, shape and sizes, what it is made of and must endure, when it must be open. */
 export function ElementForm({ view, element, onDone }: { view: JobView; element: RowOf<'element'> | undefined; onDone: () => void }) {
+  const speaker = useSpeaker();
   const [more, setMore] = useState(false);
   const form = useWireForm<ElementText>({
     name: `element ${element?.id ?? view.job.id}`,
-    initial: textOfElement(element),
+    initial: textOfElement(speaker, element),
     wire: {
       schema: FIELDS.element,
-      toWire: (values) => ({ ...wireOfElement(values, view.job.id), stops: element?.stops ?? {} }),
+      toWire: (values) => ({ ...wireOfElement(speaker, values, view.job.id), stops: element?.stops ?? {} }),
       fieldOf: (path) => fieldOf(path),
     },
   });
@@ -53,7 +55,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
   });
   const copy = async (): Promise<void> => {
     if (!element) return;
-    await write(...copyOfElement(view.data, element, say('walk.copyOf', { name: element.name })));
+    await write(...copyOfElement(view.data, element, say(speaker, 'walk.copyOf', { name: element.name })));
     onDone();
   };
   const text = (name: FieldPath<ElementText>, label: string, as?: Typed, placeholder = '') => (
@@ -74,7 +76,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
       render={({ field }) => (
         <Choice
           label={label}
-          options={values.map((value) => ({ value, label: say(`${word}.${value}`) }))}
+          options={values.map((value) => ({ value, label: sayCoded(speaker, `${word}.${value}`) }))}
           value={field.value as string}
           onChange={field.onChange}
         />
@@ -88,77 +90,77 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
       step="walk"
       view={view}
       parts={{
-        head: <Answer size="number">{element ? say('walk.editElement', { name: element.name }) : say('walk.elementTitle')}</Answer>,
+        head: <Answer size="number">{element ? say(speaker, 'walk.editElement', { name: element.name }) : say(speaker, 'walk.elementTitle')}</Answer>,
         body: (
           <View className="gap-4">
-            {text('name', say('walk.name'))}
-            {choice('kind', say('walk.kind'), ELEMENT_KINDS, 'word.kind')}
-            {choice('shape', say('walk.elementShape'), ['rectangle', 'ell', 'polygon'], 'walk.shapes')}
+            {text('name', say(speaker, 'walk.name'))}
+            {choice('kind', say(speaker, 'walk.kind'), ELEMENT_KINDS, 'word.kind')}
+            {choice('shape', say(speaker, 'walk.elementShape'), ['rectangle', 'ell', 'polygon'], 'walk.shapes')}
             {shape === 'polygon' ? (
               <>
                 <TapedShape form={form} />
-                <View className="flex-row">{text('thickness', say('walk.thickness'), 'depth')}</View>
+                <View className="flex-row">{text('thickness', say(speaker, 'walk.thickness'), 'depth')}</View>
               </>
             ) : (
               <View className="flex-row gap-2">
-                {text('length', say('walk.length'), 'side')}
-                {text('width', say(upright ? 'walk.height' : 'walk.width'), 'side')}
-                {text('thickness', say('walk.thickness'), 'depth')}
+                {text('length', say(speaker, 'walk.length'), 'side')}
+                {text('width', say(speaker, upright ? 'walk.height' : 'walk.width'), 'side')}
+                {text('thickness', say(speaker, 'walk.thickness'), 'depth')}
               </View>
             )}
             {shape === 'ell' ? (
               <View className="gap-4">
                 <View className="flex-row gap-2">
-                  {text('notchLength', say('walk.notchLength'), 'side')}
-                  {text('notchWidth', say('walk.notchWidth'), 'side')}
+                  {text('notchLength', say(speaker, 'walk.notchLength'), 'side')}
+                  {text('notchWidth', say(speaker, 'walk.notchWidth'), 'side')}
                 </View>
-                {choice('notch', say('walk.notch'), NOTCHES, 'walk.notches')}
+                {choice('notch', say(speaker, 'walk.notch'), NOTCHES, 'walk.notches')}
               </View>
             ) : null}
             {openings.fields.map((field, i) => (
-              <View key={field.id} className="gap-2 border-l-4 border-edge pl-3" role="group" aria-label={say('walk.opening', { n: String(i + 1) })}>
+              <View key={field.id} className="gap-2 border-l-4 border-edge pl-3" role="group" aria-label={say(speaker, 'walk.opening', { n: String(i + 1) })}>
                 <View className="flex-row items-center justify-between">
-                  <T as="strong">{say('walk.opening', { n: String(i + 1) })}</T>
+                  <T as="strong">{say(speaker, 'walk.opening', { n: String(i + 1) })}</T>
                   <Word
-                    label={say('walk.remove')}
-                    hint={`${say('walk.remove')} ${say('walk.opening', { n: String(i + 1) })}`}
+                    label={say(speaker, 'walk.remove')}
+                    hint={`${say(speaker, 'walk.remove')} ${say(speaker, 'walk.opening', { n: String(i + 1) })}`}
                     onPress={() => openings.remove(i)}
                   />
                 </View>
                 <View className="flex-row gap-2">
-                  {text(`openings.${i}.left`, say('walk.from'), 'side')}
-                  {text(`openings.${i}.top`, say('walk.fromTop'), 'side')}
+                  {text(`openings.${i}.left`, say(speaker, 'walk.from'), 'side')}
+                  {text(`openings.${i}.top`, say(speaker, 'walk.fromTop'), 'side')}
                 </View>
                 <View className="flex-row gap-2">
-                  {text(`openings.${i}.width`, say('walk.width'), 'side')}
-                  {text(`openings.${i}.height`, say('walk.height'), 'side')}
+                  {text(`openings.${i}.width`, say(speaker, 'walk.width'), 'side')}
+                  {text(`openings.${i}.height`, say(speaker, 'walk.height'), 'side')}
                 </View>
               </View>
             ))}
-            <Word label={say('walk.addOpening')} onPress={() => openings.append({ left: '', top: '', width: '', height: '' })} />
+            <Word label={say(speaker, 'walk.addOpening')} onPress={() => openings.append({ left: '', top: '', width: '', height: '' })} />
             <Controller
               control={control}
               name="suspended"
               render={({ field }) => (
                 <Choice
-                  label={say('walk.suspended')}
+                  label={say(speaker, 'walk.suspended')}
                   options={[
-                    { value: 'no' as const, label: say('walk.onGround') },
-                    { value: 'yes' as const, label: say('walk.suspended') },
+                    { value: 'no' as const, label: say(speaker, 'walk.onGround') },
+                    { value: 'yes' as const, label: say(speaker, 'walk.suspended') },
                   ]}
                   value={field.value}
                   onChange={field.onChange}
                 />
               )}
             />
-            {choice('moisture', say('walk.moisture'), MOISTURES, 'word.is')}
+            {choice('moisture', say(speaker, 'walk.moisture'), MOISTURES, 'word.is')}
             <Controller
               control={control}
               name="exposures"
               render={({ field }) => (
                 <Several
-                  label={say('walk.exposure')}
-                  options={EXPOSURES.map((value) => ({ value, label: say(`word.exposure.${value}`) }))}
+                  label={say(speaker, 'walk.exposure')}
+                  options={EXPOSURES.map((value) => ({ value, label: say(speaker, `word.exposure.${value}`) }))}
                   values={field.value}
                   onChange={field.onChange}
                 />
@@ -169,53 +171,56 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
               name="opensTo"
               render={({ field }) => (
                 <Choice
-                  label={say('walk.opens')}
+                  label={say(speaker, 'walk.opens')}
                   options={[
-                    { value: 'nobody' as const, label: say('walk.opensNobody') },
-                    { value: 'foot' as const, label: say('word.to.foot') },
-                    { value: 'vehicles' as const, label: say('word.to.vehicles') },
+                    { value: 'nobody' as const, label: say(speaker, 'walk.opensNobody') },
+                    { value: 'foot' as const, label: say(speaker, 'word.to.foot') },
+                    { value: 'vehicles' as const, label: say(speaker, 'word.to.vehicles') },
                   ]}
                   value={field.value}
                   onChange={field.onChange}
                 />
               )}
             />
-            {opensTo === 'nobody' ? null : text('opensAfter', say('walk.opensAfter'), 'opens')}
-            {choice('earlier', say('walk.earlier'), EARLIER, 'walk.earlierIs')}
-            {choice('cause', say('walk.cause'), ANSWERS, 'walk.answers')}
+            {opensTo === 'nobody' ? null : text('opensAfter', say(speaker, 'walk.opensAfter'), 'opens')}
+            {choice('earlier', say(speaker, 'walk.earlier'), EARLIER, 'walk.earlierIs')}
+            {choice('cause', say(speaker, 'walk.cause'), ANSWERS, 'walk.answers')}
             {more ? (
               <>
-                {choice('material', say('walk.material'), MATERIALS, 'walk.materials')}
-                {choice('texture', say('walk.texture'), ['any', ...TEXTURES], 'walk.textures')}
+                {choice('material', say(speaker, 'walk.material'), MATERIALS, 'walk.materials')}
+                {choice('texture', say(speaker, 'walk.texture'), ['any', ...TEXTURES], 'walk.textures')}
                 <Controller
                   control={control}
                   name="colour"
                   render={({ field }) => (
                     <Choice
-                      label={say('walk.colour')}
-                      options={[{ value: '', label: say('walk.colourAny') }, ...coloursOf(view, field.value).map((value) => ({ value, label: value }))]}
+                      label={say(speaker, 'walk.colour')}
+                      options={[
+                        { value: '', label: say(speaker, 'walk.colourAny') },
+                        ...coloursOf(view, field.value).map((value) => ({ value, label: value })),
+                      ]}
                       value={field.value}
                       onChange={field.onChange}
                     />
                   )}
                 />
-                {choice('sun', say('walk.sun'), SUNS, 'walk.suns')}
+                {choice('sun', say(speaker, 'walk.sun'), SUNS, 'walk.suns')}
                 <View className="flex-row gap-2">
-                  {text('north', say('walk.north'))}
-                  {upright ? text('faces', say('walk.faces')) : null}
-                  {text('age', say('walk.age'))}
+                  {text('north', say(speaker, 'walk.north'))}
+                  {upright ? text('faces', say(speaker, 'walk.faces')) : null}
+                  {text('age', say(speaker, 'walk.age'))}
                 </View>
                 {upright ? null : (
                   <View className="flex-row gap-2">
-                    {text('fall', say('walk.fallSlope'))}
-                    {text('fallTowards', say('walk.fallTowards'))}
+                    {text('fall', say(speaker, 'walk.fallSlope'))}
+                    {text('fallTowards', say(speaker, 'walk.fallTowards'))}
                   </View>
                 )}
-                {text('neighbours', say('walk.neighbours'))}
-                {element ? <Button label={say('walk.copyElement')} onPress={() => void copy()} /> : null}
+                {text('neighbours', say(speaker, 'walk.neighbours'))}
+                {element ? <Button label={say(speaker, 'walk.copyElement')} onPress={() => void copy()} /> : null}
               </>
             ) : (
-              <Word label={say('walk.moreElement')} onPress={() => setMore(true)} />
+              <Word label={say(speaker, 'walk.moreElement')} onPress={() => setMore(true)} />
             )}
           </View>
         ),
@@ -240,10 +245,11 @@ function fieldOf(path: string): { field: keyof ElementText; kind?: 'length' } {
 }
 
 export function SaveOrCancel({ onSave, onCancel }: { onSave: () => void; onCancel: () => void }) {
+  const speaker = useSpeaker();
   return (
     <View className="flex-row gap-3">
-      <Button label={say('walk.cancel')} onPress={onCancel} />
-      <Button label={say('walk.save')} tone="act" grow onPress={onSave} />
+      <Button label={say(speaker, 'walk.cancel')} onPress={onCancel} />
+      <Button label={say(speaker, 'walk.save')} tone="act" grow onPress={onSave} />
     </View>
   );
 }

@@ -27,6 +27,7 @@ import { textOfFinding, WAYS, wayOf, wireOfFinding, type FindingText } from './f
 import { GaugeCard } from './GaugeCard';
 import { isWhole } from './wholeFindings';
 import { planFinding, planReadings, volumeText } from '@tufa/words/survey';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** What is wrong with an element: what it is, where it lies, how deep or wide, and when it is dealt with. */
 export function FindingForm({
@@ -42,14 +43,15 @@ export function FindingForm({
   label: string;
   onDone: () => void;
 }) {
+  const speaker = useSpeaker();
   const [gauge, setGauge] = useState(false);
   const [picking, setPicking] = useState(true);
   const form = useWireForm<FindingText>({
     name: `finding ${finding?.id ?? element.id}`,
-    initial: { ...textOfFinding(finding), ...(finding && isWhole(finding, element) ? { by: 'whole' } : {}) },
+    initial: { ...textOfFinding(speaker, finding), ...(finding && isWhole(finding, element) ? { by: 'whole' } : {}) },
     wire: {
       schema: FIELDS.finding,
-      toWire: (values) => wireOfFinding(values, { element, jobId: view.job.id, label }),
+      toWire: (values) => wireOfFinding(speaker, values, { element, jobId: view.job.id, label }),
       fieldOf: (path) => (path.startsWith('outline') ? { field: 'corners' } : { field: FIELD_OF[path.split('.')[1] ?? ''] ?? 'deepest', kind: 'length' }),
     },
   });
@@ -83,20 +85,26 @@ export function FindingForm({
     () => Object.values(view.data.finding).filter((one) => one.elementId === element.id && !one.removed && one.id !== finding?.id),
     [view.data.finding, element.id, finding?.id],
   );
-  const others = useMemo(() => around.map((one) => planFinding(one)), [around]);
+  const others = useMemo(() => around.map((one) => planFinding(speaker, one)), [around]);
   const corners = useMemo(
     () => [element.geometry.outline, ...(element.geometry.openings ?? []), ...around.map(({ outline }) => outline.points)].flat(),
     [element, around],
   );
   const ownId = finding?.id ?? 'none';
   const ownReadings = useMemo(() => readings.filter(({ findingId }) => findingId === ownId), [readings, ownId]);
-  const own = useMemo(() => planReadings(ownReadings, element.id), [ownReadings, element.id]);
+  const own = useMemo(() => planReadings(speaker, ownReadings, element.id), [ownReadings, element.id]);
 
   /** What is drawn as the core measures it, with what is typed so far; null until that can be read. */
   const inputFor = (points: readonly Point[]): FindingInput | null => {
     try {
       const values = { ...getValues(), corners: [...points], by: 'corners' as const };
-      const row = { ...wireOfFinding(values, { element, jobId: view.job.id, label }), id: finding?.id ?? 'drawn', version: 0, changed: 0, removed: false };
+      const row = {
+        ...wireOfFinding(speaker, values, { element, jobId: view.job.id, label }),
+        id: finding?.id ?? 'drawn',
+        version: 0,
+        changed: 0,
+        removed: false,
+      };
       return findingInputOf(row as RowOf<'finding'>, ownReadings, element.geometry.openings)[0] ?? null;
     } catch (error) {
       // Not yet whole, or crossing itself: there is nothing to measure.
@@ -109,13 +117,13 @@ export function FindingForm({
     const base = inputFor(rested);
     return (points: readonly Point[]): string => {
       const input = base ? movedTo(base, points) : inputFor(points);
-      if (!input) return say('walk.corners', { count: points.length });
+      if (!input) return say(speaker, 'walk.corners', { count: points.length });
       try {
         const { area_m2, volume, length_m } = takeOffOf(input);
-        const { text: much, range } = volumeText(volume);
-        return `${length_m === null ? printFigure('area_m2', area_m2) : printFigure('length_m', length_m)}, ${much} (${range})`;
+        const { text: much, range } = volumeText(speaker, volume);
+        return `${length_m === null ? printFigure(speaker, 'area_m2', area_m2) : printFigure(speaker, 'length_m', length_m)}, ${much} (${range})`;
       } catch (error) {
-        if (error instanceof Problem) return say('walk.corners', { count: points.length });
+        if (error instanceof Problem) return say(speaker, 'walk.corners', { count: points.length });
         throw error;
       }
     };
@@ -128,7 +136,7 @@ export function FindingForm({
       step="walk"
       view={view}
       parts={{
-        head: <Answer size="number">{say(finding ? 'walk.editFinding' : 'walk.findingTitle', { label })}</Answer>,
+        head: <Answer size="number">{say(speaker, finding ? 'walk.editFinding' : 'walk.findingTitle', { label })}</Answer>,
         body: (
           <View className="gap-4">
             {finding ? null : picking ? (
@@ -145,7 +153,7 @@ export function FindingForm({
                 }}
               />
             ) : (
-              <Button label={say('walk.kindIs', { what: say(`walk.kinds.${kind}`) })} onPress={() => setPicking(true)} />
+              <Button label={say(speaker, 'walk.kindIs', { what: say(speaker, `walk.kinds.${kind}`) })} onPress={() => setPicking(true)} />
             )}
             {WAYS[kind] ? (
               <ChoiceField {...field} name="by" word="walk.byHow" values={WAYS[kind]} valueWords="walk.by" labelHidden onChosen={() => setPicking(false)} />
@@ -159,8 +167,8 @@ export function FindingForm({
                   <FigureField {...field} name="width" word="walk.width" />
                 </View>
                 <View className="flex-row gap-2">
-                  <FigureField {...field} name="fromLeft" word="walk.from" empty={say('walk.middle')} />
-                  <FigureField {...field} name="fromTop" word="walk.fromTop" empty={say('walk.middle')} />
+                  <FigureField {...field} name="fromLeft" word="walk.from" empty={say(speaker, 'walk.middle')} />
+                  <FigureField {...field} name="fromTop" word="walk.fromTop" empty={say(speaker, 'walk.middle')} />
                 </View>
               </>
             )}
@@ -172,7 +180,7 @@ export function FindingForm({
             <KindFields {...field} kind={kind} onGauge={() => setGauge(true)} />
             {isRepaired(kind) ? <ChoiceField {...field} name="phase" word="walk.phase" values={PHASES} valueWords="walk.phases" /> : null}
             <View className="flex-row">
-              <FormField control={control} name="note" label={say('walk.note')} onSubmit={save} />
+              <FormField control={control} name="note" label={say(speaker, 'walk.note')} onSubmit={save} />
             </View>
             {gauge ? (
               <GaugeCard

@@ -7,6 +7,7 @@ import { SmallSection } from '../jobs/SmallSection';
 import { Word } from '../parts/ui/Button';
 import { T } from '../parts/ui/T';
 import { findingText, planKind, volumeText } from '@tufa/words/survey';
+import { useSpeaker } from '../parts/phone/speaker';
 
 const assumedIn = (finding: RowOf<'finding'>): boolean =>
   Object.values(finding.properties as object).some((value) => (value as Measured | null)?.source === 'assumed');
@@ -27,38 +28,44 @@ export function FindingRow({
   onCopy: () => void;
   onRemove: () => void;
 }) {
-  const kind = say(`walk.kinds.${planKind(finding)}`).toLowerCase();
-  const size = takeOff ? (takeOff.length_m === null ? printFigure('area_m2', takeOff.area_m2) : printFigure('length_m', takeOff.length_m)) : '';
-  const later = finding.properties.phase && finding.properties.phase !== 'now' ? `, ${say(`walk.phases.${finding.properties.phase}`).toLowerCase()}` : '';
+  const speaker = useSpeaker();
+  const kind = say(speaker, `walk.kinds.${planKind(finding)}`).toLowerCase();
+  const size = takeOff
+    ? takeOff.length_m === null
+      ? printFigure(speaker, 'area_m2', takeOff.area_m2)
+      : printFigure(speaker, 'length_m', takeOff.length_m)
+    : '';
+  const later =
+    finding.properties.phase && finding.properties.phase !== 'now' ? `, ${say(speaker, `walk.phases.${finding.properties.phase}`).toLowerCase()}` : '';
   return (
     <View className="border-2 border-edge bg-sheet">
       <Pressable
         role="button"
-        aria-label={say('walk.editFinding', { label: finding.label })}
+        aria-label={say(speaker, 'walk.editFinding', { label: finding.label })}
         onPress={onOpen}
         className="min-h-[64px] flex-row items-center justify-between gap-2 px-3 pt-2"
       >
         <SmallSection data={data} finding={finding} />
         <View className="flex-1">
           <T as="strong">{`${finding.label}  ${[kind, size].filter(Boolean).join(', ')}${later}`}</T>
-          <T as="faint">{findingText(finding)}</T>
+          <T as="faint">{findingText(speaker, finding)}</T>
         </View>
         {takeOff ? (
           <View className="items-end">
             <T as="number" className={assumedIn(finding) ? 'border-2 border-dashed border-edge px-1' : ''}>
-              {volumeText(takeOff.volume).text}
+              {volumeText(speaker, takeOff.volume).text}
             </T>
-            <T as="small">{volumeText(takeOff.volume).range}</T>
+            <T as="small">{volumeText(speaker, takeOff.volume).range}</T>
           </View>
         ) : null}
       </Pressable>
       <View className="flex-row justify-between px-1">
         <T as="small" className="self-center pl-2">
-          {takeOff?.debris ? say('walk.debris', { mass_kg: takeOff.debris.mass_kg, count: takeOff.debris.bags }) : ''}
+          {takeOff?.debris ? say(speaker, 'walk.debris', { mass_kg: takeOff.debris.mass_kg, count: takeOff.debris.bags }) : ''}
         </T>
         <View className="flex-row">
-          <Word label={say('walk.copy')} hint={`${say('walk.copy')} ${finding.label}`} onPress={onCopy} />
-          <Word label={say('walk.remove')} hint={`${say('walk.remove')} ${finding.label}`} onPress={onRemove} />
+          <Word label={say(speaker, 'walk.copy')} hint={`${say(speaker, 'walk.copy')} ${finding.label}`} onPress={onCopy} />
+          <Word label={say(speaker, 'walk.remove')} hint={`${say(speaker, 'walk.remove')} ${finding.label}`} onPress={onRemove} />
         </View>
       </View>
     </View>

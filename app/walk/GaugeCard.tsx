@@ -6,6 +6,7 @@ import { Button } from '../parts/ui/Button';
 import { Sheet } from '../parts/ui/Sheet';
 import { T } from '../parts/ui/T';
 import { setPhone, usePhone } from '../parts/phone/useSettings';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** A bank card is as long as this everywhere, mm (ISO/IEC 7810, ID-1). */
 const CARD_MM = 85.6;
@@ -15,20 +16,21 @@ const WIDTHS_MM = [0.1, 0.2, 0.3, 0.5, 0.8, 1, 1.5, 2, 3, 4, 6];
 
 /** Lines of known width to hold against a crack, to scale once the screen was held against a bank card. */
 export function GaugeCard({ onPick, onClose }: { onPick: (text: string) => void; onClose: () => void }) {
+  const speaker = useSpeaker();
   const phone = usePhone();
   const [setting, setSetting] = useState(phone.pxPerMm === null);
   const [px, setPx] = useState(phone.pxPerMm ?? GUESS_PX_MM);
   if (setting)
     return (
-      <Sheet title={say('gauge.calibrate')} onClose={onClose}>
-        <T>{say('gauge.calibrateHelp')}</T>
+      <Sheet title={say(speaker, 'gauge.calibrate')} onClose={onClose}>
+        <T>{say(speaker, 'gauge.calibrateHelp')}</T>
         <View style={{ height: CARD_MM * px, width: 96 }} className="self-center border-2 border-ink bg-sheet" testID="card" />
         <View className="flex-row gap-3">
-          <Button label={say('gauge.shorter')} grow onPress={() => setPx(px * 0.99)} />
-          <Button label={say('gauge.longer')} grow onPress={() => setPx(px * 1.01)} />
+          <Button label={say(speaker, 'gauge.shorter')} grow onPress={() => setPx(px * 0.99)} />
+          <Button label={say(speaker, 'gauge.longer')} grow onPress={() => setPx(px * 1.01)} />
         </View>
         <Button
-          label={say('gauge.fits')}
+          label={say(speaker, 'gauge.fits')}
           tone="act"
           onPress={() => {
             setPhone({ pxPerMm: px });
@@ -38,8 +40,8 @@ export function GaugeCard({ onPick, onClose }: { onPick: (text: string) => void;
       </Sheet>
     );
   return (
-    <Sheet title={say('gauge.title')} onClose={onClose}>
-      <T>{say('gauge.help')}</T>
+    <Sheet title={say(speaker, 'gauge.title')} onClose={onClose}>
+      <T>{say(speaker, 'gauge.help')}</T>
       <View>
         {WIDTHS_MM.map((width) => {
           const text = `${print({ kind: 'length', value: width / 1000, system: 'metric' }).digits} mm`;
@@ -59,7 +61,7 @@ export function GaugeCard({ onPick, onClose }: { onPick: (text: string) => void;
           );
         })}
       </View>
-      <Button label={say('gauge.again')} onPress={() => setSetting(true)} />
+      <Button label={say(speaker, 'gauge.again')} onPress={() => setSetting(true)} />
     </Sheet>
   );
 }

@@ -7,6 +7,7 @@ import { Button } from '../parts/ui/Button';
 import { FormField } from '../parts/ui/FormField';
 import { ChoiceField, FigureField, type FindingFieldProps } from './findingFields';
 import type { FindingText } from './findingText';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** Surface profiles a face may have, as its comparators are numbered. */
 const CSPS = Array.from({ length: 10 }, (_, i) => String(i + 1));
@@ -17,6 +18,7 @@ type Figures = readonly (readonly [name: Parameters<typeof FigureField>[0]['name
 
 /** What is asked of one kind of damage beside where it lies. */
 export function KindFields({ kind, onGauge, ...field }: FindingFieldProps & { kind: FindingText['kind']; onGauge: () => void }) {
+  const speaker = useSpeaker();
   const { control } = field;
   const [edge, dropLength] = useWatch({ control, name: ['edge', 'dropLength'] });
   const row = (...figures: Figures) => (
@@ -33,16 +35,16 @@ export function KindFields({ kind, onGauge, ...field }: FindingFieldProps & { ki
           {row(['deepest', 'walk.deepest'])}
           <ChoiceField {...field} name="shape" word="walk.shape" values={SHAPES} valueWords="word.shape" />
           <ChoiceField {...field} name="edge" word="walk.edge" values={['cut', 'feathered']} valueWords="word.edge" />
-          {edge === 'cut' ? row(['cutDepth', 'walk.cutDepth', say('walk.shallowest')]) : null}
+          {edge === 'cut' ? row(['cutDepth', 'walk.cutDepth', say(speaker, 'walk.shallowest')]) : null}
         </>
       );
     case 'crack':
       return (
         <>
           {row(['opening', 'walk.crackWidth'], ['depth', 'walk.depth'])}
-          <Button label={say('gauge.open')} onPress={onGauge} />
+          <Button label={say(speaker, 'gauge.open')} onPress={onGauge} />
           <ChoiceField {...field} name="moves" word="walk.moves" values={ANSWERS} valueWords="walk.movesIs" />
-          {row(['lip', 'walk.lip', say('walk.none')])}
+          {row(['lip', 'walk.lip', say(speaker, 'walk.none')])}
           <ChoiceField {...field} name="profile" word="walk.profile" values={CRACK_PROFILES} valueWords="word.profile" />
         </>
       );
@@ -50,8 +52,8 @@ export function KindFields({ kind, onGauge, ...field }: FindingFieldProps & { ki
       return (
         <>
           {row(['opening', 'walk.jointWidth'], ['depth', 'walk.depth'])}
-          <Button label={say('gauge.open')} onPress={onGauge} />
-          {row(['between', 'walk.between', say('walk.still')])}
+          <Button label={say(speaker, 'gauge.open')} onPress={onGauge} />
+          {row(['between', 'walk.between', say(speaker, 'walk.still')])}
         </>
       );
     case 'edge':
@@ -75,7 +77,7 @@ export function KindFields({ kind, onGauge, ...field }: FindingFieldProps & { ki
         <>
           {row(['going', 'walk.going'], ['rise', 'walk.stepRise'])}
           <View className="flex-row">
-            <FormField control={control} name="steps" label={say('walk.steps')} onSubmit={field.onSubmit} />
+            <FormField control={control} name="steps" label={say(speaker, 'walk.steps')} onSubmit={field.onSubmit} />
           </View>
           <ChoiceField {...field} name="stays" word="walk.stays" values={STAYS} />
         </>
@@ -84,7 +86,7 @@ export function KindFields({ kind, onGauge, ...field }: FindingFieldProps & { ki
       return (
         <>
           {row(['layer', 'walk.layer'])}
-          {row(['dropLength', 'walk.dropLength', say('walk.noDrop')])}
+          {row(['dropLength', 'walk.dropLength', say(speaker, 'walk.noDrop')])}
           {dropLength.trim() === '' ? null : row(['across', 'walk.dropAcross'], ['down', 'walk.dropDown'])}
         </>
       );

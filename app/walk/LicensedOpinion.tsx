@@ -3,7 +3,7 @@ import { FIELDS } from '@tufa/contract/schemas';
 import { check } from '@tufa/contract/validate';
 import type { ElementSurvey } from '@tufa/core/plan';
 import { stopKey, type Opinion, type OpinionFile } from '@tufa/core/survey';
-import { say, sayReason } from '@tufa/words';
+import { say, sayReason, sayCoded } from '@tufa/words';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -18,12 +18,14 @@ import { saveFile } from '../parts/phone/saveFile';
 import { T } from '../parts/ui/T';
 import { keepLetter, letterOf } from '../photos/letters';
 import { PhotoFault } from '../photos/photographs';
+import { useSpeaker } from '../parts/phone/speaker';
 
 const ROLES = ['engineer', 'inspector', 'architect', 'other'] as const;
 type Role = (typeof ROLES)[number];
 
 /** What a licensed person said: only then a stopped plan goes on, and it says so. */
 export function LicensedOpinion({ element, survey }: { element: RowOf<'element'>; survey: ElementSurvey | undefined }) {
+  const speaker = useSpeaker();
   const { opinion } = element.stops;
   const stops = (survey?.verdict.reasons ?? []).filter(({ verdict, figures }) => verdict === 'no' && figures['answer'] !== 'unanswered');
   const [writing, setWriting] = useState(false);
@@ -34,27 +36,34 @@ export function LicensedOpinion({ element, survey }: { element: RowOf<'element'>
   };
   return (
     <View className="gap-2 border-2 border-edge bg-sheet p-3" testID="opinion">
-      <T as="h2">{say('opinion.title')}</T>
+      <T as="h2">{say(speaker, 'opinion.title')}</T>
       {opinion ? (
         <>
-          <T as="strong">{say('opinion.by', { role: say(`opinion.roles.${opinion.role}`), day: opinion.on })}</T>
+          <T as="strong">{say(speaker, 'opinion.by', { role: sayCoded(speaker, `opinion.roles.${opinion.role}`), day: opinion.on })}</T>
           <T>{opinion.said}</T>
           {opinion.file ? <Letter file={opinion.file} /> : null}
-          <Word label={say('opinion.withdraw')} onPress={() => keep(undefined)} />
+          <Word label={say(speaker, 'opinion.withdraw')} onPress={() => keep(undefined)} />
         </>
       ) : (
-        <T>{say('opinion.lead')}</T>
+        <T>{say(speaker, 'opinion.lead')}</T>
       )}
       {writing ? (
-        <OpinionForm reasons={stops.map(sayReason)} covers={stops.map(stopKey)} element={element} onKeep={keep} onCancel={() => setWriting(false)} />
+        <OpinionForm
+          reasons={stops.map((reason) => sayReason(speaker, reason))}
+          covers={stops.map(stopKey)}
+          element={element}
+          onKeep={keep}
+          onCancel={() => setWriting(false)}
+        />
       ) : null}
-      {writing || stops.length === 0 ? null : <Button label={say(opinion ? 'opinion.again' : 'opinion.record')} onPress={() => setWriting(true)} />}
+      {writing || stops.length === 0 ? null : <Button label={say(speaker, opinion ? 'opinion.again' : 'opinion.record')} onPress={() => setWriting(true)} />}
     </View>
   );
 }
 
 /** The letter that came with it, saved as it was handed over. */
 function Letter({ file }: { file: OpinionFile }) {
+  const speaker = useSpeaker();
   const [gone, setGone] = useState(false);
   const save = (): void => {
     letterOf(file)
@@ -63,8 +72,8 @@ function Letter({ file }: { file: OpinionFile }) {
   };
   return (
     <View>
-      <Word label={say('opinion.open', { name: file.name })} onPress={save} />
-      {gone ? <T tone="caution">{say('opinion.fileGone')}</T> : null}
+      <Word label={say(speaker, 'opinion.open', { name: file.name })} onPress={save} />
+      {gone ? <T tone="caution">{say(speaker, 'opinion.fileGone')}</T> : null}
     </View>
   );
 }
@@ -82,6 +91,7 @@ function OpinionForm({
   onKeep: (opinion: Opinion) => void;
   onCancel: () => void;
 }) {
+  const speaker = useSpeaker();
   const [role, setRole] = useState<Role>('engineer');
   const [on, setOn] = useState(format(now(), 'yyyy-MM-dd'));
   const [said, setSaid] = useState('');
@@ -94,7 +104,7 @@ function OpinionForm({
       setFile(await keepLetter(picked, { jobId: element.jobId, elementId: element.id }));
     } catch (error) {
       if (!(error instanceof PhotoFault)) throw error;
-      setRefused(say(`photo.${error.code}`, error.figures));
+      setRefused(sayCoded(speaker, `photo.${error.code}`, error.figures));
     }
   };
   const save = (): void => {
@@ -106,33 +116,38 @@ function OpinionForm({
   };
   return (
     <View className="gap-3">
-      <T as="faint">{say('opinion.about')}</T>
+      <T as="faint">{say(speaker, 'opinion.about')}</T>
       {reasons.map((reason) => (
         <T key={reason} tone="stop">
           {reason}
         </T>
       ))}
-      <Choice label={say('opinion.who')} options={ROLES.map((value) => ({ value, label: say(`opinion.roles.${value}`) }))} value={role} onChange={setRole} />
-      <DayField label={say('opinion.when')} value={on} onChange={setOn} fault={fault === 'opinion.on' ? say('field.required') : undefined} />
+      <Choice
+        label={say(speaker, 'opinion.who')}
+        options={ROLES.map((value) => ({ value, label: say(speaker, `opinion.roles.${value}`) }))}
+        value={role}
+        onChange={setRole}
+      />
+      <DayField label={say(speaker, 'opinion.when')} value={on} onChange={setOn} fault={fault === 'opinion.on' ? say(speaker, 'field.required') : undefined} />
       <View className="flex-row">
         <Field
-          label={say('opinion.said')}
+          label={say(speaker, 'opinion.said')}
           value={said}
           onChange={setSaid}
           multiline
-          fault={fault === 'opinion.said' ? say('opinion.saidRequired') : undefined}
+          fault={fault === 'opinion.said' ? say(speaker, 'opinion.saidRequired') : undefined}
         />
       </View>
       <View className="flex-row items-center gap-3">
-        <PickFile label={say('opinion.file')} accept="application/pdf,image/*" testID="opinion-file" onPick={(picked) => void take(picked)} />
+        <PickFile label={say(speaker, 'opinion.file')} accept="application/pdf,image/*" testID="opinion-file" onPick={(picked) => void take(picked)} />
         <T as="small" className="flex-1">
-          {file ? say('opinion.fileKept', { name: file.name }) : say('opinion.fileHelp')}
+          {file ? say(speaker, 'opinion.fileKept', { name: file.name }) : say(speaker, 'opinion.fileHelp')}
         </T>
       </View>
       {refused ? <T tone="stop">{refused}</T> : null}
       <View className="flex-row gap-2">
-        <Button label={say('shelf.edit.cancel')} grow onPress={onCancel} />
-        <Button label={say('opinion.keep')} tone="act" grow onPress={save} />
+        <Button label={say(speaker, 'shelf.edit.cancel')} grow onPress={onCancel} />
+        <Button label={say(speaker, 'opinion.keep')} tone="act" grow onPress={save} />
       </View>
     </View>
   );

@@ -4,7 +4,7 @@ import { visitsOf } from '@tufa/contract/findingInputOf';
 import { crackMovement, readingsToHalve, type FindingInput } from '@tufa/core/survey';
 import { spallReadings } from '@tufa/core/plan';
 import { extent, nearestOnLine, outsiders, stringLine, type Point } from '@tufa/core/takeoff';
-import { printFigure, say, unitSystem } from '@tufa/words';
+import { printFigure, say } from '@tufa/words';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { write } from '../outbox/useFirm';
@@ -21,6 +21,8 @@ import { GaugeCard } from './GaugeCard';
 import { PlanView } from './PlanView';
 import { readingAdd, readingRemoval } from './reading';
 import { millimetre } from './snap';
+import type { Speaker } from '@tufa/words/speak';
+import { useSpeaker } from '../parts/phone/speaker';
 
 const SPACINGS = { us: [0, 0.1524, 0.3048, 0.6096], metric: [0, 0.15, 0.3, 0.5] } as const;
 
@@ -31,6 +33,7 @@ type Finding = RowOf<'finding'>;
 
 /** Depths in a spall or widths along a crack: by tap, along a string line at a fixed spacing, or by typed distances. */
 export function Measure({ view, element, onDone }: { view: JobView; element: RowOf<'element'>; onDone: () => void }) {
+  const speaker = useSpeaker();
   const findings = useMemo(
     () =>
       Object.values(view.data.finding)
@@ -50,8 +53,8 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
     () => readingsOf(view.data, view.job.id).filter((one) => one.findingId === findingId && (one.kind === 'depth' || one.kind === 'width')),
     [view.data, view.job.id, findingId],
   );
-  const readings = useMemo(() => planReadings(rows, element.id), [rows, element.id]);
-  const drawn = useMemo(() => findings.map((one) => ({ ...planFinding(one, one.id === findingId), depth: '' })), [findings, findingId]);
+  const readings = useMemo(() => planReadings(speaker, rows, element.id), [rows, element.id]);
+  const drawn = useMemo(() => findings.map((one) => ({ ...planFinding(speaker, one, one.id === findingId), depth: '' })), [findings, findingId]);
   const measured = view.input.findings.find(({ id }) => id === findingId);
   const next = useMemo(() => nextOf(measured), [measured]);
   const outline = element.geometry.outline;
@@ -61,7 +64,7 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
   const kind: ReadingKind = finding?.kind === 'crack' ? 'width' : 'depth';
 
   const placeAt = (at: Point): void => {
-    setPlace([0, 1].map((axis) => textOf({ value: at[axis as 0 | 1] - origin[axis as 0 | 1], source: 'typed' }, 'length')) as [string, string]);
+    setPlace([0, 1].map((axis) => textOf(speaker, { value: at[axis as 0 | 1] - origin[axis as 0 | 1], source: 'typed' }, 'length')) as [string, string]);
     setHeld(at);
     setFault(null);
   };
@@ -70,7 +73,7 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
   const placed = (): Point => {
     if (held) return held;
     const read = (axis: 0 | 1): number =>
-      place[axis].trim() === '0' ? 0 : readWithin({ field: `place${axis}`, text: place[axis], as: 'side', least: 0, most: 100 });
+      place[axis].trim() === '0' ? 0 : readWithin(speaker, { field: `place${axis}`, text: place[axis], as: 'side', least: 0, most: 100 });
     return [origin[0] + read(0), origin[1] + read(1)];
   };
   const onTap = (at: Point): void => {
@@ -92,12 +95,12 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
       if (finding.kind === 'spall' && outsiders([at], finding.outline.points).length > 0)
         return setFault({
           field: 'place0',
-          text: say('walk.outsideFinding', { label: finding.label }),
-          mend: { label: say('walk.pullInside'), apply: () => placeAt(nearestOnLine(at, finding.outline.points, true).at) },
+          text: say(speaker, 'walk.outsideFinding', { label: finding.label }),
+          mend: { label: say(speaker, 'walk.pullInside'), apply: () => placeAt(nearestOnLine(at, finding.outline.points, true).at) },
         });
-      const value = measuredOf({ field: 'text', text, as: 'depth', limit: kind === 'depth' ? 'depth' : 'width' });
+      const value = measuredOf(speaker, { field: 'text', text, as: 'depth', limit: kind === 'depth' ? 'depth' : 'width' });
       const thickness_m = element.geometry.thickness.value;
-      if (kind === 'depth' && value.value > thickness_m) throw new FieldProblem('text', say('walk.tooDeep', { thickness_m }));
+      if (kind === 'depth' && value.value > thickness_m) throw new FieldProblem('text', say(speaker, 'walk.tooDeep', { thickness_m }));
       await write(readingAdd(view, { kind, at, elementId: element.id, findingId: finding.id, value }));
       setText('');
       setFault(null);
@@ -110,11 +113,11 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
       }
     } catch (error) {
       if (!(error instanceof FieldProblem)) throw error;
-      const meant = error.field === 'text' && kind === 'width' ? meantWidth(text) : null;
+      const meant = error.field === 'text' && kind === 'width' ? meantWidth(speaker, text) : null;
       setFault({
         field: error.field,
         text: error.sentence,
-        ...(meant ? { mend: { label: say('walk.meant', { text: meant }), apply: () => (setText(meant), setFault(null)) } } : {}),
+        ...(meant ? { mend: { label: say(speaker, 'walk.meant', { text: meant }), apply: () => (setText(meant), setFault(null)) } } : {}),
       });
     }
   };
@@ -127,9 +130,9 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
         step="walk"
         view={view}
         parts={{
-          head: <Answer size="number">{say('walk.nothingToMeasure')}</Answer>,
-          body: <T as="lead">{say('walk.nothingToMeasureLead')}</T>,
-          foot: <Button label={say('walk.done')} onPress={onDone} />,
+          head: <Answer size="number">{say(speaker, 'walk.nothingToMeasure')}</Answer>,
+          body: <T as="lead">{say(speaker, 'walk.nothingToMeasureLead')}</T>,
+          foot: <Button label={say(speaker, 'walk.done')} onPress={onDone} />,
         }}
       />
     );
@@ -141,8 +144,8 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
         head: (
           <View className="gap-1" aria-live="polite">
             {planned ? (
-              <Answer size="number" after={volumeText(planned.volume).range}>
-                {volumeText(planned.volume).text}
+              <Answer size="number" after={volumeText(speaker, planned.volume).range}>
+                {volumeText(speaker, planned.volume).text}
               </Answer>
             ) : (
               <Answer size="number">{finding.label}</Answer>
@@ -150,14 +153,16 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
             {finding.kind === 'crack' ? (
               <Movement finding={finding} rows={rows} />
             ) : (
-              <T as="faint">{next && next.at.length > 0 ? say('walk.halve', { count: next.at.length }) : say('walk.measured', { count: rows.length })}</T>
+              <T as="faint">
+                {next && next.at.length > 0 ? say(speaker, 'walk.halve', { count: next.at.length }) : say(speaker, 'walk.measured', { count: rows.length })}
+              </T>
             )}
           </View>
         ),
         body: (
           <View className="gap-3">
             <Choice
-              label={say('walk.measureWhat')}
+              label={say(speaker, 'walk.measureWhat')}
               labelHidden
               options={findings.map((one) => ({ value: one.id, label: one.label }))}
               value={findingId}
@@ -170,33 +175,37 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
                 readings={readings}
                 wanted={next?.at ?? []}
                 next={station ?? held ?? string.from}
-                touch={{ label: say(kind === 'depth' ? 'walk.tapDepth' : 'walk.tapWidth'), onTap }}
+                touch={{ label: say(speaker, kind === 'depth' ? 'walk.tapDepth' : 'walk.tapWidth'), onTap }}
               />
             </View>
             {kind === 'depth' ? (
               <Choice
-                label={say('walk.stringLine')}
-                options={SPACINGS[unitSystem()].map((value) => ({
+                label={say(speaker, 'walk.stringLine')}
+                options={SPACINGS[speaker.system].map((value) => ({
                   value: String(value),
-                  label: value === 0 ? say('walk.noString') : printFigure('spacing_m', value),
+                  label: value === 0 ? say(speaker, 'walk.noString') : printFigure(speaker, 'spacing_m', value),
                 }))}
                 value={String(spacing_m)}
                 onChange={(value) => (setSpacing(Number(value)), setString({ from: null, stations: [], at: 0 }))}
               />
             ) : (
-              <Button label={say('gauge.open')} onPress={() => setGauge(true)} />
+              <Button label={say(speaker, 'gauge.open')} onPress={() => setGauge(true)} />
             )}
             {spacing_m > 0 ? (
               <T as="faint">
                 {string.stations.length > 0
-                  ? say('walk.station', { n: string.at + 1, count: string.stations.length })
-                  : say(string.from ? 'walk.stringTo' : 'walk.stringFrom')}
+                  ? say(speaker, 'walk.station', { n: string.at + 1, count: string.stations.length })
+                  : say(speaker, string.from ? 'walk.stringTo' : 'walk.stringFrom')}
               </T>
             ) : null}
             {rows.map((row, i) => (
               <View key={row.id} className="flex-row items-center justify-between border-b border-line">
-                <T>{`${i + 1}. ${row.value.typed ?? printFigure('depth_m', row.value.value)}${lost(row) ? `, ${say('walk.notCounted')}` : ''}`}</T>
-                <Word label={say('walk.remove')} hint={`${say('walk.remove')} ${i + 1}`} onPress={() => void write(readingRemoval(view, row))} />
+                <T>{`${i + 1}. ${row.value.typed ?? printFigure(speaker, 'depth_m', row.value.value)}${lost(row) ? `, ${say(speaker, 'walk.notCounted')}` : ''}`}</T>
+                <Word
+                  label={say(speaker, 'walk.remove')}
+                  hint={`${say(speaker, 'walk.remove')} ${i + 1}`}
+                  onPress={() => void write(readingRemoval(view, row))}
+                />
               </View>
             ))}
             {gauge ? <GaugeCard onPick={(picked) => (setText(picked), setGauge(false))} onClose={() => setGauge(false)} /> : null}
@@ -215,14 +224,14 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
                 <QuantityField
                   key={axis}
                   as="side"
-                  label={say(axis === 0 ? 'walk.from' : 'walk.fromTop')}
+                  label={say(speaker, axis === 0 ? 'walk.from' : 'walk.fromTop')}
                   value={place[axis]}
                   onChange={(typed) => (setHeld(null), setPlace(axis === 0 ? [typed, place[1]] : [place[0], typed]))}
                 />
               ))}
               <QuantityField
                 as="depth"
-                label={say(kind === 'depth' ? 'walk.depth' : 'walk.crackWidth')}
+                label={say(speaker, kind === 'depth' ? 'walk.depth' : 'walk.crackWidth')}
                 value={text}
                 onChange={setText}
                 onSubmit={() => void save()}
@@ -230,9 +239,9 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
               />
             </View>
             <View className="flex-row gap-3">
-              <Button label={say('walk.done')} onPress={onDone} />
-              {last ? <Button label={say('walk.undoReading')} onPress={() => void write(readingRemoval(view, last))} /> : null}
-              <Button label={say('walk.keepReading')} tone="act" grow onPress={() => void save()} />
+              <Button label={say(speaker, 'walk.done')} onPress={onDone} />
+              {last ? <Button label={say(speaker, 'walk.undoReading')} onPress={() => void write(readingRemoval(view, last))} /> : null}
+              <Button label={say(speaker, 'walk.keepReading')} tone="act" grow onPress={() => void save()} />
             </View>
           </View>
         ),
@@ -249,23 +258,23 @@ function nextOf(input: FindingInput | undefined): { at: readonly Point[] } | nul
 }
 
 /** A width nobody can have meant, read in the unit that makes sense: thousandths of an inch, else hundredths of a millimetre. */
-function meantWidth(text: string): string | null {
+function meantWidth(speaker: Speaker, text: string): string | null {
   const digits = Number(/^\s*([\d.]+)/.exec(text)?.[1] ?? NaN);
   if (!(digits > 0)) return null;
-  return unitSystem() === 'us' ? `${digits / 1000} in` : digits <= 300 ? `${digits} mm` : `${digits / 100} mm`;
+  return speaker.system === 'us' ? `${digits / 1000} in` : digits <= 300 ? `${digits} mm` : `${digits / 100} mm`;
 }
 
 /** What the visits say of a crack. */
 function Movement({ finding, rows }: { finding: Finding; rows: readonly ReadingFields[] }) {
+  const speaker = useSpeaker();
   const movement = crackMovement(visitsOf(rows, finding));
-  if (!movement) return <T as="faint">{say('walk.oneVisit')}</T>;
+  if (!movement) return <T as="faint">{say(speaker, 'walk.oneVisit')}</T>;
   return (
     <T {...(movement.code === 'moving' ? { tone: 'stop' as const } : {})}>
-      {say(`walk.movement.${movement.code}`, {
+      {say(speaker, `walk.movement.${movement.code}`, {
         change_m: Math.abs(movement.change_m),
         error_m: 2 * movement.error_m,
         apart_s: movement.apart_s,
-        count: movement.pairs,
       })}
     </T>
   );

@@ -1,13 +1,14 @@
 import type { RowOf } from '@tufa/contract/entities';
 import type { Point } from '@tufa/core/takeoff';
 import { legendScene, nicePace, planScale, planScene, ruledEdge, WHOLE, type PlanFinding, type PlanKind, type PlanLook, type Scene } from '@tufa/draw';
-import { say, unitSystem } from '@tufa/words';
+import { say } from '@tufa/words';
 import { useGesture } from '@use-gesture/react';
 import { useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Pressable, Text, useWindowDimensions, View } from 'react-native';
 import { SceneView } from '../parts/ui/SceneView';
 import { usePhone } from '../parts/phone/useSettings';
 import { useSize, useWide } from '../parts/phone/useSize';
+import { useSpeaker } from '../parts/phone/speaker';
 
 const RULER = 56;
 const CLOSEST = 12;
@@ -55,10 +56,11 @@ export function PlanView({
   touch?: PlanTouch;
   children?: (layer: PlanLayer) => ReactNode;
 }) {
+  const speaker = useSpeaker();
   const { size, onLayout } = useSize();
   const { hand } = usePhone();
   const [look, setLook] = useState<PlanLook>(WHOLE);
-  const metric = unitSystem() === 'metric';
+  const metric = speaker.system === 'metric';
   const unit_m = metric ? 1 : 0.3048;
   const { outline, openings, north_deg } = element.geometry;
   const frame = useMemo(
@@ -149,6 +151,7 @@ function Moved({
   over: ReactNode;
   children: ReactNode;
 }) {
+  const speaker = useSpeaker();
   const box = useRef<View>(null);
   const carried = useRef<View>(null);
   const moving = useRef<PlanLook | null>(null);
@@ -222,7 +225,7 @@ function Moved({
     <View
       ref={box}
       role={'application' as never}
-      aria-label={touch?.label ?? say('walk.planHelp')}
+      aria-label={touch?.label ?? say(speaker, 'walk.planHelp')}
       tabIndex={0}
       testID="plan"
       className="overflow-hidden bg-ground"
@@ -240,7 +243,7 @@ function Moved({
           className="absolute left-1 top-1 min-h-[56px] lg:min-h-[48px] justify-center bg-selected px-3"
           testID="plan-whole"
         >
-          <Text className="font-text text-[1rem] font-bold text-on-selected">{say('walk.whole')}</Text>
+          <Text className="font-text text-[1rem] font-bold text-on-selected">{say(speaker, 'walk.whole')}</Text>
         </Pressable>
       ) : null}
     </View>

@@ -3,7 +3,7 @@ import { readingsOf } from '@tufa/contract/assemble';
 import { Problem } from '@tufa/core/quantity';
 import { soundingGrid } from '@tufa/core/survey';
 import type { Point } from '@tufa/core/takeoff';
-import { printFigure, say, unitSystem } from '@tufa/words';
+import { printFigure, say, sayProblem } from '@tufa/words';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { write } from '../outbox/useFirm';
@@ -14,6 +14,7 @@ import { Answer, T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
 import { PlanView } from './PlanView';
 import { readingAdd, readingRemoval } from './reading';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** Spacings a crew walks at, m. */
 const SPACINGS = { us: [0.3048, 0.6096, 0.9144], metric: [0.3, 0.5, 1] } as const;
@@ -30,7 +31,8 @@ function gridOf({ geometry }: RowOf<'element'>, spacing_m: number): { grid: read
 
 /** An element sounded as one walks: the ring shows where, two halves of the thumb's room say solid or hollow. */
 export function Soundings({ view, element, onDone }: { view: JobView; element: RowOf<'element'>; onDone: () => void }) {
-  const spacings = SPACINGS[unitSystem()];
+  const speaker = useSpeaker();
+  const spacings = SPACINGS[speaker.system];
   const [spacing_m, setSpacing] = useState<number>(spacings[1]);
   const rows = useMemo(
     () => readingsOf(view.data, view.job.id).filter(({ kind, elementId, at }) => kind === 'sounding' && elementId === element.id && at),
@@ -55,13 +57,13 @@ export function Soundings({ view, element, onDone }: { view: JobView; element: R
       parts={{
         head: (
           <View className="gap-1" aria-live="polite">
-            <Answer size="number">{hollow ? say('walk.hollowShare', { share: percent(hollow.share) }) : say('walk.noTaps')}</Answer>
+            <Answer size="number">{hollow ? say(speaker, 'walk.hollowShare', { share: percent(hollow.share) }) : say(speaker, 'walk.noTaps')}</Answer>
             {hollow ? (
               <T as="faint">
-                {say('walk.hollowRange', { low: percent(hollow.low), high: percent(hollow.high), count: hollow.taps, more: hollow.moreToHalve })}
+                {say(speaker, 'walk.hollowRange', { low: percent(hollow.low), high: percent(hollow.high), count: hollow.taps, more: hollow.moreToHalve })}
               </T>
             ) : (
-              <T as="faint">{say('walk.soundLead')}</T>
+              <T as="faint">{say(speaker, 'walk.soundLead')}</T>
             )}
           </View>
         ),
@@ -71,15 +73,15 @@ export function Soundings({ view, element, onDone }: { view: JobView; element: R
               <PlanView element={element} findings={[]} taps={taps} next={next} />
             </View>
             {problem ? (
-              <T tone="stop">{say(`problem.${problem.code}`, problem.figures)}</T>
+              <T tone="stop">{sayProblem(speaker, problem)}</T>
             ) : (
               <T as="small">
-                {`${next ? say('walk.soundTitle', { n: grid.indexOf(next) + 1, count: grid.length }) : say('walk.soundDone', { count: grid.length })}. ${say('walk.tapsLegend')}`}
+                {`${next ? say(speaker, 'walk.soundTitle', { n: grid.indexOf(next) + 1, count: grid.length }) : say(speaker, 'walk.soundDone', { count: grid.length })}. ${say(speaker, 'walk.tapsLegend')}`}
               </T>
             )}
             <Choice
-              label={say('walk.spacing')}
-              options={spacings.map((value) => ({ value: String(value), label: printFigure('spacing_m', value) }))}
+              label={say(speaker, 'walk.spacing')}
+              options={spacings.map((value) => ({ value: String(value), label: printFigure(speaker, 'spacing_m', value) }))}
               value={String(spacing_m)}
               onChange={(value) => setSpacing(Number(value))}
             />
@@ -88,12 +90,12 @@ export function Soundings({ view, element, onDone }: { view: JobView; element: R
         foot: (
           <View className="gap-2">
             <View className="flex-row justify-between">
-              <Word label={say('walk.done')} onPress={onDone} />
-              {last ? <Word label={say('walk.undoTap')} onPress={() => void write(readingRemoval(view, last))} /> : null}
+              <Word label={say(speaker, 'walk.done')} onPress={onDone} />
+              {last ? <Word label={say(speaker, 'walk.undoTap')} onPress={() => void write(readingRemoval(view, last))} /> : null}
             </View>
             <View className="flex-row gap-4">
-              <Button label={say('walk.solid')} big grow disabled={!next} onPress={() => tap(0)} />
-              <Button label={say('walk.hollow')} tone="dark" big grow disabled={!next} onPress={() => tap(1)} />
+              <Button label={say(speaker, 'walk.solid')} big grow disabled={!next} onPress={() => tap(0)} />
+              <Button label={say(speaker, 'walk.hollow')} tone="dark" big grow disabled={!next} onPress={() => tap(1)} />
             </View>
           </View>
         ),

@@ -2,7 +2,7 @@ import type { FindingFields, ReadingFields, RowOf } from '@tufa/contract/entitie
 import { readingsOf } from '@tufa/contract/assemble';
 import { READING_COLUMNS, readingRows, readingsFromRows, readSurveyFile, surveyFileOf, type ReadingRow } from '@tufa/contract/surveyFile';
 import { planScene } from '@tufa/draw';
-import { say, unitSystem } from '@tufa/words';
+import { say, sayCoded } from '@tufa/words';
 import { planFinding, planReadings, planTaps } from '@tufa/words/survey';
 import Papa from 'papaparse';
 import { useState } from 'react';
@@ -17,6 +17,8 @@ import { StepLayout } from '../parts/job/StepScreen';
 import { useOnline } from '../parts/chrome/SyncLine';
 import { Answer, T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
+import type { Speaker } from '@tufa/words/speak';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** What a file would bring, shown before anything is written. */
 interface Preview {
@@ -32,6 +34,7 @@ const FAULTS_SHOWN = 12;
 
 /** The survey out and in: sheet, plan, readings, everything. */
 export function SurveyFiles({ view, element, onDone }: { view: JobView; element: RowOf<'element'>; onDone: () => void }) {
+  const speaker = useSpeaker();
   const online = useOnline();
   const [preview, setPreview] = useState<Preview | null>(null);
   const { data, job } = view;
@@ -39,14 +42,15 @@ export function SurveyFiles({ view, element, onDone }: { view: JobView; element:
   const findings = Object.values(data.finding).filter((one) => one.elementId === element.id && !one.removed);
   const drawn = {
     outline: element.geometry.outline,
-    findings: findings.map((one) => planFinding(one)),
+    findings: findings.map((one) => planFinding(speaker, one)),
     taps: planTaps(readings, element.id),
-    readings: planReadings(readings, element.id),
+    readings: planReadings(speaker, readings, element.id),
     ...(element.geometry.openings ? { openings: element.geometry.openings } : {}),
   };
-  const us = unitSystem() === 'us';
+  const us = speaker.system === 'us';
   const svg = (): void =>
     saveSvg(
+      speaker,
       planScene({
         ...drawn,
         width: 1000,
@@ -66,7 +70,7 @@ export function SurveyFiles({ view, element, onDone }: { view: JobView; element:
   const json = (): void => saveFile({ name: `${job.name}.json`, type: 'application/json', text: JSON.stringify(surveyFileOf(data, job.id), null, 2) });
   const take = async (picked: File): Promise<void> => {
     const text = await picked.text();
-    setPreview(/\.json$/i.test(picked.name) ? previewOfSurvey(view, text) : previewOfReadings(view, text));
+    setPreview(/\.json$/i.test(picked.name) ? previewOfSurvey(speaker, view, text) : previewOfReadings(speaker, view, text));
   };
   const bring = async (): Promise<void> => {
     const changes = preview?.changes ?? [];
@@ -79,20 +83,29 @@ export function SurveyFiles({ view, element, onDone }: { view: JobView; element:
       step="walk"
       view={view}
       parts={{
-        head: <Answer size="number">{say('files.title')}</Answer>,
+        head: <Answer size="number">{say(speaker, 'files.title')}</Answer>,
         body: (
           <View className="gap-3">
-            <Button label={say('files.pdf')} disabled={!online} onPress={() => void window.open(`/api/v1/jobs/${job.id}/survey.pdf`, '_blank', 'noopener')} />
-            {online ? null : <T as="faint">{say('files.pdfOffline')}</T>}
+            <Button
+              label={say(speaker, 'files.pdf')}
+              disabled={!online}
+              onPress={() => void window.open(`/api/v1/jobs/${job.id}/survey.pdf`, '_blank', 'noopener')}
+            />
+            {online ? null : <T as="faint">{say(speaker, 'files.pdfOffline')}</T>}
             <View className="flex-row gap-3">
-              <Button label={say('files.svg')} grow onPress={svg} />
-              <Button label={say('files.dxf')} grow onPress={() => void dxf()} />
+              <Button label={say(speaker, 'files.svg')} grow onPress={svg} />
+              <Button label={say(speaker, 'files.dxf')} grow onPress={() => void dxf()} />
             </View>
             <View className="flex-row gap-3">
-              <Button label={say('files.csv')} grow onPress={csv} />
-              <Button label={say('files.json')} grow onPress={json} />
+              <Button label={say(speaker, 'files.csv')} grow onPress={csv} />
+              <Button label={say(speaker, 'files.json')} grow onPress={json} />
             </View>
-            <PickFile label={say('files.bring')} accept=".csv,.json,text/csv,application/json" testID="survey-file" onPick={(picked) => void take(picked)} />
+            <PickFile
+              label={say(speaker, 'files.bring')}
+              accept=".csv,.json,text/csv,application/json"
+              testID="survey-file"
+              onPick={(picked) => void take(picked)}
+            />
             {preview ? (
               <View className="gap-2" aria-live="polite">
                 {preview.lines.map((line) => (
@@ -105,37 +118,41 @@ export function SurveyFiles({ view, element, onDone }: { view: JobView; element:
                     {fault}
                   </T>
                 ))}
-                {preview.faults.length > FAULTS_SHOWN ? <T tone="stop">{say('files.moreFaults', { count: preview.faults.length - FAULTS_SHOWN })}</T> : null}
+                {preview.faults.length > FAULTS_SHOWN ? (
+                  <T tone="stop">{say(speaker, 'files.moreFaults', { count: preview.faults.length - FAULTS_SHOWN })}</T>
+                ) : null}
                 {preview.changes.length > 0 && preview.faults.length === 0 ? (
-                  <Button label={say('files.write')} tone="act" onPress={() => void bring()} />
+                  <Button label={say(speaker, 'files.write')} tone="act" onPress={() => void bring()} />
                 ) : null}
               </View>
             ) : null}
           </View>
         ),
-        foot: <Button label={say('walk.done')} onPress={onDone} />,
+        foot: <Button label={say(speaker, 'walk.done')} onPress={onDone} />,
       }}
     />
   );
 }
 
-const sayFault = (code: string, figures: Readonly<Record<string, unknown>>, field: string): string =>
-  say(code.includes('.') ? `problem.field.${code}` : `problem.${code}`, { ...figures, field });
+const sayFault = (speaker: Speaker, code: string, figures: Readonly<Record<string, unknown>>, field: string): string =>
+  sayCoded(speaker, code.includes('.') ? `problem.field.${code}` : `problem.${code}`, { ...figures, field });
 
-function previewOfReadings({ data, job }: JobView, text: string): Preview {
+function previewOfReadings(speaker: Speaker, { data, job }: JobView, text: string): Preview {
   const { data: rows } = Papa.parse<ReadingRow>(text, { header: true, skipEmptyLines: true });
   const { readings, faults } = readingsFromRows(rows, data, job.id);
   return {
     changes: readings.map((reading) => change('reading', 'add', uuid(), reading)),
-    lines: [say('files.readings', { count: readings.length })],
-    faults: faults.map(({ row, field, code, figures }) => say('files.rowFault', { row: String(row), field, what: sayFault(code, figures, field) })),
+    lines: [say(speaker, 'files.readings', { count: readings.length })],
+    faults: faults.map(({ row, field, code, figures }) =>
+      say(speaker, 'files.rowFault', { row: String(row), field, what: sayFault(speaker, code, figures, field) }),
+    ),
   };
 }
 
 /** Everything of a survey file under ids of its own, so that it may come into the job it went out of. */
-function previewOfSurvey({ job }: JobView, text: string): Preview {
+function previewOfSurvey(speaker: Speaker, { job }: JobView, text: string): Preview {
   const { file, fault } = readSurveyFile(text);
-  if (!file) return { changes: [], lines: [], faults: [sayFault(fault.code, fault.figures, fault.field)] };
+  if (!file) return { changes: [], lines: [], faults: [sayFault(speaker, fault.code, fault.figures, fault.field)] };
   const ids = new Map([...file.elements, ...file.findings].map(({ id }) => [id, uuid()]));
   const anew = (id: string | null): string | null => (id === null ? null : (ids.get(id) ?? null));
   const changes = [
@@ -150,9 +167,9 @@ function previewOfSurvey({ job }: JobView, text: string): Preview {
   return {
     changes,
     lines: [
-      say('files.elements', { count: file.elements.length }),
-      say('files.findings', { count: file.findings.length }),
-      say('files.readings', { count: file.readings.length }),
+      say(speaker, 'files.elements', { count: file.elements.length }),
+      say(speaker, 'files.findings', { count: file.findings.length }),
+      say(speaker, 'files.readings', { count: file.readings.length }),
     ],
     faults: [],
   };

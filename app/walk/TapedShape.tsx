@@ -11,6 +11,7 @@ import { Draft } from './Draft';
 import { DrawPlan } from './DrawPlan';
 import { FormField } from '../parts/ui/FormField';
 import { CLOSES_M, fittedOf, type ElementText, type TapeText } from './elementText';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** Room to sketch in where nothing has a size yet, m. */
 const SHEET = { length_m: 12, width_m: 9 };
@@ -20,6 +21,7 @@ const name = ({ from, to }: TapeText): string => `${from + 1}-${to + 1}`;
 
 /** A shape sketched corner by corner and then taped: its sides, and a diagonal or two that hold it square. */
 export function TapedShape({ form }: { form: UseFormReturn<ElementText> }) {
+  const speaker = useSpeaker();
   const { control, setValue, getValues, watch } = form;
   const [draft] = useState(() => new Draft(getValues('corners')));
   useEffect(
@@ -41,7 +43,7 @@ export function TapedShape({ form }: { form: UseFormReturn<ElementText> }) {
   const taped = JSON.stringify(tapes);
   const fit = useMemo(() => {
     try {
-      return fittedOf({ corners, tapes: JSON.parse(taped) as TapeText[] });
+      return fittedOf(speaker, { corners, tapes: JSON.parse(taped) as TapeText[] });
     } catch (error) {
       if (error instanceof FieldProblem || error instanceof Problem) return null;
       throw error;
@@ -57,16 +59,23 @@ export function TapedShape({ form }: { form: UseFormReturn<ElementText> }) {
     <View className="gap-3">
       <DrawPlan element={sheet} draft={draft} kind="obstacle" others={[]} corners={[]} />
       {tapes.map((tape, i) => (
-        <FormField key={name(tape)} control={control} name={`tapes.${i}.text`} label={say('walk.tape', { side: name(tape) })} as="side" onSubmit={() => {}} />
+        <FormField
+          key={name(tape)}
+          control={control}
+          name={`tapes.${i}.text`}
+          label={say(speaker, 'walk.tape', { side: name(tape) })}
+          as="side"
+          onSubmit={() => {}}
+        />
       ))}
       {diagonals.length > 0 ? (
-        <View className="flex-row flex-wrap items-center gap-2" role="group" aria-label={say('walk.diagonals')}>
-          <T as="faint">{say('walk.diagonals')}</T>
+        <View className="flex-row flex-wrap items-center gap-2" role="group" aria-label={say(speaker, 'walk.diagonals')}>
+          <T as="faint">{say(speaker, 'walk.diagonals')}</T>
           {diagonals.slice(0, 9).map((tape) => (
             <Word
               key={name(tape)}
               label={name(tape)}
-              hint={say('walk.addDiagonal', { side: name(tape) })}
+              hint={say(speaker, 'walk.addDiagonal', { side: name(tape) })}
               onPress={() => setValue('tapes', [...tapes, tape])}
             />
           ))}
@@ -76,9 +85,9 @@ export function TapedShape({ form }: { form: UseFormReturn<ElementText> }) {
         <View aria-live="polite" className="gap-2">
           {fit.misfit_m > CLOSES_M ? (
             <>
-              <T tone="caution">{say('walk.misfit', { misfit_m: fit.misfit_m })}</T>
+              <T tone="caution">{say(speaker, 'walk.misfit', { misfit_m: fit.misfit_m })}</T>
               <Button
-                label={say('walk.spreadMisfit')}
+                label={say(speaker, 'walk.spreadMisfit')}
                 tone={fitted ? 'dark' : 'plain'}
                 onPress={() => {
                   setValue('fitted', true);
@@ -87,9 +96,9 @@ export function TapedShape({ form }: { form: UseFormReturn<ElementText> }) {
               />
             </>
           ) : (
-            <T as="faint">{say('walk.closes', { misfit_m: Math.max(fit.misfit_m, 0.001) })}</T>
+            <T as="faint">{say(speaker, 'walk.closes', { misfit_m: Math.max(fit.misfit_m, 0.001) })}</T>
           )}
-          <T as="small">{fit.outline.map(([x, y], i) => `${i + 1}: ${printFigure('x_m', x)}, ${printFigure('y_m', y)}`).join('   ')}</T>
+          <T as="small">{fit.outline.map(([x, y], i) => `${i + 1}: ${printFigure(speaker, 'x_m', x)}, ${printFigure(speaker, 'y_m', y)}`).join('   ')}</T>
         </View>
       ) : null}
     </View>

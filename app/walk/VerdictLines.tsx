@@ -1,25 +1,28 @@
 import type { ElementSurvey } from '@tufa/core/plan';
-import { say, sayReason } from '@tufa/words';
+import { say, sayReason, sayProblem } from '@tufa/words';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** Repairable, borderline or stop; it opens to every rule behind it. */
 export function VerdictLines({ view, survey, open }: { view: JobView; survey: ElementSurvey | undefined; open: number }) {
+  const speaker = useSpeaker();
   const [shown, setShown] = useState(false);
-  if (view.problem) return <T tone="stop">{say(`problem.${view.problem.code}`, view.problem.figures)}</T>;
+  if (view.problem) return <T tone="stop">{sayProblem(speaker, view.problem)}</T>;
   if (!survey) return null;
   const { verdict, stops } = survey;
   const answered = verdict.reasons.filter(({ figures }) => figures['answer'] !== 'unanswered');
-  if (verdict.code === 'stop' && answered.length === 0) return <T tone="caution">{`${say('walk.verdictOpen')} ${say('verdict.unanswered')}`}</T>;
+  if (verdict.code === 'stop' && answered.length === 0)
+    return <T tone="caution">{`${say(speaker, 'walk.verdictOpen')} ${say(speaker, 'verdict.unanswered')}`}</T>;
   const [first, ...others] = [...answered].sort((a, b) => Number(b.verdict === 'no') - Number(a.verdict === 'no'));
   const tone = verdict.code === 'stop' ? 'stop' : verdict.code === 'borderline' ? 'caution' : undefined;
   return (
     <View>
-      <T {...(tone ? { tone } : {})}>{`${say(`verdict.${verdict.code}`)} ${first ? sayReason(first) : ''}`}</T>
-      {survey.stops.length > 0 && open < 5 ? <T as="strong">{say('verdict.ask')}</T> : null}
-      {verdict.code === 'stop' && stops.length === 0 ? <T as="strong">{say('opinion.goesOnShort')}</T> : null}
+      <T {...(tone ? { tone } : {})}>{`${say(speaker, `verdict.${verdict.code}`)} ${first ? sayReason(speaker, first) : ''}`}</T>
+      {survey.stops.length > 0 && open < 5 ? <T as="strong">{say(speaker, 'verdict.ask')}</T> : null}
+      {verdict.code === 'stop' && stops.length === 0 ? <T as="strong">{say(speaker, 'opinion.goesOnShort')}</T> : null}
       {others.length > 0 ? (
         <Pressable
           role="button"
@@ -29,14 +32,14 @@ export function VerdictLines({ view, survey, open }: { view: JobView; survey: El
           testID="verdict-more"
         >
           <T as="faint" className="underline">
-            {shown ? say('walk.fewerReasons') : say('walk.moreReasons', { count: others.length })}
+            {shown ? say(speaker, 'walk.fewerReasons') : say(speaker, 'walk.moreReasons', { count: others.length })}
           </T>
         </Pressable>
       ) : null}
       {shown
         ? others.map((reason, i) => (
             <T key={i} tone={reason.verdict === 'no' ? 'stop' : 'caution'}>
-              {sayReason(reason)}
+              {sayReason(speaker, reason)}
             </T>
           ))
         : null}

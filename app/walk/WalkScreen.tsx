@@ -3,7 +3,7 @@ import type { RowOf } from '@tufa/contract/entities';
 import type { ElementSurvey } from '@tufa/core/plan';
 import { extent, inside, nearestOnLine, type Point } from '@tufa/core/takeoff';
 import { isLine, type PlanKind } from '@tufa/draw';
-import { printFigure, say } from '@tufa/words';
+import { printFigure, say, sayReason } from '@tufa/words';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
@@ -29,6 +29,7 @@ import { StopQuestions, unanswered } from './StopQuestions';
 import { SurveyFiles } from './SurveyFiles';
 import { Tests } from './Tests';
 import { VerdictLines } from './VerdictLines';
+import { useSpeaker } from '../parts/phone/speaker';
 
 type Doing =
   | { what: 'looking' }
@@ -59,6 +60,7 @@ const nextLabel = (findings: readonly RowOf<'finding'>[]): string => {
 
 /** How much is bad and whether it may be repaired; the plan; add and change what was found. */
 function Walk({ view }: { view: JobView }) {
+  const speaker = useSpeaker();
   const [doing, setDoing] = useState<Doing>({ what: 'looking' });
   const [removed, setRemoved] = useState<RowOf<'finding'> | null>(null);
   const [elementAt, setElementAt] = useState(0);
@@ -76,9 +78,9 @@ function Walk({ view }: { view: JobView }) {
   const readings = useMemo(() => readingsOf(view.data, view.job.id), [view.data, view.job.id]);
   const plan = useMemo(
     () => ({
-      findings: findings.map((one) => planFinding(one)),
+      findings: findings.map((one) => planFinding(speaker, one)),
       taps: element ? planTaps(readings, element.id) : [],
-      readings: element ? planReadings(readings, element.id) : [],
+      readings: element ? planReadings(speaker, readings, element.id) : [],
       kinds: [...new Set(findings.map(planKind))] as PlanKind[],
     }),
     [findings, readings, element],
@@ -105,14 +107,14 @@ function Walk({ view }: { view: JobView }) {
         step="walk"
         view={view}
         parts={{
-          head: <Answer size="number">{say('stop.title')}</Answer>,
+          head: <Answer size="number">{say(speaker, 'stop.title')}</Answer>,
           body: (
             <View className="gap-4">
               <StopQuestions element={element} />
               <LicensedOpinion element={element} survey={view.survey?.elements.find(({ elementId }) => elementId === element.id)} />
             </View>
           ),
-          foot: <Button label={say('walk.save')} tone="act" onPress={look} />,
+          foot: <Button label={say(speaker, 'walk.save')} tone="act" onPress={look} />,
         }}
       />
     );
@@ -125,12 +127,12 @@ function Walk({ view }: { view: JobView }) {
         parts={{
           head: (
             <View className="gap-2">
-              <Answer size="number">{say('walk.nothing')}</Answer>
-              <T as="lead">{say('walk.nothingLead')}</T>
+              <Answer size="number">{say(speaker, 'walk.nothing')}</Answer>
+              <T as="lead">{say(speaker, 'walk.nothingLead')}</T>
             </View>
           ),
           body: null,
-          foot: <Button label={say('walk.addElement')} tone="act" big onPress={() => setDoing({ what: 'element', id: null })} />,
+          foot: <Button label={say(speaker, 'walk.addElement')} tone="act" big onPress={() => setDoing({ what: 'element', id: null })} />,
         }}
       />
     );
@@ -154,11 +156,11 @@ function Walk({ view }: { view: JobView }) {
         head: (
           <View className="gap-1">
             {survey?.volume ? (
-              <Answer after={`${printFigure('a_m2', survey.bad_m2)} ${say('walk.bad')}, ${volumeText(survey.volume).range}`}>
-                {volumeText(survey.volume).text}
+              <Answer after={`${printFigure(speaker, 'a_m2', survey.bad_m2)} ${say(speaker, 'walk.bad')}, ${volumeText(speaker, survey.volume).range}`}>
+                {volumeText(speaker, survey.volume).text}
               </Answer>
             ) : (
-              <Answer size="number">{view.survey || view.problem ? element.name : say('walk.measuring')}</Answer>
+              <Answer size="number">{view.survey || view.problem ? element.name : say(speaker, 'walk.measuring')}</Answer>
             )}
             {survey ? <MoreFigures survey={survey} /> : null}
             <VerdictLines view={view} survey={survey} open={open} />
@@ -167,7 +169,13 @@ function Walk({ view }: { view: JobView }) {
         body: (
           <View className="gap-3">
             <View style={{ height: planHeight }}>
-              <PlanView element={element} findings={plan.findings} taps={taps} readings={plan.readings} touch={{ label: say('walk.planHelp'), onTap }} />
+              <PlanView
+                element={element}
+                findings={plan.findings}
+                taps={taps}
+                readings={plan.readings}
+                touch={{ label: say(speaker, 'walk.planHelp'), onTap }}
+              />
             </View>
             <PlanLegend kinds={plan.kinds} />
             {elements.length > 1 ? (
@@ -189,16 +197,16 @@ function Walk({ view }: { view: JobView }) {
               />
             ))}
             {findings.length > SHOWN && !whole ? (
-              <Button label={say('walk.showMore', { count: findings.length - SHOWN })} onPress={() => setWhole(true)} />
+              <Button label={say(speaker, 'walk.showMore', { count: findings.length - SHOWN })} onPress={() => setWhole(true)} />
             ) : null}
             {survey ? <WaitingLines survey={survey} /> : null}
             <StalePlan view={view} />
             {view.plan ? <Cautions screen="walk" input={view.input} plan={view.plan} data={view.data} /> : null}
             <View className="flex-row flex-wrap">
-              <Word label={say('walk.addElement')} onPress={() => setDoing({ what: 'element', id: null })} />
-              <Word label={say('walk.files')} onPress={() => setDoing({ what: 'files' })} />
-              <Word label={say('walk.photos')} onPress={() => setDoing({ what: 'pictures' })} />
-              <Word label={say('walk.tests')} onPress={() => setDoing({ what: 'testing' })} />
+              <Word label={say(speaker, 'walk.addElement')} onPress={() => setDoing({ what: 'element', id: null })} />
+              <Word label={say(speaker, 'walk.files')} onPress={() => setDoing({ what: 'files' })} />
+              <Word label={say(speaker, 'walk.photos')} onPress={() => setDoing({ what: 'pictures' })} />
+              <Word label={say(speaker, 'walk.tests')} onPress={() => setDoing({ what: 'testing' })} />
             </View>
           </View>
         ),
@@ -206,8 +214,8 @@ function Walk({ view }: { view: JobView }) {
           <View className="gap-2">
             {removed ? (
               <UndoBand
-                said={say('walk.removed', { label: removed.label })}
-                label={say('walk.undo')}
+                said={say(speaker, 'walk.removed', { label: removed.label })}
+                label={say(speaker, 'walk.undo')}
                 onUndo={() =>
                   void write(change('finding', 'change', removed.id, { kind: removed.kind, outline: removed.outline } as Partial<RowOf<'finding'>>)).then(() =>
                     setRemoved(null),
@@ -218,21 +226,21 @@ function Walk({ view }: { view: JobView }) {
             <View className="flex-row gap-2">
               <Button
                 label={element.name}
-                hint={say('walk.editElement', { name: element.name })}
+                hint={say(speaker, 'walk.editElement', { name: element.name })}
                 grow
                 onPress={() => setDoing({ what: 'element', id: element.id })}
               />
               <Button
-                label={say(open > 0 ? 'walk.stopsOpen' : 'walk.stopsDone')}
+                label={say(speaker, open > 0 ? 'walk.stopsOpen' : 'walk.stopsDone')}
                 tone={open > 0 ? 'act' : 'plain'}
                 grow
                 onPress={() => setDoing({ what: 'stops' })}
               />
             </View>
             <View className="flex-row gap-2">
-              <Button label={say('walk.sound')} grow onPress={() => setDoing({ what: 'sounding' })} />
-              <Button label={say('walk.measure')} grow onPress={() => setDoing({ what: 'measuring' })} />
-              <Button label={say('walk.addFinding')} grow tone={open > 0 ? 'plain' : 'act'} onPress={() => setDoing({ what: 'finding', id: null })} />
+              <Button label={say(speaker, 'walk.sound')} grow onPress={() => setDoing({ what: 'sounding' })} />
+              <Button label={say(speaker, 'walk.measure')} grow onPress={() => setDoing({ what: 'measuring' })} />
+              <Button label={say(speaker, 'walk.addFinding')} grow tone={open > 0 ? 'plain' : 'act'} onPress={() => setDoing({ what: 'finding', id: null })} />
             </View>
           </View>
         ),
@@ -250,24 +258,26 @@ function heightOf({ geometry: { outline } }: RowOf<'element'>, width: number, wi
 
 /** What else is measured: lines, what rings hollow, what is carried away. */
 function MoreFigures({ survey }: { survey: ElementSurvey }) {
+  const speaker = useSpeaker();
   const percent = (share: number): string => String(Math.round(share * 100));
   const { hollow, debris, length_m } = survey;
   const said = [
-    ...(length_m > 0 ? [say('walk.lines', { length_m })] : []),
-    ...(hollow ? [`${say('walk.hollowShare', { share: percent(hollow.share) })}, ${percent(hollow.low)}-${percent(hollow.high)} %`] : []),
-    ...(debris ? [say('walk.debris', { mass_kg: debris.mass_kg, count: debris.bags })] : []),
+    ...(length_m > 0 ? [say(speaker, 'walk.lines', { length_m })] : []),
+    ...(hollow ? [`${say(speaker, 'walk.hollowShare', { share: percent(hollow.share) })}, ${percent(hollow.low)}-${percent(hollow.high)} %`] : []),
+    ...(debris ? [say(speaker, 'walk.debris', { mass_kg: debris.mass_kg, count: debris.bags })] : []),
   ];
   return said.length > 0 ? <T as="faint">{said.join('. ')}</T> : null;
 }
 
 /** What waits for another day, and what its waiting risks. */
 function WaitingLines({ survey }: { survey: ElementSurvey }) {
+  const speaker = useSpeaker();
   return survey.waiting.map(({ phase, labels, volume, risks }) => (
     <View key={phase} className="border-l-4 border-edge pl-3" role="note">
-      <T as="strong">{say('walk.waits', { phase: say(`walk.phases.${phase}`), labels: labels.join(', '), v_m3: volume.p50 })}</T>
+      <T as="strong">{say(speaker, 'walk.waits', { phase: say(speaker, `walk.phases.${phase}`), labels: labels.join(', '), v_m3: volume.p50 })}</T>
       {risks.map(({ code, figures }) => (
         <T key={code} tone="caution">
-          {say(`reason.${code}`, figures)}
+          {sayReason(speaker, { code, figures })}
         </T>
       ))}
     </View>

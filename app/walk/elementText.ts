@@ -5,10 +5,11 @@ import { fitOutline, type Answer, type Earlier, type ElementKind, type FittedOut
 import { extent, outsiders, rectangle, type Point } from '@tufa/core/takeoff';
 import { Problem } from '@tufa/core/quantity';
 import { WEATHER } from '@tufa/core/weather';
-import { say } from '@tufa/words';
+import { say, sayProblem } from '@tufa/words';
 import { textOf } from '@tufa/words/survey';
 import { measuredOf, readTyped, readWithin } from '../parts/ui/quantityText';
 import { FieldProblem } from '../parts/ui/useWireForm';
+import type { Speaker } from '@tufa/words/speak';
 
 export const NOTCHES = ['topLeft', 'topRight', 'bottomRight', 'bottomLeft'] as const;
 export type Notch = (typeof NOTCHES)[number];
@@ -67,7 +68,7 @@ export interface ElementText {
   faces: string;
 }
 
-export function textOfElement(element: RowOf<'element'> | undefined): ElementText {
+export function textOfElement(speaker: Speaker, element: RowOf<'element'> | undefined): ElementText {
   const { geometry, properties } = element ?? {};
   const typed = geometry?.typed ?? {};
   const opens = properties?.opens;
@@ -83,8 +84,8 @@ export function textOfElement(element: RowOf<'element'> | undefined): ElementTex
     corners: geometry && (geometry.shape === 'polygon' || !typed['length']) ? [...geometry.outline] : [],
     tapes: (geometry?.tapes ?? []).map(({ from, to, typed: text }) => ({ from, to, text })),
     fitted: element !== undefined,
-    thickness: geometry ? textOf(geometry.thickness, 'length') : '',
-    openings: (geometry?.openings ?? []).map((opening, i) => openingText(opening, geometry!.outline, typed, i)),
+    thickness: geometry ? textOf(speaker, geometry.thickness, 'length') : '',
+    openings: (geometry?.openings ?? []).map((opening, i) => openingText(speaker, opening, geometry!.outline, typed, i)),
     suspended: properties?.suspended ? 'yes' : 'no',
     exposures: [...(properties?.exposures ?? [])],
     moisture: properties?.moisture ?? 'dry',
@@ -105,10 +106,10 @@ export function textOfElement(element: RowOf<'element'> | undefined): ElementTex
   };
 }
 
-function openingText(opening: readonly Point[], outline: readonly Point[], typed: Readonly<Record<string, string>>, i: number): OpeningText {
+function openingText(speaker: Speaker, opening: readonly Point[], outline: readonly Point[], typed: Readonly<Record<string, string>>, i: number): OpeningText {
   const [own, whole] = [extent(opening), extent(outline)];
   const text = (name: string, value: number): string =>
-    typed[`opening${name}${'abcdefghijklmnopqrstuvwxyz'[i]}`] ?? textOf({ value, source: 'typed' }, 'length');
+    typed[`opening${name}${'abcdefghijklmnopqrstuvwxyz'[i]}`] ?? textOf(speaker, { value, source: 'typed' }, 'length');
   return {
     left: text('Left', own.left_m - whole.left_m),
     top: text('Top', own.top_m - whole.top_m),
@@ -117,24 +118,24 @@ function openingText(opening: readonly Point[], outline: readonly Point[], typed
   };
 }
 
-const side = (field: keyof ElementText, text: string): number => readTyped({ field, text, as: 'side', limit: 'side_m' });
+const side = (speaker: Speaker, field: keyof ElementText, text: string): number => readTyped(speaker, { field, text, as: 'side', limit: 'side_m' });
 
 /** The taped sides and diagonals that were typed. @throws FieldProblem */
-export const tapesOf = (tapes: readonly TapeText[]): (TapedLength & { typed: string })[] =>
-  tapes.flatMap(({ from, to, text }) => (text.trim() === '' ? [] : [{ from, to, length_m: side('tapes', text), typed: text.trim() }]));
+export const tapesOf = (speaker: Speaker, tapes: readonly TapeText[]): (TapedLength & { typed: string })[] =>
+  tapes.flatMap(({ from, to, text }) => (text.trim() === '' ? [] : [{ from, to, length_m: side(speaker, 'tapes', text), typed: text.trim() }]));
 
 /** Where the tape puts the corners, or null while nothing is taped. @throws FieldProblem, Problem */
-export function fittedOf(values: Pick<ElementText, 'corners' | 'tapes'>): FittedOutline | null {
-  const lengths = tapesOf(values.tapes);
+export function fittedOf(speaker: Speaker, values: Pick<ElementText, 'corners' | 'tapes'>): FittedOutline | null {
+  const lengths = tapesOf(speaker, values.tapes);
   return lengths.length > 0 && values.corners.length > 2 ? fitOutline({ sketch: values.corners, lengths }) : null;
 }
 
 /** Corners of an L: a rectangle with one corner taken out. @throws FieldProblem */
-function ellOf(values: ElementText): Point[] {
-  const [l, w] = [side('length', values.length), side('width', values.width)];
-  const [a, b] = [side('notchLength', values.notchLength), side('notchWidth', values.notchWidth)];
-  if (a >= l) throw new FieldProblem('notchLength', say('walk.notchTooBig', { most_m: l }));
-  if (b >= w) throw new FieldProblem('notchWidth', say('walk.notchTooBig', { most_m: w }));
+function ellOf(speaker: Speaker, values: ElementText): Point[] {
+  const [l, w] = [side(speaker, 'length', values.length), side(speaker, 'width', values.width)];
+  const [a, b] = [side(speaker, 'notchLength', values.notchLength), side(speaker, 'notchWidth', values.notchWidth)];
+  if (a >= l) throw new FieldProblem('notchLength', say(speaker, 'walk.notchTooBig', { most_m: l }));
+  if (b >= w) throw new FieldProblem('notchWidth', say(speaker, 'walk.notchTooBig', { most_m: w }));
   switch (values.notch) {
     case 'topLeft':
       return [
@@ -175,35 +176,35 @@ function ellOf(values: ElementText): Point[] {
   }
 }
 
-function shapeOf(values: ElementText): Pick<ElementGeometry, 'outline' | 'typed' | 'shape' | 'tapes'> {
+function shapeOf(speaker: Speaker, values: ElementText): Pick<ElementGeometry, 'outline' | 'typed' | 'shape' | 'tapes'> {
   const { shape, length, width, notchLength, notchWidth, notch } = values;
   if (shape === 'rectangle')
     return {
       shape,
-      outline: rectangle({ length_m: side('length', length), width_m: side('width', width) }),
+      outline: rectangle({ length_m: side(speaker, 'length', length), width_m: side(speaker, 'width', width) }),
       typed: { length: length.trim(), width: width.trim() },
     };
   if (shape === 'ell')
     return {
       shape,
-      outline: ellOf(values),
+      outline: ellOf(speaker, values),
       typed: { length: length.trim(), width: width.trim(), notchLength: notchLength.trim(), notchWidth: notchWidth.trim(), notch },
     };
-  if (values.corners.length < 3) throw new FieldProblem('corners', say('field.outlineTooShort'));
-  const tapes = tapesOf(values.tapes);
-  if (tapes.length === 0) throw new FieldProblem('tapes', say('walk.tapeOne'));
+  if (values.corners.length < 3) throw new FieldProblem('corners', say(speaker, 'field.outlineTooShort'));
+  const tapes = tapesOf(speaker, values.tapes);
+  if (tapes.length === 0) throw new FieldProblem('tapes', say(speaker, 'walk.tapeOne'));
   try {
-    const { outline, misfit_m } = fittedOf(values)!;
-    if (misfit_m > CLOSES_M && !values.fitted) throw new FieldProblem('tapes', say('walk.misfit', { misfit_m }));
+    const { outline, misfit_m } = fittedOf(speaker, values)!;
+    if (misfit_m > CLOSES_M && !values.fitted) throw new FieldProblem('tapes', say(speaker, 'walk.misfit', { misfit_m }));
     return { shape, outline, tapes };
   } catch (error) {
-    if (error instanceof Problem) throw new FieldProblem('corners', say(`problem.${error.code}`, error.figures));
+    if (error instanceof Problem) throw new FieldProblem('corners', sayProblem(speaker, error));
     throw error;
   }
 }
 
 /** Openings as outlines inside the element. @throws FieldProblem */
-function openingsOf(openings: readonly OpeningText[], outline: readonly Point[]): { openings: Point[][]; typed: Record<string, string> } {
+function openingsOf(speaker: Speaker, openings: readonly OpeningText[], outline: readonly Point[]): { openings: Point[][]; typed: Record<string, string> } {
   const { left_m, top_m } = extent(outline);
   const origin: Point = [left_m, top_m];
   const typed: Record<string, string> = {};
@@ -211,31 +212,31 @@ function openingsOf(openings: readonly OpeningText[], outline: readonly Point[])
     const read = (name: keyof OpeningText, least = 0.01): number => {
       const text = one[name].trim();
       typed[`opening${name[0]!.toUpperCase()}${name.slice(1)}${'abcdefghijklmnopqrstuvwxyz'[i]}`] = text;
-      return text === '0' && least === 0 ? 0 : readWithin({ field: `openings.${i}.${name}`, text, as: 'side', least, most: 100 });
+      return text === '0' && least === 0 ? 0 : readWithin(speaker, { field: `openings.${i}.${name}`, text, as: 'side', least, most: 100 });
     };
     const corners = rectangle({ length_m: read('width'), width_m: read('height'), at: [origin[0] + read('left', 0), origin[1] + read('top', 0)] });
-    if (outsiders(corners, outline).length > 0) throw new FieldProblem(`openings.${i}.left`, say('walk.openingOut'));
+    if (outsiders(corners, outline).length > 0) throw new FieldProblem(`openings.${i}.left`, say(speaker, 'walk.openingOut'));
     return corners;
   });
   return { openings: made, typed };
 }
 
-const degreesOf = (field: keyof ElementText, text: string): number | null => {
+const degreesOf = (speaker: Speaker, field: keyof ElementText, text: string): number | null => {
   if (text.trim() === '') return null;
   const value = Number(text.trim());
-  if (!(value >= 0 && value <= 360)) throw new FieldProblem(field, say('walk.degrees'));
+  if (!(value >= 0 && value <= 360)) throw new FieldProblem(field, say(speaker, 'walk.degrees'));
   return value;
 };
 
 /** What is sent of an element, without the answers to the five questions. @throws FieldProblem */
-export function wireOfElement(values: ElementText, jobId: string): Omit<ElementFields, 'stops'> {
-  const shape = shapeOf(values);
-  const holes = openingsOf(values.openings, shape.outline);
-  const north = degreesOf('north', values.north);
+export function wireOfElement(speaker: Speaker, values: ElementText, jobId: string): Omit<ElementFields, 'stops'> {
+  const shape = shapeOf(speaker, values);
+  const holes = openingsOf(speaker, values.openings, shape.outline);
+  const north = degreesOf(speaker, 'north', values.north);
   const age = values.age.trim() === '' ? null : Number(values.age);
-  if (age !== null && !(age >= 0 && age <= 500)) throw new FieldProblem('age', say('walk.ageYears'));
+  if (age !== null && !(age >= 0 && age <= 500)) throw new FieldProblem('age', say(speaker, 'walk.ageYears'));
   const slope = values.fall.trim() === '' ? null : Number(values.fall.replace('%', ''));
-  if (slope !== null && !(slope >= 0 && slope <= 100)) throw new FieldProblem('fall', say('walk.fallPercent'));
+  if (slope !== null && !(slope >= 0 && slope <= 100)) throw new FieldProblem('fall', say(speaker, 'walk.fallPercent'));
   return {
     jobId,
     name: values.name,
@@ -243,7 +244,7 @@ export function wireOfElement(values: ElementText, jobId: string): Omit<ElementF
     geometry: {
       ...shape,
       ...(shape.typed || holes.openings.length > 0 ? { typed: { ...shape.typed, ...holes.typed } } : {}),
-      thickness: measuredOf({ field: 'thickness', text: values.thickness, as: 'depth', limit: 'thickness_m', unknown: UNKNOWN.thickness }),
+      thickness: measuredOf(speaker, { field: 'thickness', text: values.thickness, as: 'depth', limit: 'thickness_m', unknown: UNKNOWN.thickness }),
       ...(holes.openings.length > 0 ? { openings: holes.openings } : {}),
       north_deg: north,
     },
@@ -256,7 +257,7 @@ export function wireOfElement(values: ElementText, jobId: string): Omit<ElementF
           ? null
           : {
               to: values.opensTo,
-              after_s: readTyped({ field: 'opensAfter', text: values.opensAfter, as: 'opens', limit: 'opens_s' }),
+              after_s: readTyped(speaker, { field: 'opensAfter', text: values.opensAfter, as: 'opens', limit: 'opens_s' }),
               typed: values.opensAfter.trim(),
             },
       material: values.material,
@@ -266,8 +267,9 @@ export function wireOfElement(values: ElementText, jobId: string): Omit<ElementF
       earlier: values.earlier,
       causeGoesOn: values.cause,
       neighbours: values.neighbours.trim(),
-      fall: slope === null ? null : { slope: slope / 100, towards_deg: degreesOf('fallTowards', values.fallTowards) ?? 180, typed: values.fall.trim() },
-      sun: { exposure: values.sun, faces_deg: degreesOf('faces', values.faces) ?? 180, absorptivity: WEATHER.absorptivity.grey },
+      fall:
+        slope === null ? null : { slope: slope / 100, towards_deg: degreesOf(speaker, 'fallTowards', values.fallTowards) ?? 180, typed: values.fall.trim() },
+      sun: { exposure: values.sun, faces_deg: degreesOf(speaker, 'faces', values.faces) ?? 180, absorptivity: WEATHER.absorptivity.grey },
     },
   };
 }

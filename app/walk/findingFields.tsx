@@ -1,9 +1,10 @@
 import { UNKNOWN } from '@tufa/contract/assemble';
-import { say } from '@tufa/words';
+import { sayCoded } from '@tufa/words';
 import { Controller, type Control } from 'react-hook-form';
 import { Choice } from '../parts/ui/Choice';
 import { FormField } from '../parts/ui/FormField';
 import type { FindingText } from './findingText';
+import { useSpeaker } from '../parts/phone/speaker';
 
 /** Lengths that are taped, not probed. */
 const SIDES = ['length', 'width', 'fromLeft', 'fromTop', 'between', 'run', 'dropLength'] as const;
@@ -27,9 +28,10 @@ export interface FindingFieldProps {
 
 /** One figure of a finding; a taped one is read in feet or metres, a probed one in inches or millimetres. */
 export function FigureField({ control, onSubmit, name, word, empty = '' }: FindingFieldProps & { name: Figure; word: string; empty?: string }) {
+  const speaker = useSpeaker();
   const unknown = UNKNOWN_OF[name];
   const as = (SIDES as readonly string[]).includes(name) ? 'side' : 'depth';
-  return <FormField control={control} name={name} label={say(word)} placeholder={empty} as={as} unknown={unknown} onSubmit={onSubmit} />;
+  return <FormField control={control} name={name} label={sayCoded(speaker, word)} placeholder={empty} as={as} unknown={unknown} onSubmit={onSubmit} />;
 }
 
 /** One choice of a finding; without words of their own its values are figures and stand for themselves. */
@@ -50,15 +52,16 @@ export function ChoiceField<N extends Chosen>({
   labelHidden?: boolean;
   onChosen?: (value: FindingText[N]) => void;
 }) {
+  const speaker = useSpeaker();
   return (
     <Controller
       control={control}
       name={name}
       render={({ field }) => (
         <Choice
-          label={say(word, { label })}
+          label={sayCoded(speaker, word, { label })}
           labelHidden={labelHidden}
-          options={values.map((value) => ({ value: value as string, label: valueWords ? say(`${valueWords}.${value}`) : String(value) }))}
+          options={values.map((value) => ({ value: value as string, label: valueWords ? sayCoded(speaker, `${valueWords}.${value}`) : String(value) }))}
           value={field.value as string}
           onChange={(value) => {
             field.onChange(value);

@@ -2,7 +2,6 @@
  * Everything that computes or draws, as one chunk fetched after the first screen: what two routes share would otherwise
  * be bundled into the first load of all of them.
  */
-export { speakIn } from '@tufa/words/figures';
 export { WindowScreen } from '../bench/WindowScreen';
 export { DayScreen } from '../day/DayScreen';
 export { FixScreen } from '../fix/FixScreen';

@@ -4,7 +4,7 @@ import { check } from '@tufa/contract/validate';
 import { computePlan, type PlanInput } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import { FORMULAS, missOf, type ReferenceEntry } from '@tufa/core/reference';
-import { say } from '@tufa/words';
+import { PLAIN, sayCoded, sayProblem } from '@tufa/words';
 import { fromDemonstration, isDemonstration } from './demonstration';
 import { exampleJob } from './example';
 
@@ -24,7 +24,7 @@ function plan(path: string | undefined): number {
   const file = readJson(path);
   const { value, fault } = check<PlanInput>(planInput, isDemonstration(file) ? fromDemonstration(file) : file);
   if (fault) {
-    process.stderr.write(`${fault.field}: ${say(`problem.field.${fault.code}`, { field: fault.field, ...fault.figures })}\n`);
+    process.stderr.write(`${fault.field}: ${sayCoded(PLAIN, `problem.field.${fault.code}`, { field: fault.field, ...fault.figures })}\n`);
     return 1;
   }
   out(JSON.stringify(computePlan(value), null, 1));
@@ -62,7 +62,7 @@ function main([command, path]: readonly string[]): number {
     process.stderr.write(`${USAGE}\n`);
     return 1;
   } catch (error) {
-    const sentence = error instanceof Problem ? (error.code === 'usage' ? USAGE : say(`problem.${error.code}`, error.figures)) : (error as Error).message;
+    const sentence = error instanceof Problem ? (error.code === 'usage' ? USAGE : sayProblem(PLAIN, error)) : (error as Error).message;
     process.stderr.write(`${sentence}\n`);
     return 1;
   }

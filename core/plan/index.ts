@@ -36,4 +36,4 @@ export * from './systems/rankedOf';
 export * from './systems/sectionOf';
 export * from './steps/filledTakeOff';
 export * from './steps/RepairStep';
-export { STEPS, type StepCode, type StepFigures, type StepRow, type Tool } from './steps/STEPS';
+export { STEPS, TOOLS, type StepCode, type StepFigures, type StepRow, type Tool } from './steps/STEPS';

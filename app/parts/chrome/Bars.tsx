@@ -2,6 +2,7 @@ import { say } from '@tufa/words/speak';
 import { Link, usePathname, type Href } from 'expo-router';
 import { Pressable, Text, View } from 'react-native';
 import { useKeypadTarget } from '../../keypad/target';
+import { useSpeaker } from '../phone/speaker';
 
 const MAIN = [
   ['now', '/'],
@@ -14,13 +15,14 @@ const here = (path: string, href: string): boolean => (href === '/' ? path === '
 
 /** Now, Jobs, Shelf, Bench: a bar under the thumb, a rail on wide screens. */
 export function MainBar({ rail = false }: { rail?: boolean }) {
+  const speaker = useSpeaker();
   const path = usePathname();
   // While the keypad is open its keys have the thumb zone.
   if (useKeypadTarget() && !rail) return null;
   return (
     <View
       role="navigation"
-      aria-label={say('nav.main')}
+      aria-label={say(speaker, 'nav.main')}
       className={rail ? 'w-[96px] border-r-2 border-ink bg-sheet' : 'flex-row flex-wrap border-t-2 border-ink bg-sheet'}
     >
       {MAIN.map(([name, href]) => (
@@ -29,7 +31,7 @@ export function MainBar({ rail = false }: { rail?: boolean }) {
             aria-current={here(path, href) ? 'page' : undefined}
             className={`${rail ? 'h-[66px]' : 'min-h-[64px] min-w-[4.5rem] flex-1'} items-center justify-center ${here(path, href) ? 'bg-selected' : ''}`}
           >
-            <Text className={`font-text text-[1rem] ${here(path, href) ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(`nav.${name}`)}</Text>
+            <Text className={`font-text text-[1rem] ${here(path, href) ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(speaker, `nav.${name}`)}</Text>
           </Pressable>
         </Link>
       ))}
@@ -43,14 +45,15 @@ export type StepState = 'open' | 'done' | 'warning';
 
 /** Inside a job: its six steps, marked done, open or warning; one notch back to the jobs. */
 export function StepBar({ jobId, current, states, top = false }: { jobId: string; current: Step; states: Readonly<Record<Step, StepState>>; top?: boolean }) {
+  const speaker = useSpeaker();
   if (useKeypadTarget() && !top) return null;
   return (
-    <View role="navigation" aria-label={say('nav.steps')}>
+    <View role="navigation" aria-label={say(speaker, 'nav.steps')}>
       {top ? null : (
         <View className="flex-row">
           <Link href="/jobs" asChild>
             <Pressable className="min-h-[40px] justify-center border-r-2 border-t-2 border-ink bg-sheet px-4">
-              <Text className="font-text text-[1rem] text-ink">{`‹ ${say('nav.back')}`}</Text>
+              <Text className="font-text text-[1rem] text-ink">{`‹ ${say(speaker, 'nav.back')}`}</Text>
             </Pressable>
           </Link>
         </View>
@@ -64,7 +67,7 @@ export function StepBar({ jobId, current, states, top = false }: { jobId: string
             <Link key={step} href={`/jobs/${jobId}/${step}` as Href} replace asChild>
               <Pressable
                 aria-current={on ? 'page' : undefined}
-                aria-label={`${say(`step.${step}`)}, ${say(`step.${state}`)}`}
+                aria-label={`${say(speaker, `step.${step}`)}, ${say(speaker, `step.${state}`)}`}
                 className={`${top ? 'min-h-[48px]' : 'min-h-[60px]'} min-w-[3.6rem] flex-1 items-center justify-center gap-1 ${on ? 'bg-selected' : ''}`}
               >
                 <View className="h-[16px] w-full flex-row items-center justify-center px-2">
@@ -73,7 +76,7 @@ export function StepBar({ jobId, current, states, top = false }: { jobId: string
                     <Text className={`font-text ml-1 text-[0.875rem] leading-[1rem] font-bold ${on ? 'text-on-selected' : 'text-caution'}`}>!</Text>
                   ) : null}
                 </View>
-                <Text className={`font-text text-[0.9375rem] ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(`step.${step}`)}</Text>
+                <Text className={`font-text text-[0.9375rem] ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(speaker, `step.${step}`)}</Text>
               </Pressable>
             </Link>
           );

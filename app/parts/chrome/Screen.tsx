@@ -5,6 +5,7 @@ import { ScrollView, View } from 'react-native';
 import { MainBar } from './Bars';
 import { Returned } from './SyncLine';
 import { useWide } from '../phone/useSize';
+import { useSpeaker } from '../phone/speaker';
 
 /** A screen outside the jobs: head with the answer, body that scrolls, foot under the thumb, the main bar. `fixed`: the body scrolls by itself. */
 export function Screen({
@@ -20,6 +21,7 @@ export function Screen({
   foot?: ReactNode;
   fixed?: boolean;
 }) {
+  const speaker = useSpeaker();
   const wide = useWide();
   const body = (
     <View role="main" className="flex-1" style={{ overflow: 'auto' } as object}>
@@ -40,7 +42,7 @@ export function Screen({
   return (
     <View className={`h-full w-full flex-1 bg-ground ${wide ? 'flex-row' : ''}`}>
       <Head>
-        <title>{`${title}, ${say('tufa')}`}</title>
+        <title>{`${title}, ${say(speaker, 'tufa')}`}</title>
       </Head>
       {wide ? <MainBar rail /> : null}
       {body}

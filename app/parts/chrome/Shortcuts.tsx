@@ -6,6 +6,7 @@ import { STEPS } from './Bars';
 import { Lines } from '../ui/Lines';
 import { Sheet } from '../ui/Sheet';
 import { useWide } from '../phone/useSize';
+import { useSpeaker } from '../phone/speaker';
 
 const PLACES = [
   ['g n', 'now', '/'],
@@ -18,6 +19,7 @@ const typing = (): boolean => /^(INPUT|TEXTAREA|SELECT)$/.test(document.activeEl
 
 /** Keys for a wide screen, and the sheet that lists them. A key typed into a field stays in the field. */
 export default function Shortcuts() {
+  const speaker = useSpeaker();
   const router = useRouter();
   const path = usePathname();
   const wide = useWide();
@@ -41,16 +43,16 @@ export default function Shortcuts() {
   }, [wide, router, jobId]);
   if (!help) return null;
   return (
-    <Sheet title={say('keys.title')} onClose={() => setHelp(false)}>
+    <Sheet title={say(speaker, 'keys.title')} onClose={() => setHelp(false)}>
       <Lines
-        label={say('keys.title')}
+        label={say(speaker, 'keys.title')}
         lines={[
-          ...PLACES.map(([keys, name]) => [say(`nav.${name}`), keys] as const),
-          ...STEPS.map((step, i) => [say(`step.${step}`), String(i + 1)] as const),
-          [say('now.newJob'), 'n'],
-          [say('jobs.search'), '/'],
-          [say('keys.slider'), say('keys.arrows')],
-          [say('keys.help'), '?'],
+          ...PLACES.map(([keys, name]) => [say(speaker, `nav.${name}`), keys] as const),
+          ...STEPS.map((step, i) => [say(speaker, `step.${step}`), String(i + 1)] as const),
+          [say(speaker, 'now.newJob'), 'n'],
+          [say(speaker, 'jobs.search'), '/'],
+          [say(speaker, 'keys.slider'), say(speaker, 'keys.arrows')],
+          [say(speaker, 'keys.help'), '?'],
         ]}
       />
     </Sheet>

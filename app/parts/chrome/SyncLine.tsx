@@ -1,4 +1,4 @@
-import { say } from '@tufa/words/speak';
+import { say, sayCoded } from '@tufa/words/speak';
 import { lazy, Suspense, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 import { outbox } from '../../outbox/Outbox';
@@ -6,6 +6,8 @@ import { useFirm } from '../../outbox/useFirm';
 import { now } from '../phone/clock';
 import { T } from '../ui/T';
 import { loadPart } from './workScreen';
+import type { Speaker } from '@tufa/words/speak';
+import { useSpeaker } from '../phone/speaker';
 
 const subscribeOnline = (listener: () => void): (() => void) => {
   window.addEventListener('online', listener);
@@ -24,22 +26,27 @@ export const useOnline = (): boolean =>
   );
 
 /** How long the oldest has waited, in the largest whole unit. */
-function age(since: string): string {
+function age(speaker: Speaker, since: string): string {
   const minutes = Math.floor((now() - Date.parse(since)) / 60_000);
   const [count, unit] = minutes < 60 ? [minutes, 'min'] : minutes < 48 * 60 ? [Math.floor(minutes / 60), 'h'] : [Math.floor(minutes / 1440), 'd'];
-  return say('state.oldest', { age: `${count} ${say(`age.${unit}`)}` });
+  return say(speaker, 'state.oldest', { age: `${count} ${sayCoded(speaker, `age.${unit}`)}` });
 }
 
 /** "on this phone" with the count and the age of the oldest, or "with the firm". No signal is an ordinary state. */
 export function SyncLine() {
+  const speaker = useSpeaker();
   const { unsent, records } = useFirm();
   const online = useOnline();
   const oldest = records.find(({ state }) => state === 'waiting')?.command.madeAt;
-  const waited = oldest !== undefined && now() - Date.parse(oldest) > 60_000 ? `, ${age(oldest)}` : '';
+  const waited = oldest !== undefined && now() - Date.parse(oldest) > 60_000 ? `, ${age(speaker, oldest)}` : '';
   return (
     <View role="status" aria-live="polite">
       <T as="small" className="text-right">
-        {unsent > 0 ? `${say('state.onPhone')}, ${say('state.unsent', { count: unsent })}${waited}` : online ? say('state.withFirm') : say('state.onPhone')}
+        {unsent > 0
+          ? `${say(speaker, 'state.onPhone')}, ${say(speaker, 'state.unsent', { count: unsent })}${waited}`
+          : online
+            ? say(speaker, 'state.withFirm')
+            : say(speaker, 'state.onPhone')}
       </T>
     </View>
   );
@@ -49,11 +56,12 @@ const Settling = lazy(() => loadPart().then(({ Returned: Loaded }) => ({ default
 
 /** What came back from the firm to be settled, or that this browser keeps nothing. */
 export function Returned() {
+  const speaker = useSpeaker();
   const { records } = useFirm();
   if (outbox.storageRefused)
     return (
       <View role="alert" className="bg-stop-fill px-4 py-2">
-        <T tone="stop">{say('state.storage')}</T>
+        <T tone="stop">{say(speaker, 'state.storage')}</T>
       </View>
     );
   if (!records.some(({ state }) => state === 'parked' || state === 'refused')) return null;

@@ -5,6 +5,7 @@ import { ScreenLost } from './ScreenLost';
 import { usePhone } from '../phone/useSettings';
 import { useOnSide } from '../phone/useSize';
 import { T } from '../ui/T';
+import { useSpeaker } from '../phone/speaker';
 
 type Work = typeof import('../../work');
 
@@ -44,9 +45,10 @@ export function workScreen(name: Exclude<keyof Work, 'JobDrawing' | 'KitAsked' |
 }
 
 function Fetching() {
+  const speaker = useSpeaker();
   return (
     <View role="main" className="h-full w-full flex-1 items-center justify-center bg-ground p-4">
-      <T as="lead">{say('state.loading')}</T>
+      <T as="lead">{say(speaker, 'state.loading')}</T>
     </View>
   );
 }

@@ -1,13 +1,14 @@
 import { cautionsOn, type Caution, type CautionScreen, type Plan, type PlanInput } from '@tufa/core/plan';
 import { readingsOf } from '@tufa/contract/assemble';
 import type { FirmData } from '@tufa/contract/entities';
-import { say } from '@tufa/words';
+import { say, sayCoded } from '@tufa/words';
 import { v7 as uuid } from 'uuid';
 import { View } from 'react-native';
 import { change, usePerson, write } from '../../outbox/useFirm';
 import { Button } from '../ui/Button';
 import { now } from '../phone/clock';
 import { T } from '../ui/T';
+import { useSpeaker } from '../phone/speaker';
 
 /** Who acknowledged a caution on this job, by code. */
 export function acknowledgedBy(data: FirmData, jobId: string): Readonly<Record<string, string>> {
@@ -33,6 +34,7 @@ export function Cautions({ screen, ...context }: { screen: CautionScreen; input:
 
 /** Cautions as a block, those that must be understood each with its button. */
 export function CautionList({ cautions, input, data }: { cautions: readonly Caution[]; input: PlanInput; data: FirmData }) {
+  const speaker = useSpeaker();
   const person = usePerson();
   const held = acknowledgedBy(data, input.job.id);
   if (cautions.length === 0) return null;
@@ -50,16 +52,16 @@ export function CautionList({ cautions, input, data }: { cautions: readonly Caut
       }),
     );
   return (
-    <View className="gap-2 bg-caution-fill p-4" role="group" aria-label={say('caution.title')}>
-      <T as="h2">{say('caution.title')}</T>
+    <View className="gap-2 bg-caution-fill p-4" role="group" aria-label={say(speaker, 'caution.title')}>
+      <T as="h2">{say(speaker, 'caution.title')}</T>
       {cautions.map(({ code, acknowledge: must }) => (
         <View key={code} className="gap-1">
-          <T>{say(`caution.${code}`)}</T>
-          {must && code in held ? <T as="small">{say('caution.by', { who: held[code] })}</T> : null}
+          <T>{sayCoded(speaker, `caution.${code}`)}</T>
+          {must && code in held ? <T as="small">{say(speaker, 'caution.by', { who: held[code] ?? '' })}</T> : null}
           {must && !(code in held) ? (
             <Button
-              label={say('caution.understood')}
-              hint={`${say('caution.understood')}: ${say(`caution.${code}`)}`}
+              label={say(speaker, 'caution.understood')}
+              hint={`${say(speaker, 'caution.understood')}: ${sayCoded(speaker, `caution.${code}`)}`}
               onPress={() => acknowledge(code)}
               testID={`ack-${code}`}
             />

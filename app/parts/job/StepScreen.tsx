@@ -10,6 +10,7 @@ import { Returned, SyncLine, useOnline } from '../chrome/SyncLine';
 import { Answer, T } from '../ui/T';
 import { useJob, type JobView } from './useJob';
 import { useWide } from '../phone/useSize';
+import { useSpeaker } from '../phone/speaker';
 
 export interface StepParts {
   readonly head: ReactNode;
@@ -22,6 +23,7 @@ export interface StepParts {
 
 /** What every step of a job shares: the job from the address, or why it is not here. */
 export function StepScreen({ step, children }: { step: Step; children: (view: JobView) => ReactNode }) {
+  const speaker = useSpeaker();
   const { job: jobId = '' } = useLocalSearchParams<{ job: string }>();
   const { view, firm, planning } = useJob(jobId);
   const online = useOnline();
@@ -31,8 +33,8 @@ export function StepScreen({ step, children }: { step: Step; children: (view: Jo
     return (
       <View className="h-full w-full flex-1 bg-ground" role="main">
         <View className="flex-1 justify-center gap-2 p-4">
-          <Answer size="number">{say(`step.${step}`)}</Answer>
-          <T as="lead">{say(why)}</T>
+          <Answer size="number">{say(speaker, `step.${step}`)}</Answer>
+          <T as="lead">{say(speaker, why)}</T>
         </View>
         <MainBar />
       </View>
@@ -46,11 +48,12 @@ const scrolls = { overflow: 'auto' } as object;
 
 /** Phone: head, body, foot, step bar. Wide: rail, jobs, work, inspector side by side. */
 export function StepLayout({ step, view, parts, bar = true }: { step: Step; view: JobView; parts: StepParts; bar?: boolean }) {
+  const speaker = useSpeaker();
   const wide = useWide();
   const { head, body, foot, aside, fixed = false } = parts;
   const title = (
     <Head>
-      <title>{`${say(`step.${step}`)}, ${view.job.name}, ${say('tufa')}`}</title>
+      <title>{`${say(speaker, `step.${step}`)}, ${view.job.name}, ${say(speaker, 'tufa')}`}</title>
     </Head>
   );
   const top = (
@@ -86,7 +89,7 @@ export function StepLayout({ step, view, parts, bar = true }: { step: Step; view
           {foot ? <View className="px-6 pb-4 pt-2">{foot}</View> : null}
         </View>
         {aside ? (
-          <View role="complementary" aria-label={say('step.open')} className="w-[330px] border-l-2 border-ink bg-sheet">
+          <View role="complementary" aria-label={say(speaker, 'step.open')} className="w-[330px] border-l-2 border-ink bg-sheet">
             <ScrollView tabIndex={0} contentContainerClassName="p-5 gap-4">
               {aside}
             </ScrollView>

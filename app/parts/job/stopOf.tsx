@@ -1,4 +1,4 @@
-import { say, sayReason } from '@tufa/words';
+import { say, sayReason, sayProblem } from '@tufa/words';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import type { Step } from '../chrome/Bars';
@@ -6,9 +6,10 @@ import { Button } from '../ui/Button';
 import { StepLayout } from './StepScreen';
 import { Answer, T } from '../ui/T';
 import type { JobView } from './useJob';
+import type { Speaker } from '@tufa/words/speak';
 
 /** While a stop stands, or the plan cannot be computed, a step shows why and whom to ask instead of any figure. */
-export function stopOf(step: Step, view: JobView, toWalk: () => void): ReactNode | null {
+export function stopOf(speaker: Speaker, step: Step, view: JobView, toWalk: () => void): ReactNode | null {
   if (!view.stopped && !view.problem) return null;
   const reasons = view.plan?.elements.flatMap(({ stops }) => stops) ?? [];
   return (
@@ -18,11 +19,11 @@ export function stopOf(step: Step, view: JobView, toWalk: () => void): ReactNode
       parts={{
         head: (
           <View className="gap-2">
-            <Answer size="number">{say('stop.hidden')}</Answer>
+            <Answer size="number">{say(speaker, 'stop.hidden')}</Answer>
             <T as="lead">
               {view.problem
-                ? say(`problem.${view.problem.code}`, view.problem.figures)
-                : say(reasons.some(({ figures }) => figures['answer'] !== 'unanswered') ? 'verdict.ask' : 'verdict.unanswered')}
+                ? sayProblem(speaker, view.problem)
+                : say(speaker, reasons.some(({ figures }) => figures['answer'] !== 'unanswered') ? 'verdict.ask' : 'verdict.unanswered')}
             </T>
           </View>
         ),
@@ -30,12 +31,12 @@ export function stopOf(step: Step, view: JobView, toWalk: () => void): ReactNode
           <View className="gap-2">
             {reasons.map((reason) => (
               <View key={reason.code} className="bg-stop-fill p-3">
-                <T>{sayReason(reason)}</T>
+                <T>{sayReason(speaker, reason)}</T>
               </View>
             ))}
           </View>
         ),
-        foot: <Button label={say('stop.open')} tone="act" onPress={toWalk} />,
+        foot: <Button label={say(speaker, 'stop.open')} tone="act" onPress={toWalk} />,
       }}
     />
   );

@@ -4,6 +4,7 @@ import { Controller, type Control, type FieldPath, type FieldValues } from 'reac
 import type { Typed } from '../../keypad/entries';
 import { Field } from './Field';
 import { QuantityField } from './QuantityField';
+import { useSpeaker } from '../phone/speaker';
 
 /** One field of a form, bound: for a figure where `as` says which, for text else. */
 export function FormField<V extends FieldValues>({
@@ -26,15 +27,18 @@ export function FormField<V extends FieldValues>({
   unknown?: Measured | undefined;
   onSubmit: () => void;
 }) {
+  const speaker = useSpeaker();
   return (
     <Controller
       control={control}
       name={name}
       render={({ field, fieldState }) => {
         const value = String(field.value ?? '');
-        const word = say('keypad.unknown');
+        const word = say(speaker, 'keypad.unknown');
         const cost =
-          unknown && value === word ? say('keypad.cost', { taken_m: unknown.value, percent: String(Math.round((unknown.spread ?? 0) * 100)) }) : undefined;
+          unknown && value === word
+            ? say(speaker, 'keypad.cost', { taken_m: unknown.value, percent: String(Math.round((unknown.spread ?? 0) * 100)) })
+            : undefined;
         const shared = {
           label,
           value,

@@ -1,5 +1,6 @@
 import { marksOf, type Mark, type Scene } from '@tufa/draw';
 import { speak } from './dress';
+import type { Speaker } from '@tufa/words/speak';
 
 /**
  * A scene that follows a finger, painted on a canvas: elements in the page would be styled and laid out anew at every
@@ -26,10 +27,11 @@ export class MovingScene {
     this.marks = new WeakMap();
   }
 
-  show(scene: Scene): void {
+  show(speaker: Speaker, scene: Scene): void {
     const { context } = this;
     context.clearRect(0, 0, scene.width, scene.height);
-    const marks = this.marks.get(scene) ?? marksOf(scene, { speak, colour: (paint) => this.colour(paint), pattern: (name) => name });
+    const marks =
+      this.marks.get(scene) ?? marksOf(scene, { speak: (label) => speak(speaker, label), colour: (paint) => this.colour(paint), pattern: (name) => name });
     this.marks.set(scene, marks);
     for (const { tag, attributes, text } of marks) {
       const of = (name: string): number => Number(attributes[name]);

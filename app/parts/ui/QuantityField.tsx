@@ -8,6 +8,7 @@ import { keepsFocus, leave, opensKeypad } from '../../keypad/keypad';
 import { serve } from '../../keypad/target';
 import { Button } from './Button';
 import { Field } from './Field';
+import { useSpeaker } from '../phone/speaker';
 
 /**
  * A field for a figure with its unit. It opens Tufa's own keypad; the system's keyboard is one tap away and a hardware
@@ -25,7 +26,8 @@ export function QuantityField({
   /** what *done* does beyond closing the keys */
   onDone?: (() => void) | null;
 }) {
-  const entry = entryFor(as);
+  const speaker = useSpeaker();
+  const entry = entryFor(speaker, as);
   const box = useRef<View>(null);
   const inputRef = useRef<TextInput>(null);
   const [focused, setFocused] = useState(false);
@@ -72,17 +74,17 @@ export function QuantityField({
           <Pressable
             role="button"
             tabIndex={-1}
-            aria-label={say('keypad.system')}
+            aria-label={say(speaker, 'keypad.system')}
             className="absolute bottom-0 right-0 top-0 w-[56px] items-center justify-center"
             onPress={toSystem}
             {...keepsFocus}
           >
-            <Text className="font-text text-[1rem] text-faint underline">{say('keypad.letters')}</Text>
+            <Text className="font-text text-[1rem] text-faint underline">{say(speaker, 'keypad.letters')}</Text>
           </Pressable>
         ) : null,
         below: readings ? (
           <View role="alert" className="gap-2" {...keepsFocus}>
-            <Text className="font-text text-[1rem] text-ink">{say('keypad.comma')}</Text>
+            <Text className="font-text text-[1rem] text-ink">{say(speaker, 'keypad.comma')}</Text>
             <View className="flex-row gap-2">
               {readings.map((reading) => (
                 <Button key={reading} label={reading} grow onPress={() => field.onChange(reading)} />

@@ -1,6 +1,7 @@
 import { marksOf, patternsOf, type Mark, type Scene } from '@tufa/draw';
 import { memo, useId, type ComponentType, type PropsWithChildren } from 'react';
 import Svg, { Defs, G, Path, Pattern, Rect, Text } from 'react-native-svg';
+import { useSpeaker } from '../phone/speaker';
 import { dress, speak } from './dress';
 
 const GROUND: Record<string, string> = { wet: 'var(--pat-wet)', mortar: 'var(--pat-mortar)', stiff: 'var(--pat-stiff)', set: 'var(--pat-set)' };
@@ -34,8 +35,9 @@ function Patterns({ scene, name }: { scene: Scene; name: (pattern: string, grain
 
 /** A scene of draw/ on the screen. `bare` is a layer over another picture, without a name of its own. */
 export const SceneView = memo(function SceneView({ scene, bare = false }: { scene: Scene; bare?: boolean }) {
-  const look = dress(`p${useId().replace(/[^a-zA-Z0-9]/g, '')}`);
-  const named = bare ? { 'aria-hidden': true } : { role: 'img', 'aria-label': speak(scene.title) };
+  const speaker = useSpeaker();
+  const look = dress(speaker, `p${useId().replace(/[^a-zA-Z0-9]/g, '')}`);
+  const named = bare ? { 'aria-hidden': true } : { role: 'img', 'aria-label': speak(speaker, scene.title) };
   return (
     <Svg width={scene.width} height={scene.height} viewBox={`0 0 ${scene.width} ${scene.height}`} style={{ flexShrink: 0 }} {...(named as object)}>
       <Patterns scene={scene} name={look.pattern} />

@@ -3,12 +3,14 @@ import { useEffect, useRef, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { Word } from './Button';
 import { T } from './T';
+import { useSpeaker } from '../phone/speaker';
 
 /**
  * A sheet over the screen: the browser's own dialog, so that the focus stays in it, Escape closes it and what is behind
  * it is out of reach.
  */
 export function Sheet({ title, onClose, children }: { title: string; onClose: (() => void) | null; children: ReactNode }) {
+  const speaker = useSpeaker();
   const box = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     const dialog = box.current;
@@ -39,7 +41,7 @@ export function Sheet({ title, onClose, children }: { title: string; onClose: ((
           <T as="h2" className="flex-1">
             {title}
           </T>
-          {onClose ? <Word label={say('sheet.close')} onPress={onClose} /> : null}
+          {onClose ? <Word label={say(speaker, 'sheet.close')} onPress={onClose} /> : null}
         </View>
         {children}
       </View>

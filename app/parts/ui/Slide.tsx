@@ -1,6 +1,7 @@
 import { say } from '@tufa/words';
 import { useRef, useState } from 'react';
 import { Text, View } from 'react-native';
+import { useSpeaker } from '../phone/speaker';
 
 const KNOB = 88;
 
@@ -9,6 +10,7 @@ const KNOB = 88;
  * whoever cannot drag, pressing twice does the same.
  */
 export function Slide({ label, onSlid }: { label: string; onSlid: () => void }) {
+  const speaker = useSpeaker();
   const track = useRef<View>(null);
   const knob = useRef<View>(null);
   const from = useRef<number | null>(null);
@@ -41,13 +43,13 @@ export function Slide({ label, onSlid }: { label: string; onSlid: () => void }) 
   return (
     <View ref={track} className="h-[64px] justify-center border-2 border-stop bg-sheet" testID="slide">
       <Text className="font-text text-center text-[1rem] font-bold text-stop" style={{ paddingLeft: KNOB }}>
-        {armed ? say('slide.again', { what: label }) : label}
+        {armed ? say(speaker, 'slide.again', { what: label }) : label}
       </Text>
       <View
         ref={knob}
         role="button"
         tabIndex={0}
-        aria-label={armed ? say('slide.again', { what: label }) : say('slide.how', { what: label })}
+        aria-label={armed ? say(speaker, 'slide.again', { what: label }) : say(speaker, 'slide.how', { what: label })}
         className="absolute bottom-0 top-0 items-center justify-center bg-stop"
         style={{ width: KNOB, left: at, touchAction: 'none', cursor: 'grab' } as object}
         {...(pointer as object)}

@@ -5,6 +5,7 @@ import { say } from '@tufa/words';
 import { inUnits } from '@tufa/words/survey';
 import { entryFor, type Typed } from '../../keypad/entries';
 import { FieldProblem, sayQuantityProblem } from './useWireForm';
+import type { Speaker } from '@tufa/words/speak';
 
 interface Bounds {
   readonly least: number;
@@ -12,27 +13,28 @@ interface Bounds {
 }
 
 /** What was typed in a field as an SI value inside its bounds, or a sentence that says what to do. @throws FieldProblem */
-export function readWithin({ field, text, as, least, most }: { field: string; text: string; as: Typed } & Bounds): number {
-  const { kind, own } = entryFor(as);
-  if (text.trim() === '') throw new FieldProblem(field, say('field.required'));
+export function readWithin(speaker: Speaker, { field, text, as, least, most }: { field: string; text: string; as: Typed } & Bounds): number {
+  const { kind, own } = entryFor(speaker, as);
+  if (text.trim() === '') throw new FieldProblem(field, say(speaker, 'field.required'));
   let value: number;
   const clash = contradiction({ text, kind });
-  if (clash) throw new FieldProblem(field, say('keypad.clash', { first: clash[0], second: clash[1] }));
+  if (clash) throw new FieldProblem(field, say(speaker, 'keypad.clash', { first: clash[0], second: clash[1] }));
   try {
     value = parse({ text, kind, unit: own });
   } catch (error) {
-    if (error instanceof Problem) throw new FieldProblem(field, sayQuantityProblem(error, kind));
+    if (error instanceof Problem) throw new FieldProblem(field, sayQuantityProblem(speaker, error, kind));
     throw error;
   }
   const slack = 1e-9 * Math.max(1, Math.abs(most));
-  if (value < least - slack) throw new FieldProblem(field, say('field.tooSmall', { least: inUnits(kind, least) }));
-  if (value > most + slack) throw new FieldProblem(field, say('field.tooLarge', { most: inUnits(kind, most) }));
+  if (value < least - slack) throw new FieldProblem(field, say(speaker, 'field.tooSmall', { least: inUnits(speaker, kind, least) }));
+  if (value > most + slack) throw new FieldProblem(field, say(speaker, 'field.tooLarge', { most: inUnits(speaker, kind, most) }));
   return value;
 }
 
 /** The same inside a limit that form and server share. @throws FieldProblem */
-export const readTyped = ({ limit, ...rest }: { field: string; text: string; as: Typed; limit: Limit }): number => readWithin({ ...rest, ...LIMITS[limit] });
+export const readTyped = (speaker: Speaker, { limit, ...rest }: { field: string; text: string; as: Typed; limit: Limit }): number =>
+  readWithin(speaker, { ...rest, ...LIMITS[limit] });
 
 /** A typed figure with what was typed, so that it prints back so; *don't know* stands for the wide figure given. @throws FieldProblem */
-export const measuredOf = ({ unknown, ...input }: Parameters<typeof readTyped>[0] & { unknown?: Measured }): Measured =>
-  unknown && input.text === say('keypad.unknown') ? unknown : { value: readTyped(input), typed: input.text.trim(), source: 'typed' };
+export const measuredOf = (speaker: Speaker, { unknown, ...input }: Parameters<typeof readTyped>[1] & { unknown?: Measured }): Measured =>
+  unknown && input.text === say(speaker, 'keypad.unknown') ? unknown : { value: readTyped(speaker, input), typed: input.text.trim(), source: 'typed' };

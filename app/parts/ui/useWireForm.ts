@@ -2,11 +2,13 @@ import { senseOf } from '@tufa/contract/sense';
 import { check } from '@tufa/contract/validate';
 import { Problem } from '@tufa/core/quantity';
 import { print, type Kind } from '@tufa/core/quantity';
-import { i18n, say, unitSystem } from '@tufa/words';
+import { say, sayCoded, isSaid } from '@tufa/words';
 import type Joi from 'joi';
 import { useEffect } from 'react';
 import { useForm, type DefaultValues, type FieldErrors, type FieldValues, type Resolver, type UseFormReturn } from 'react-hook-form';
 import { useDraft } from '../phone/useDraft';
+import type { Speaker } from '@tufa/words/speak';
+import { useSpeaker } from '../phone/speaker';
 
 export interface WireForm<V extends FieldValues> {
   /** schema of what is sent: the same stands on the server */
@@ -34,21 +36,21 @@ const EXAMPLE: Partial<Record<Kind, Record<'us' | 'metric', string>>> = {
 };
 
 /** What is wrong with a typed quantity and how to write it. */
-export function sayQuantityProblem(problem: Problem, kind: Kind): string {
-  const example = EXAMPLE[kind]?.[unitSystem()] ?? '';
-  return say(`field.${problem.code}`, { ...problem.figures, kind: say(`field.${kind}`), example });
+export function sayQuantityProblem(speaker: Speaker, problem: Problem, kind: Kind): string {
+  const example = EXAMPLE[kind]?.[speaker.system] ?? '';
+  return sayCoded(speaker, `field.${problem.code}`, { ...problem.figures, kind: say(speaker, `field.${kind}`), example });
 }
 
-function sayFault(code: string, limit: unknown, kind: Kind | undefined): string {
+function sayFault(speaker: Speaker, code: string, limit: unknown, kind: Kind | undefined): string {
   const printed =
     typeof limit === 'number' && kind
-      ? `${print({ kind, value: limit, system: unitSystem() }).digits} ${print({ kind, value: limit, system: unitSystem() }).unit}`
+      ? `${print({ kind, value: limit, system: speaker.system }).digits} ${print({ kind, value: limit, system: speaker.system }).unit}`
       : String(limit);
-  if (code === 'number.min') return say('field.tooSmall', { least: printed });
-  if (code === 'number.max') return say('field.tooLarge', { most: printed });
-  if (code === 'string.max') return say('field.tooLong', { limit: printed });
-  if (code === 'string.empty' || code === 'any.required' || code === 'string.min') return say('field.required');
-  return i18n.exists(`field.${code}`) ? say(`field.${code}`) : say(`problem.field.${code}`, { field: '', limit: printed });
+  if (code === 'number.min') return say(speaker, 'field.tooSmall', { least: printed });
+  if (code === 'number.max') return say(speaker, 'field.tooLarge', { most: printed });
+  if (code === 'string.max') return say(speaker, 'field.tooLong', { limit: printed });
+  if (code === 'string.empty' || code === 'any.required' || code === 'string.min') return say(speaker, 'field.required');
+  return isSaid(`field.${code}`) ? sayCoded(speaker, `field.${code}`) : sayCoded(speaker, `problem.field.${code}`, { field: '', limit: printed });
 }
 
 /** react-hook-form over the wire's own schema, with what was typed kept as a draft until it is saved. */
@@ -61,6 +63,7 @@ export function useWireForm<V extends FieldValues>({
   initial: V;
   wire: WireForm<V>;
 }): UseFormReturn<V> & { submit: (save: (wire: object) => Promise<unknown>) => () => Promise<void>; clear: () => void } {
+  const speaker = useSpeaker();
   const { held, keep, clear } = useDraft<V>(name);
   const resolver: Resolver<V> = (values) => {
     const fail = (field: string, message: string) => ({ values: {}, errors: { [field]: { type: 'wire', message } } as unknown as FieldErrors<V> });
@@ -70,8 +73,11 @@ export function useWireForm<V extends FieldValues>({
       if (!fault) return { values, errors: {} };
       const { field, kind, label = '' } = wire.fieldOf(fault.field);
       // What contradicts itself comes with its own figures.
-      const own = !fault.code.includes('.') && !i18n.exists(`field.${fault.code}`) && i18n.exists(`problem.${fault.code}`);
-      return fail(field, own ? say(`problem.${fault.code}`, { ...fault.figures, field: label } as never) : sayFault(fault.code, fault.figures['limit'], kind));
+      const own = !fault.code.includes('.') && !isSaid(`field.${fault.code}`) && isSaid(`problem.${fault.code}`);
+      return fail(
+        field,
+        own ? sayCoded(speaker, `problem.${fault.code}`, { ...fault.figures, field: label }) : sayFault(speaker, fault.code, fault.figures['limit'], kind),
+      );
     } catch (error) {
       if (error instanceof FieldProblem) return fail(error.field, error.sentence);
       throw error;

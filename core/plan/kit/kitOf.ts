@@ -13,19 +13,41 @@ import { PLAN } from '../constants';
 export const KIT_GROUPS = ['material', 'tools', 'protection', 'supply', 'neighbours'] as const;
 export type KitGroup = (typeof KIT_GROUPS)[number];
 
+/** What is loaded beside the tools. */
+export const KIT_CODES = [
+  'product',
+  'aid',
+  'gloves',
+  'glasses',
+  'respirator',
+  'ears',
+  'boots',
+  'eyeWash',
+  'nitrile',
+  'wipes',
+  'water',
+  'power',
+  'breakerPlug',
+  'washBin',
+  'tape',
+  'cover',
+  'barrier',
+] as const;
+export type KitCode = Tool | (typeof KIT_CODES)[number];
+
 /** One thing to load, with how much of it where that is known. */
 export interface KitItem {
   /** what it is ticked by */
   readonly key: string;
   readonly group: KitGroup;
-  readonly code: string;
+  readonly code: KitCode;
   readonly figures: Figures;
 }
 
 /** What is loud. */
 const LOUD: ReadonlySet<Tool> = new Set(['sander', 'breaker', 'grinder', 'saw', 'blaster', 'vacuum']);
 
-const item = (group: KitGroup, code: string, figures: Figures = {}, key = code): KitItem => ({ key: `kit.${key}`, group, code, figures });
+const item = (group: KitGroup, code: KitCode, figures: Figures = {}, key: string = code): KitItem => ({ key: `kit.${key}`, group, code, figures });
 
 /** How much of a tool there must be, where the plan says it. */
 function counted(tool: Tool, chosen: readonly ChosenPlan[], input: PlanInput): Figures {

@@ -2,7 +2,7 @@ import { readingsOf } from '@tufa/contract/assemble';
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { cautionsOn, type Plan, type PlanInput, type Survey } from '@tufa/core/plan';
 import { legendScene, planScene, toSvg, type Label, type Scene } from '@tufa/draw';
-import { printFigure, say, sayReason, speakIn, unitSystem } from '@tufa/words';
+import { printFigure, say, sayCoded, sayReason, type Speaker } from '@tufa/words';
 import { findingText, isTest, planFinding, planKind, planReadings, planTaps, testText, volumeText } from '@tufa/words/survey';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 
@@ -21,8 +21,12 @@ const PAPER = {
   stop: '#94281c',
 } as const;
 
-const speak = ({ code, figures, text }: Label): string => text ?? (code ? say(code, figures ?? {}) : '');
-const drawing = (scene: Scene): Content => ({ svg: toSvg({ scene, speak, colours: PAPER }), width: scene.width, margin: [0, 4, 0, 4] });
+const speak = (speaker: Speaker, { code, figures, text }: Label): string => text ?? (code ? sayCoded(speaker, code, figures) : '');
+const drawing = (speaker: Speaker, scene: Scene): Content => ({
+  svg: toSvg({ scene, speak: (label) => speak(speaker, label), colours: PAPER }),
+  width: scene.width,
+  margin: [0, 4, 0, 4],
+});
 
 export interface SheetPhoto {
   readonly elementId: string | null;
@@ -33,6 +37,7 @@ export interface SheetPhoto {
 }
 
 export interface SurveySheetInput {
+  readonly speaker: Speaker;
   readonly data: FirmData;
   readonly input: PlanInput;
   readonly survey: Survey;
@@ -44,10 +49,9 @@ export interface SurveySheetInput {
 
 /** The survey of a job as a document: of each element its plan, its verdict, its tables and its pictures; then the cautions. */
 export function surveySheet(sheet: SurveySheetInput): TDocumentDefinitions {
-  const { data, input, plan, at } = sheet;
-  speakIn(input.firm);
+  const { speaker, data, input, plan, at } = sheet;
   const job = data.job[input.job.id]!;
-  const title = say('sheetDoc.title', { name: job.name });
+  const title = say(speaker, 'sheetDoc.title', { name: job.name });
   const elements = Object.values(data.element)
     .filter(({ jobId, removed }) => jobId === job.id && !removed)
     .sort((a, b) => (a.id < b.id ? -1 : 1));
@@ -65,42 +69,44 @@ export function surveySheet(sheet: SurveySheetInput): TDocumentDefinitions {
       caution: { color: PAPER.caution },
     },
     footer: (page, pages) => ({
-      text: say('sheetDoc.foot', { name: job.name, page: String(page), pages: String(pages) }),
+      text: say(speaker, 'sheetDoc.foot', { name: job.name, page: String(page), pages: String(pages) }),
       style: 'small',
       margin: [42, 12, 42, 0],
     }),
     content: [
       { text: title, style: 'title' },
       { text: [job.customer, job.address].filter(Boolean).join(', ') },
-      { text: say('sheetDoc.madeAt', { date: at.toISOString().slice(0, 10) }), style: 'small' },
+      { text: say(speaker, 'sheetDoc.madeAt', { date: at.toISOString().slice(0, 10) }), style: 'small' },
       ...elements.flatMap((element, i) => elementPart({ sheet, element, pageBreak: i > 0 })),
-      ...(cautions.length > 0 ? [{ text: say('caution.title'), style: 'h2' }, { ul: cautions.map(({ code }) => say(`caution.${code}`)) } as Content] : []),
-      { text: say('sheetDoc.defers'), style: 'small', margin: [0, 12, 0, 0] },
+      ...(cautions.length > 0
+        ? [{ text: say(speaker, 'caution.title'), style: 'h2' }, { ul: cautions.map(({ code }) => sayCoded(speaker, `caution.${code}`)) } as Content]
+        : []),
+      { text: say(speaker, 'sheetDoc.defers'), style: 'small', margin: [0, 12, 0, 0] },
     ],
   };
 }
 
 /** What only people read of an element. */
-function elementFacts({ properties: { material, texture, colour, age_y, earlier, neighbours, fall } }: RowOf<'element'>): string[] {
+function elementFacts(speaker: Speaker, { properties: { material, texture, colour, age_y, earlier, neighbours, fall } }: RowOf<'element'>): string[] {
   return [
-    ...(material ? [`${say('walk.material')}: ${say(`walk.materials.${material}`)}`] : []),
-    ...(texture ? [`${say('walk.texture')}: ${say(`walk.textures.${texture}`)}`] : []),
-    ...(colour ? [`${say('walk.colour')}: ${colour}`] : []),
-    ...(typeof age_y === 'number' ? [`${say('walk.age')}: ${age_y}`] : []),
-    ...(earlier && earlier !== 'none' ? [`${say('walk.earlier')}: ${say(`walk.earlierIs.${earlier}`)}`] : []),
-    ...(fall ? [`${say('walk.fallSlope')}: ${Math.round(fall.slope * 1000) / 10}`] : []),
-    ...(neighbours ? [`${say('walk.neighbours')}: ${neighbours}`] : []),
+    ...(material ? [`${say(speaker, 'walk.material')}: ${say(speaker, `walk.materials.${material}`)}`] : []),
+    ...(texture ? [`${say(speaker, 'walk.texture')}: ${say(speaker, `walk.textures.${texture}`)}`] : []),
+    ...(colour ? [`${say(speaker, 'walk.colour')}: ${colour}`] : []),
+    ...(typeof age_y === 'number' ? [`${say(speaker, 'walk.age')}: ${age_y}`] : []),
+    ...(earlier && earlier !== 'none' ? [`${say(speaker, 'walk.earlier')}: ${say(speaker, `walk.earlierIs.${earlier}`)}`] : []),
+    ...(fall ? [`${say(speaker, 'walk.fallSlope')}: ${Math.round(fall.slope * 1000) / 10}`] : []),
+    ...(neighbours ? [`${say(speaker, 'walk.neighbours')}: ${neighbours}`] : []),
   ];
 }
 
 function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; element: RowOf<'element'>; pageBreak: boolean }): Content[] {
-  const { data, input, photos } = sheet;
+  const { speaker, data, input, photos } = sheet;
   const survey = sheet.survey.elements.find(({ elementId }) => elementId === element.id)!;
   const findings = Object.values(data.finding)
     .filter((one) => one.elementId === element.id && !one.removed)
     .sort((a, b) => (a.label < b.label ? -1 : 1));
   const readings = readingsOf(data, input.job.id);
-  const us = unitSystem() === 'us';
+  const us = speaker.system === 'us';
   const { outline, openings, north_deg, thickness } = element.geometry;
   const plan = planScene({
     outline,
@@ -108,49 +114,60 @@ function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; e
     height: 300,
     unit_m: us ? 0.3048 : 1,
     unit: us ? 'ft' : 'm',
-    findings: findings.map((one) => planFinding(one)),
+    findings: findings.map((one) => planFinding(speaker, one)),
     taps: planTaps(readings, element.id),
-    readings: planReadings(readings, element.id),
+    readings: planReadings(speaker, readings, element.id),
     ...(openings ? { openings } : {}),
     ...(north_deg === undefined ? {} : { north_deg }),
   });
   const kinds = [...new Set(findings.map(planKind))];
   const { verdict, volume, hollow, debris, waiting } = survey;
   const facts = [
-    `${say(`word.kind.${element.kind}`)}, ${printFigure('area_m2', survey.area_m2)}, ${printFigure('thickness_m', thickness.value)}`,
-    ...elementFacts(element),
-    ...(volume ? [`${printFigure('a_m2', survey.bad_m2)} ${say('walk.bad')}, ${volumeText(volume).text} (${volumeText(volume).range})`] : []),
-    ...(survey.length_m > 0 ? [say('walk.lines', { length_m: survey.length_m })] : []),
-    ...(hollow ? [say('sheetDoc.hollow', { hollow_share: hollow.share, low_share: hollow.low, high_share: hollow.high, count: hollow.taps })] : []),
-    ...(debris ? [say('walk.debris', { mass_kg: debris.mass_kg, count: debris.bags })] : []),
+    `${say(speaker, `word.kind.${element.kind}`)}, ${printFigure(speaker, 'area_m2', survey.area_m2)}, ${printFigure(speaker, 'thickness_m', thickness.value)}`,
+    ...elementFacts(speaker, element),
+    ...(volume
+      ? [
+          `${printFigure(speaker, 'a_m2', survey.bad_m2)} ${say(speaker, 'walk.bad')}, ${volumeText(speaker, volume).text} (${volumeText(speaker, volume).range})`,
+        ]
+      : []),
+    ...(survey.length_m > 0 ? [say(speaker, 'walk.lines', { length_m: survey.length_m })] : []),
+    ...(hollow ? [say(speaker, 'sheetDoc.hollow', { hollow_share: hollow.share, low_share: hollow.low, high_share: hollow.high, count: hollow.taps })] : []),
+    ...(debris ? [say(speaker, 'walk.debris', { mass_kg: debris.mass_kg, count: debris.bags })] : []),
     ...readings
       .filter(({ elementId }) => elementId === element.id)
-      .flatMap(({ kind, value }) => (isTest(kind) ? [`${say(`walk.test.${kind}`)}: ${testText(kind, value)}`] : [])),
+      .flatMap(({ kind, value }) => (isTest(kind) ? [`${say(speaker, `walk.test.${kind}`)}: ${testText(speaker, kind, value)}`] : [])),
   ];
   const own = photos.filter(({ elementId, findingId }) => elementId === element.id || findings.some(({ id }) => id === findingId));
   return [
     { text: element.name, style: 'h2', ...(pageBreak ? { pageBreak: 'before' as const } : {}) },
     { text: facts.join('. ') },
-    drawing(plan),
-    ...(kinds.length > 0 ? [drawing(legendScene({ kinds, width: 510 }))] : []),
-    { text: say(`verdict.${verdict.code}`), bold: true, margin: [0, 6, 0, 0], ...(verdict.code === 'stop' ? { style: 'stop' } : {}) },
+    drawing(speaker, plan),
+    ...(kinds.length > 0 ? [drawing(speaker, legendScene({ kinds, width: 510 }))] : []),
+    { text: say(speaker, `verdict.${verdict.code}`), bold: true, margin: [0, 6, 0, 0], ...(verdict.code === 'stop' ? { style: 'stop' } : {}) },
     {
       ul: verdict.reasons.map((reason) => ({
-        text: sayReason(reason),
+        text: sayReason(speaker, reason),
         ...(reason.verdict === 'no' ? { style: 'stop' } : reason.verdict === 'caution' ? { style: 'caution' } : {}),
       })),
     },
-    ...(survey.stops.length > 0 ? [{ text: say('verdict.ask'), bold: true } as Content] : []),
+    ...(survey.stops.length > 0 ? [{ text: say(speaker, 'verdict.ask'), bold: true } as Content] : []),
     ...(element.stops.opinion
       ? [
-          { text: say('opinion.by', { role: say(`opinion.roles.${element.stops.opinion.role}`), day: element.stops.opinion.on }), bold: true } as Content,
+          {
+            text: say(speaker, 'opinion.by', { role: sayCoded(speaker, `opinion.roles.${element.stops.opinion.role}`), day: element.stops.opinion.on }),
+            bold: true,
+          } as Content,
           { text: element.stops.opinion.said },
         ]
       : []),
-    ...(findings.length > 0 ? [findingsTable(findings, sheet.survey)] : []),
+    ...(findings.length > 0 ? [findingsTable(speaker, findings, sheet.survey)] : []),
     ...waiting.flatMap(({ phase, labels, volume: later, risks }): Content[] => [
-      { text: say('walk.waits', { phase: say(`walk.phases.${phase}`), labels: labels.join(', '), v_m3: later.p50 }), bold: true, margin: [0, 6, 0, 0] },
-      { ul: risks.map(({ code, figures }) => say(`reason.${code}`, figures)) },
+      {
+        text: say(speaker, 'walk.waits', { phase: say(speaker, `walk.phases.${phase}`), labels: labels.join(', '), v_m3: later.p50 }),
+        bold: true,
+        margin: [0, 6, 0, 0],
+      },
+      { ul: risks.map((risk) => sayReason(speaker, risk)) },
     ]),
     ...rowsOf(own).map((three): Content => photoRow(three)),
   ];
@@ -173,20 +190,27 @@ const photoRow = (photos: readonly SheetPhoto[]): Content => ({
   margin: [0, 8, 0, 0],
 });
 
-function findingsTable(findings: readonly RowOf<'finding'>[], survey: Survey): Content {
-  const head: TableCell[] = ['label', 'kind', 'size', 'volume', 'says', 'when'].map((column) => ({ text: say(`sheetDoc.column.${column}`), bold: true }));
+function findingsTable(speaker: Speaker, findings: readonly RowOf<'finding'>[], survey: Survey): Content {
+  const head: TableCell[] = (['label', 'kind', 'size', 'volume', 'says', 'when'] as const).map((column) => ({
+    text: say(speaker, `sheetDoc.column.${column}`),
+    bold: true,
+  }));
   const rows = findings.map((finding): TableCell[] => {
     const takeOff = survey.findings.find(({ findingId }) => findingId === finding.id)?.takeOff;
-    const size = takeOff ? (takeOff.length_m === null ? printFigure('area_m2', takeOff.area_m2) : printFigure('length_m', takeOff.length_m)) : '';
-    const volume = takeOff ? volumeText(takeOff.volume) : null;
+    const size = takeOff
+      ? takeOff.length_m === null
+        ? printFigure(speaker, 'area_m2', takeOff.area_m2)
+        : printFigure(speaker, 'length_m', takeOff.length_m)
+      : '';
+    const volume = takeOff ? volumeText(speaker, takeOff.volume) : null;
     const note = finding.properties.note ?? '';
     return [
       finding.label,
-      say(`walk.kinds.${planKind(finding)}`),
+      say(speaker, `walk.kinds.${planKind(finding)}`),
       size,
       volume ? `${volume.text} (${volume.range})` : '',
-      [findingText(finding), note].filter((text, i, all) => text && all.indexOf(text) === i).join('. '),
-      say(`walk.phases.${finding.properties.phase ?? 'now'}`),
+      [findingText(speaker, finding), note].filter((text, i, all) => text && all.indexOf(text) === i).join('. '),
+      say(speaker, `walk.phases.${finding.properties.phase ?? 'now'}`),
     ];
   });
   return {

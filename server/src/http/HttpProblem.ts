@@ -1,5 +1,5 @@
 import type { ProblemDetails } from '@tufa/contract/commands';
-import { say } from '@tufa/words';
+import { PLAIN, sayCoded } from '@tufa/words';
 
 export interface ProblemInput {
   readonly status: number;
@@ -12,7 +12,7 @@ export interface ProblemInput {
 export function problemDetails({ status, code, field, figures }: ProblemInput): ProblemDetails {
   return {
     type: `urn:tufa:problem:${code}`,
-    title: say(`problem.${code}`, { ...figures, field }),
+    title: sayCoded(PLAIN, `problem.${code}`, { ...figures, field }),
     status,
     code,
     ...(field ? { field } : {}),

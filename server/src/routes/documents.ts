@@ -2,6 +2,7 @@ import { assemblePlanInput } from '@tufa/contract/assemble';
 import { id } from '@tufa/contract/common';
 import { computePlan, surveyOf } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
+import { PLAIN, type Speaker } from '@tufa/words';
 import { Router } from 'express';
 import Joi from 'joi';
 import { In } from 'typeorm';
@@ -41,7 +42,9 @@ export function documentRoutes({ source, clock }: AppContext): Router {
       }),
     );
     const plan = planned(input);
-    const bytes = await renderPdf(surveySheet({ data, input, survey: surveyOf(input), plan, photos, at: clock() }));
+    // The firm's units and money, the place's clock.
+    const speaker: Speaker = { ...PLAIN, system: input.firm.system, currency: input.firm.currency, zone: data.job[job]?.zone ?? PLAIN.zone };
+    const bytes = await renderPdf(surveySheet({ speaker, data, input, survey: surveyOf(input), plan, photos, at: clock() }));
     response.type('application/pdf').set('content-disposition', 'inline; filename="survey.pdf"').send(bytes);
   });
   return router;

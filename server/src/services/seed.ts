@@ -1,6 +1,6 @@
 import { aids, catalogue } from '@tufa/core/shelf/catalogue';
 import { DEFAULT_FIRM } from '@tufa/core/plan';
-import { say } from '@tufa/words';
+import { PLAIN, say } from '@tufa/words';
 import type { DataSource, EntityManager } from 'typeorm';
 import { TABLES } from '../entities';
 import type { EntityName } from '@tufa/contract/entities';
@@ -25,8 +25,8 @@ export async function seed({ owner, clock, empty, demo }: { owner: DataSource; c
   await withFirm(owner, DEMO_FIRM_ID, async (tx) => {
     const [present] = (await tx.query('select change_counter from firm')) as { change_counter: string }[];
     if (!present) {
-      await put(tx, 'firm', DEMO_FIRM_ID, { name: say(empty ? 'seed.firm' : 'seed.demoFirm'), settings: DEFAULT_FIRM }, 1);
-      for (const { id, role } of PEOPLE) await put(tx, 'person', id, { role, name: say(`role.${role}`) }, 1);
+      await put(tx, 'firm', DEMO_FIRM_ID, { name: say(PLAIN, empty ? 'seed.firm' : 'seed.demoFirm'), settings: DEFAULT_FIRM }, 1);
+      for (const { id, role } of PEOPLE) await put(tx, 'person', id, { role, name: say(PLAIN, `role.${role}`) }, 1);
       await stockShelf(tx, 1);
       if (!empty) for (const row of readDemonstration(demo, clock())) await put(tx, row.name, row.id, row.fields, 2);
       await tx.query('update firm set change_counter = 2');
