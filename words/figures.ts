@@ -1,4 +1,5 @@
-import { print, printMoney, significant, typeset, type Figures, type Kind } from '@tufa/core/quantity';
+import { print, printMoney, significant, typeset, type Kind, type Problem } from '@tufa/core/quantity';
+import type { Reason } from '@tufa/core/choose';
 import type { KitItem, RepairStep } from '@tufa/core/plan';
 import { work } from './work';
 import { forgetSaid, i18n, isSaid, printWith, say, sayCoded, type Speaker } from './speak';
@@ -38,15 +39,14 @@ i18n.addResourceBundle('en', 'translation', work, true, true);
 forgetSaid();
 
 /** The sentence of a reason of the core. A stop question speaks with its own words. */
-export function sayReason(speaker: Speaker, { code, figures }: { code: string; figures: Figures }): string {
-  if (code.startsWith('stop.'))
-    return say(speaker, 'stop.reason', { question: sayCoded(speaker, code), answer: printFigure(speaker, 'answer', figures['answer'] ?? '') });
-  return sayCoded(speaker, code.startsWith('verdict.') ? code : `reason.${code}`, figures);
+export function sayReason(speaker: Speaker, { code, figures }: Pick<Reason, 'code' | 'figures'>): string {
+  // A question speaks with its own words.
+  if ('answer' in figures) return say(speaker, 'stop.reason', { question: sayCoded(speaker, code), answer: printFigure(speaker, 'answer', figures.answer) });
+  return sayCoded(speaker, `reason.${code}`, figures);
 }
 
 /** What is wrong, and what to do about it. */
-export const sayProblem = (speaker: Speaker, { code, figures }: { readonly code: string; readonly figures: Figures }): string =>
-  sayCoded(speaker, `problem.${code}`, figures);
+export const sayProblem = (speaker: Speaker, { code, figures }: Pick<Problem, 'code' | 'figures'>): string => sayCoded(speaker, `problem.${code}`, figures);
 
 /** A step of a repair. */
 export const sayStep = (speaker: Speaker, { code, figures }: RepairStep): string => sayCoded(speaker, `fixStep.${code.slice('step.'.length)}`, figures);

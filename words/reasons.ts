@@ -1,8 +1,10 @@
+import { verdict } from './judgement';
 import { systemReasons } from './systems';
 
 /** Why: the sentence of every reason that a rule gives. */
 export const reasons = {
   ...systemReasons,
+  verdict,
   wait: {
     frost: '{{labels}}: water that freezes in it breaks more out this winter.',
     deicer: '{{labels}}: salt goes deeper each time it is spread.',

@@ -90,7 +90,7 @@ export function StrataSlider({
         ghost: former ? { at: former.column.at, text: `${former.text}${difference}` } : null,
       });
     });
-  }, [question, quantity, ghost, ticks, frame]);
+  }, [ghost, speaker, quantity, question, frame, ticks]);
 
   const latest = useRef({ frame, domain, handleAt, onChange, value });
   useLayoutEffect(() => {
@@ -103,7 +103,7 @@ export function StrataSlider({
     const scene = handleAt(value);
     if (scene) moving.current.show(speaker, scene);
     // Painted in the look's own colours and fonts: again when either comes or changes.
-  }, [frame, handleAt, value, mode, fonts]);
+  }, [frame, handleAt, value, mode, fonts, speaker]);
 
   // Listened to directly and once: a drawing that follows a finger has no time for the way through the component tree,
   // and a sync that arrives in mid-drag must not end it.
@@ -142,7 +142,7 @@ export function StrataSlider({
     return () => {
       for (const [name, listener] of Object.entries(listeners)) element.removeEventListener(name, listener as EventListener);
     };
-  }, []);
+  }, [speaker]);
 
   const onKeyDown = (event: { key: string; preventDefault: () => void }): void => {
     const move = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 5, PageDown: -5 }[event.key];

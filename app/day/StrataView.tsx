@@ -56,12 +56,12 @@ export function StrataView({
         const at = snap(least + share * (most - least), { least, most, step });
         return { at, text: tickText(speaker, quantity, at) };
       }),
-    [quantity, least, most, step],
+    [least, most, step, speaker, quantity],
   );
   const bands = useMemo(() => {
     if (!frame) return null;
     return strataScene({ frame, columns, unit: say(speaker, 'unit.min') });
-  }, [frame, columns]);
+  }, [frame, columns, speaker]);
   const said = (time_s: number): string => printFigure(speaker, 't_s', time_s);
   return (
     <View>

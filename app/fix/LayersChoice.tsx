@@ -1,3 +1,4 @@
+import type { Reason, ReasonCode } from '@tufa/core/choose';
 import { aidsOf } from '@tufa/contract/assemble';
 import { AID_ROLES, aidClasses, judgedAid, overlaysFor, type AidRole, type ChosenPlan, type OverlayInput, type TreatmentInput } from '@tufa/core/plan';
 import type { Sheet } from '@tufa/core/shelf';
@@ -15,6 +16,9 @@ import type { JobView } from '../parts/job/useJob';
 import { inUnits } from '@tufa/words/survey';
 import { writeTreatments } from './writeTreatment';
 import { useSpeaker } from '../parts/phone/speaker';
+
+/** In which state an aid is covered is told whatever its verdict. */
+const COVERED: readonly ReasonCode[] = ['aid.covered.wet', 'aid.covered.tacky', 'aid.covered.dry'];
 
 const NONE = 'none';
 const THIN: Omit<OverlayInput, 'sheetId'> = { thickness_m: 0.003, over: 'element' };
@@ -172,16 +176,12 @@ function AidChoice({ view, element, finding, sheet, treatment, chosen, role }: C
 }
 
 /** The reasons that are more than a yes. */
-function Standing({
-  reasons,
-}: {
-  reasons: readonly { readonly code: string; readonly verdict: 'yes' | 'caution' | 'no'; readonly figures: Readonly<Record<string, string | number>> }[];
-}) {
+function Standing({ reasons }: { reasons: readonly Reason[] }) {
   const speaker = useSpeaker();
   return (
     <>
       {reasons
-        .filter(({ verdict, code }) => verdict !== 'yes' || code.startsWith('aid.covered'))
+        .filter(({ verdict, code }) => verdict !== 'yes' || COVERED.includes(code))
         .map((reason) => (
           <T
             key={reason.code}

@@ -51,7 +51,7 @@ function Newer({ view, used, other }: { view: JobView; used: Sheet | Aid; other:
       if (error instanceof Problem) return [sayProblem(speaker, error)];
       throw error;
     }
-  }, [other, plan, input, treatments]);
+  }, [plan, speaker, input, other, treatments]);
   const take = (): void =>
     void writeTreatments(
       view,

@@ -1,4 +1,4 @@
-import type { Reason } from '@tufa/core/choose';
+import type { Reason, ReasonCode } from '@tufa/core/choose';
 import { say, sayReason } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -8,7 +8,7 @@ import { MARK, TONE } from './verdict';
 import { useSpeaker } from '../parts/phone/speaker';
 
 /** What a person asks first of a material that fits: how deep, what edge, whether the day leaves time for it, and when it opens. */
-const ASKED_FIRST = /^(thickness|edge|lives|open)\./;
+const ASKED_FIRST: readonly ReasonCode[] = ['thickness.fits', 'edge.cut', 'edge.feathers', 'lives.fits', 'open.inTime'];
 const ORDER = { no: 0, caution: 1, yes: 2 } as const;
 
 /** Why it is what it is: what speaks against it first, then what is asked first; the rest of what fits is a tap away. */
@@ -16,7 +16,7 @@ export function ReasonList({ reasons }: { reasons: readonly Reason[] }) {
   const speaker = useSpeaker();
   const [whole, setWhole] = useState(false);
   const sorted = [...reasons].sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]);
-  const first = sorted.filter(({ verdict, code }) => verdict !== 'yes' || ASKED_FIRST.test(code));
+  const first = sorted.filter(({ verdict, code }) => verdict !== 'yes' || ASKED_FIRST.includes(code));
   const folded = sorted.length - first.length;
   return (
     <View>

@@ -42,7 +42,7 @@ export function ShelfFor({
             new Set(),
           )
         : null,
-    [searching, ranking, rows],
+    [searching, speaker, ranking, rows],
   );
   const found = useMemo(() => {
     if (!index) return ranking;

@@ -19,6 +19,6 @@ export function SmallSection({ data, finding }: { data: FirmData; finding: RowOf
     if (finding.kind === 'spall')
       return sectionScene(smallSection({ finding: finding.properties, on: element.kind, thickness: element.geometry.thickness, sheet }), size);
     return planScene({ outline: element.geometry.outline, findings: [planFinding(speaker, finding)], ...size });
-  }, [element, finding, sheet]);
+  }, [element, finding, sheet, speaker]);
   return scene ? <SceneView scene={scene} bare /> : null;
 }

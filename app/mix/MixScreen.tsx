@@ -128,7 +128,7 @@ function TicketView({ view, finding, chosen, sheet }: { view: JobView; finding: 
         unit: say(speaker, metric ? 'unit.L' : 'unit.qt'),
         mirror: hand === 'left',
       }),
-    [view.input.firm.pail_m3, water, window.batch.volume_m3, metric, hand, narrow],
+    [narrow, view.input.firm.pail_m3, water, window.batch.volume_m3, metric, speaker, hand],
   );
   return (
     <View className="gap-2">

@@ -31,7 +31,7 @@ export function ImpliedView({ sheet, claim_m2 = null, bag = true }: { sheet: She
       implied && size
         ? impliedScene({ lives: implied.lives, width: size.width, height: 190, degrees: (temperature_C) => printFigure(speaker, 't_C', temperature_C) })
         : null,
-    [implied, size],
+    [implied, size, speaker],
   );
   if (!implied) return null;
   const { lives, bag_kg, bag_m3, covers, claimed } = implied;

@@ -80,7 +80,7 @@ function LabelForm({ origin, productId, revision }: { origin: Origin; productId:
   // Asked of the form itself at every render: taken out of it, the compiler would remember the first answer.
   const values = form.watch();
   const named = values.class;
-  const typical = useMemo(() => standsIn(speaker, origin, named), [origin, named]);
+  const typical = useMemo(() => standsIn(speaker, origin, named), [speaker, origin, named]);
   const resin = typical.parts !== undefined;
   const submit = form.submit(async (wire) => {
     await writeSheet({ fields: wire as SheetFields, id: ids.id, known: productId !== null });
@@ -205,7 +205,7 @@ function Implies({ values, origin, ids }: { values: LabelText; origin: Origin; i
       if (error instanceof FieldProblem) return null;
       throw error;
     }
-  }, [followed, origin, ids]);
+  }, [speaker, followed, origin, ids]);
   const claim_m2 = useMemo(() => areaOf(followed.claim), [followed.claim]);
   return told ? <ImpliedView sheet={told} claim_m2={claim_m2} bag={followed.pack.trim() !== ''} /> : null;
 }

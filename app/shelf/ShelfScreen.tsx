@@ -37,7 +37,7 @@ export function ShelfScreen() {
         wholeShelfOf({ sheet: sheets, product }),
         new Set(Object.values(stockLot).flatMap((lot) => (lot.removed || lot.amount <= 0 ? [] : [lot.productId]))),
       ),
-    [sheets, product, stockLot],
+    [speaker, sheets, product, stockLot],
   );
   // The letters appear as they are typed; the list follows.
   const wanted = useDeferredValue(filter);

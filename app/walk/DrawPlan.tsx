@@ -50,7 +50,7 @@ export function DrawPlan({
   const { outline, openings = NONE } = element.geometry;
   const touch = useMemo(
     () => draftTouch({ draft, pen, outline, others: corners, grid_m, label: say(speaker, 'walk.drawHelp') }),
-    [draft, pen, outline, corners, grid_m],
+    [draft, pen, outline, corners, grid_m, speaker],
   );
   const pens: readonly Pen[] = line ? ['corners', 'free'] : ['corners', 'round', 'free'];
   return (

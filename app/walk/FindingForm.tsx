@@ -85,14 +85,14 @@ export function FindingForm({
     () => Object.values(view.data.finding).filter((one) => one.elementId === element.id && !one.removed && one.id !== finding?.id),
     [view.data.finding, element.id, finding?.id],
   );
-  const others = useMemo(() => around.map((one) => planFinding(speaker, one)), [around]);
+  const others = useMemo(() => around.map((one) => planFinding(speaker, one)), [around, speaker]);
   const corners = useMemo(
     () => [element.geometry.outline, ...(element.geometry.openings ?? []), ...around.map(({ outline }) => outline.points)].flat(),
     [element, around],
   );
   const ownId = finding?.id ?? 'none';
   const ownReadings = useMemo(() => readings.filter(({ findingId }) => findingId === ownId), [readings, ownId]);
-  const own = useMemo(() => planReadings(speaker, ownReadings, element.id), [ownReadings, element.id]);
+  const own = useMemo(() => planReadings(speaker, ownReadings, element.id), [speaker, ownReadings, element.id]);
 
   /** What is drawn as the core measures it, with what is typed so far; null until that can be read. */
   const inputFor = (points: readonly Point[]): FindingInput | null => {

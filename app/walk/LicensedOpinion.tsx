@@ -2,7 +2,7 @@ import type { RowOf } from '@tufa/contract/entities';
 import { FIELDS } from '@tufa/contract/schemas';
 import { check } from '@tufa/contract/validate';
 import type { ElementSurvey } from '@tufa/core/plan';
-import { stopKey, type Opinion, type OpinionFile } from '@tufa/core/survey';
+import { stopKey, type Opinion, type OpinionFile, isUnanswered } from '@tufa/core/survey';
 import { say, sayReason, sayCoded } from '@tufa/words';
 import { format } from 'date-fns';
 import { useState } from 'react';
@@ -27,7 +27,7 @@ type Role = (typeof ROLES)[number];
 export function LicensedOpinion({ element, survey }: { element: RowOf<'element'>; survey: ElementSurvey | undefined }) {
   const speaker = useSpeaker();
   const { opinion } = element.stops;
-  const stops = (survey?.verdict.reasons ?? []).filter(({ verdict, figures }) => verdict === 'no' && figures['answer'] !== 'unanswered');
+  const stops = (survey?.verdict.reasons ?? []).filter((reason) => reason.verdict === 'no' && !isUnanswered(reason));
   const [writing, setWriting] = useState(false);
   if (stops.length === 0 && !opinion) return null;
   const keep = (next: Opinion | undefined): void => {

@@ -53,8 +53,8 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
     () => readingsOf(view.data, view.job.id).filter((one) => one.findingId === findingId && (one.kind === 'depth' || one.kind === 'width')),
     [view.data, view.job.id, findingId],
   );
-  const readings = useMemo(() => planReadings(speaker, rows, element.id), [rows, element.id]);
-  const drawn = useMemo(() => findings.map((one) => ({ ...planFinding(speaker, one, one.id === findingId), depth: '' })), [findings, findingId]);
+  const readings = useMemo(() => planReadings(speaker, rows, element.id), [speaker, rows, element.id]);
+  const drawn = useMemo(() => findings.map((one) => ({ ...planFinding(speaker, one, one.id === findingId), depth: '' })), [findings, speaker, findingId]);
   const measured = view.input.findings.find(({ id }) => id === findingId);
   const next = useMemo(() => nextOf(measured), [measured]);
   const outline = element.geometry.outline;

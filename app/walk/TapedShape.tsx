@@ -48,7 +48,7 @@ export function TapedShape({ form }: { form: UseFormReturn<ElementText> }) {
       if (error instanceof FieldProblem || error instanceof Problem) return null;
       throw error;
     }
-  }, [corners, taped]);
+  }, [corners, speaker, taped]);
   const sheet = useMemo(() => ({ geometry: { outline: frameOf(corners), thickness: THICKNESS } }), [corners]);
   const diagonals = corners.flatMap((_, from) =>
     corners.flatMap((__, to) =>

@@ -1,3 +1,4 @@
+import { isUnanswered } from '@tufa/core/survey';
 import type { ElementSurvey } from '@tufa/core/plan';
 import { say, sayReason, sayProblem } from '@tufa/words';
 import { useState } from 'react';
@@ -13,7 +14,7 @@ export function VerdictLines({ view, survey, open }: { view: JobView; survey: El
   if (view.problem) return <T tone="stop">{sayProblem(speaker, view.problem)}</T>;
   if (!survey) return null;
   const { verdict, stops } = survey;
-  const answered = verdict.reasons.filter(({ figures }) => figures['answer'] !== 'unanswered');
+  const answered = verdict.reasons.filter((reason) => !isUnanswered(reason));
   if (verdict.code === 'stop' && answered.length === 0)
     return <T tone="caution">{`${say(speaker, 'walk.verdictOpen')} ${say(speaker, 'verdict.unanswered')}`}</T>;
   const [first, ...others] = [...answered].sort((a, b) => Number(b.verdict === 'no') - Number(a.verdict === 'no'));

@@ -83,7 +83,7 @@ function Walk({ view }: { view: JobView }) {
       readings: element ? planReadings(speaker, readings, element.id) : [],
       kinds: [...new Set(findings.map(planKind))] as PlanKind[],
     }),
-    [findings, readings, element],
+    [findings, element, readings, speaker],
   );
   // Two thousand taps come onto the plan right after it is seen.
   const taps = useDeferredValue(plan.taps, NO_TAPS);

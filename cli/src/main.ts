@@ -12,10 +12,13 @@ const USAGE = `tufa plan JOB.json       the computed plan of a job file, as JSON
 tufa vectors FILE.json   reference values evaluated; a line for each miss
 tufa example             a complete job file to start from`;
 
+/** What was asked for is no call of this command. */
+class Usage extends Error {}
+
 const out = (text: string): void => void process.stdout.write(`${text}\n`);
 
 function readJson(path: string | undefined): unknown {
-  if (!path) throw new Problem('usage');
+  if (!path) throw new Usage();
   return JSON.parse(readFileSync(path, 'utf8'));
 }
 
@@ -62,7 +65,7 @@ function main([command, path]: readonly string[]): number {
     process.stderr.write(`${USAGE}\n`);
     return 1;
   } catch (error) {
-    const sentence = error instanceof Problem ? (error.code === 'usage' ? USAGE : sayProblem(PLAIN, error)) : (error as Error).message;
+    const sentence = error instanceof Usage ? USAGE : error instanceof Problem ? sayProblem(PLAIN, error) : (error as Error).message;
     process.stderr.write(`${sentence}\n`);
     return 1;
   }

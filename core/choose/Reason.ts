@@ -1,8 +1,14 @@
-import type { Figures } from '../quantity';
+import type { ReasonCode, ReasonFigures } from './ReasonFigures';
 
-/** Why: a stable code and the figures behind it. words/ makes the sentence. */
-export interface Reason {
-  readonly code: string;
-  readonly verdict: 'yes' | 'caution' | 'no';
-  readonly figures: Figures;
+/** How much a reason weighs. */
+export type ReasonVerdict = 'yes' | 'caution' | 'no';
+
+/** One reason by its code. */
+export interface ReasonOf<C extends ReasonCode> {
+  readonly code: C;
+  readonly verdict: ReasonVerdict;
+  readonly figures: ReasonFigures[C];
 }
+
+/** Why: a stable code and the figures behind it, known by the code. words/ makes the sentence. */
+export type Reason = { readonly [C in ReasonCode]: ReasonOf<C> }[ReasonCode];

@@ -2,7 +2,8 @@ import type { StockLot } from '../mix';
 import type { Sheet } from '../shelf';
 import type { ElementInput, FindingInput } from '../survey';
 import type { HouseMethod } from './houseMethod';
-import type { Reason } from './Reason';
+import type { Reason, ReasonOf, ReasonVerdict } from './Reason';
+import type { ReasonCode, ReasonFigures } from './ReasonFigures';
 
 /** What a rule may look at. */
 export interface RuleContext {
@@ -49,4 +50,9 @@ export type Rule = (context: RuleContext) => readonly Reason[];
 export type ElementRule = (context: ElementContext) => readonly Reason[];
 
 /** A reason on its own, as rules give them. */
-export const reason = (code: string, verdict: Reason['verdict'], figures: Reason['figures'] = {}): readonly Reason[] => [{ code, verdict, figures }];
+export const reason = <C extends ReasonCode>(code: C, verdict: ReasonVerdict, ...[figures]: FiguresOf<C>): readonly ReasonOf<C>[] => [
+  { code, verdict, figures: figures ?? ({} as ReasonFigures[C]) },
+];
+
+/** Nothing to hand over where the sentence names no figure. */
+type FiguresOf<C extends ReasonCode> = Readonly<Record<never, never>> extends ReasonFigures[C] ? [figures?: ReasonFigures[C]] : [figures: ReasonFigures[C]];

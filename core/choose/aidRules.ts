@@ -1,6 +1,7 @@
 import { AID_CLASSES, type Aid, type AidClass } from '../shelf';
 import { orientationOf, type ElementInput } from '../survey';
 import type { Reason } from './Reason';
+import { reason } from './RuleContext';
 import { worstOf } from './worstOf';
 
 /** What an aid's rule may look at. */
@@ -23,7 +24,6 @@ export interface AidJudged {
 }
 
 type AidRule = (context: AidContext) => readonly Reason[];
-const reason = (code: string, verdict: Reason['verdict'], figures: Reason['figures'] = {}): readonly Reason[] => [{ code, verdict, figures }];
 
 /** What the step wants: a latex for a slurry, an agent for an agent. */
 export const aidKindRule: AidRule = ({ aid, wanted }) =>

@@ -263,8 +263,8 @@ test('equals are ranked by noes, cautions, cost, time to open and then by id; wh
     opensAfter_s: 100,
     ...change,
   });
-  const no = { code: 'x', verdict: 'no', figures: {} } as const;
-  const caution = { code: 'x', verdict: 'caution', figures: {} } as const;
+  const no = { code: 'movement.rigid', verdict: 'no', figures: {} } as const;
+  const caution = { code: 'head.none', verdict: 'caution', figures: {} } as const;
   const order = (all: Ranked[]): string =>
     ranking(all)
       .map(({ sheetId }) => sheetId)

@@ -5,6 +5,7 @@ import { dewPoint, WEATHER } from '../weather';
 import { baseKindOf, isSoaked } from './baseKind';
 import { CHOOSE } from './constants';
 import { bondOf, profileReached } from './houseMethod';
+import type { Reason } from './Reason';
 import { reason, type ElementRule } from './RuleContext';
 
 /** A slab, a wall and a soffit want different materials. */
@@ -33,7 +34,7 @@ export const moistureRule: ElementRule = ({ sheet, element }) => {
 
 /** Whatever the element must endure, the sheet must allow; sunlight only changes its colour. */
 export const exposureRule: ElementRule = ({ sheet, element }) =>
-  element.exposures.flatMap((exposure) => {
+  element.exposures.flatMap((exposure): readonly Reason[] => {
     if (sheet.exposures.includes(exposure)) return reason('exposure.allowed', 'yes', { exposure });
     return reason('exposure.notAllowed', exposure === 'sunlight' ? 'caution' : 'no', { exposure });
   });

@@ -1,4 +1,5 @@
 export * from './Reason';
+export * from './ReasonFigures';
 export * from './RuleContext';
 export * from './elementRules';
 export * from './findingRules';

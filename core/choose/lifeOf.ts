@@ -6,10 +6,16 @@ import { CHOOSE } from './constants';
 import { edgeOf } from './edgeOf';
 import type { HouseMethod } from './houseMethod';
 import type { Reason } from './Reason';
+import type { ReasonCode } from './ReasonFigures';
 
 export const LIFE_CLASSES = ['short', 'middle', 'long', 'renewed'] as const;
 /** How long a repair is expected to last, by class: a season or a few years, some, many, as new. */
 export type LifeClass = (typeof LIFE_CLASSES)[number];
+
+type LifeCode = Extract<ReasonCode, `life.${string}`>;
+
+/** Cautions about what it lies on and must endure: it is only just allowed there. */
+const ONLY_JUST: readonly ReasonCode[] = ['surface.damp', 'surface.powders', 'surface.sealed', 'surface.weak', 'profile.short', 'exposure.notAllowed'];
 
 export interface LifeExpected {
   readonly code: LifeClass;
@@ -39,19 +45,19 @@ export function lifeOf({
   /** of the choice: what its rules had to say */
   reasons: readonly Reason[];
 }): LifeExpected {
-  const less = (code: string, is: boolean): Reason[] => (is ? [{ code: `life.${code}`, verdict: 'caution', figures: {} }] : []);
+  const less = (code: LifeCode, is: boolean): Reason[] => (is ? [{ code, verdict: 'caution', figures: {} }] : []);
   const rim = finding.kind === 'spall' && edgeOf({ house, element, finding }) === 'feathered';
   const thin = (finding.kind === 'skim' || finding.kind === 'wedge') && deepestOf(finding) < CHOOSE.thinUnder_m;
   const refused = reasons.some(({ verdict }) => verdict === 'no');
   const found = [
-    ...less('refused', refused),
-    ...less('causeGoesOn', element.causeGoesOn === 'yes' || element.causeGoesOn === 'unknown'),
-    ...less('earlierFailed', element.earlier === 'failed'),
-    ...less('thin', rim || thin),
-    ...less('wearsOut', isResin(sheet) || movementOf(sheet) > 0),
+    ...less('life.refused', refused),
+    ...less('life.causeGoesOn', element.causeGoesOn === 'yes' || element.causeGoesOn === 'unknown'),
+    ...less('life.earlierFailed', element.earlier === 'failed'),
+    ...less('life.thin', rim || thin),
+    ...less('life.wearsOut', isResin(sheet) || movementOf(sheet) > 0),
     ...less(
-      'surface',
-      reasons.some(({ code, verdict }) => verdict === 'caution' && /^(surface|profile|exposure)\./.test(code)),
+      'life.surface',
+      reasons.some(({ code, verdict }) => verdict === 'caution' && ONLY_JUST.includes(code)),
     ),
   ];
   // What its own sheet refuses is not expected to last, whatever else is well.

@@ -1,3 +1,5 @@
+import type { ProblemCode, ProblemFigures } from './ProblemFigures';
+
 /** The figures behind a reason, an error or a caution: plain values that words/ turns into a sentence. */
 export type Figures = Readonly<Record<string, number | string>>;
 
@@ -7,12 +9,15 @@ export type Figures = Readonly<Record<string, number | string>>;
  *
  * @example throw new Problem('outOfRange', { quantity: 'water_C', value: 90, least: 0, most: 60 })
  */
-export class Problem extends Error {
+export class Problem<C extends ProblemCode = ProblemCode> extends Error {
+  readonly figures: ProblemFigures[C];
+
   constructor(
-    readonly code: string,
-    readonly figures: Figures = {},
+    readonly code: C,
+    ...[figures]: Readonly<Record<never, never>> extends ProblemFigures[C] ? [figures?: ProblemFigures[C]] : [figures: ProblemFigures[C]]
   ) {
-    super(`${code} ${JSON.stringify(figures)}`);
+    super(`${code} ${JSON.stringify(figures ?? {})}`);
     this.name = 'Problem';
+    this.figures = figures ?? ({} as ProblemFigures[C]);
   }
 }

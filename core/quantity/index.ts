@@ -1,5 +1,6 @@
 export * from './constant';
 export * from './Problem';
+export * from './ProblemFigures';
 export * from './inRange';
 export * from './Measured';
 export * from './units';

@@ -22,8 +22,11 @@ export interface OpinionFile {
   readonly bytes: number;
 }
 
+/** A question that nobody has answered: it is dealt with by answering it. */
+export const isUnanswered = ({ figures }: Pick<Reason, 'figures'>): boolean => 'answer' in figures && figures.answer === 'unanswered';
+
 /** A reason that stops, so that an opinion can name it. */
-export const stopKey = ({ code, figures }: Reason): string => [code, figures['label'] ?? ''].join(' ').trim();
+export const stopKey = ({ code, figures }: Reason): string => ('label' in figures ? `${code} ${figures.label}` : code);
 
 /**
  * What still stops an element: every reason of its verdict that no licensed opinion has dealt with. A question nobody has
@@ -31,5 +34,5 @@ export const stopKey = ({ code, figures }: Reason): string => [code, figures['la
  */
 export function standingStops({ reasons }: Verdict, opinion: Opinion | undefined): Reason[] {
   const covered = new Set(opinion?.covers ?? []);
-  return reasons.filter((reason) => reason.verdict === 'no' && (reason.figures['answer'] === 'unanswered' || !covered.has(stopKey(reason))));
+  return reasons.filter((reason) => reason.verdict === 'no' && (isUnanswered(reason) || !covered.has(stopKey(reason))));
 }

@@ -73,21 +73,27 @@ const cracksRule: Rule = ({ element, findings }) =>
     const reasons: Reason[] = [];
     const { label, lip_m = 0 } = finding;
     if (lip_m > SURVEY.lip_m) reasons.push({ code: 'verdict.crackStep', verdict: 'no', figures: { label, lip_m } });
-    const moving = movingReason(finding);
     const onGround = element.kind === 'slab' && !element.suspended;
-    if (moving) reasons.push(onGround ? { ...moving, code: `${moving.code}Joint`, verdict: 'caution' } : moving);
+    const moving = movingReason(finding, onGround);
+    if (moving) reasons.push(moving);
     const ratio = jointsWork({ line: finding.line, outline: element.outline, thickness_m: element.thickness.value });
     if (ratio !== null && onGround && !findings.some(({ kind }) => kind === 'groove'))
       reasons.push({ code: 'verdict.jointsWork', verdict: 'caution', figures: { label, ratio } });
     return reasons;
   });
 
-function movingReason({ label, moves, visits = [] }: CrackInput): Reason | null {
+/** What moves stops, but in a slab on the ground: there it gets a joint. */
+function movingReason({ label, moves, visits = [] }: CrackInput, onGround: boolean): Reason | null {
   const seen = crackMovement(visits);
-  if (seen?.code === 'moving')
-    return { code: 'verdict.crackGrew', verdict: 'no', figures: { label, change_m: seen.change_m, error_m: seen.error_m, apart_s: seen.apart_s } };
-  if (moves === 'yes') return { code: 'verdict.crackMoves', verdict: 'no', figures: { label } };
-  return moves === 'unknown' && seen?.code !== 'dormant' ? { code: 'verdict.crackUnknown', verdict: 'caution', figures: { label } } : null;
+  const verdict = onGround ? 'caution' : 'no';
+  if (seen?.code === 'moving') {
+    const figures = { label, change_m: seen.change_m, error_m: seen.error_m, apart_s: seen.apart_s };
+    return { code: onGround ? 'verdict.crackGrewJoint' : 'verdict.crackGrew', verdict, figures };
+  }
+  if (moves === 'yes') return { code: onGround ? 'verdict.crackMovesJoint' : 'verdict.crackMoves', verdict, figures: { label } };
+  return moves === 'unknown' && seen?.code !== 'dormant'
+    ? { code: onGround ? 'verdict.crackUnknownJoint' : 'verdict.crackUnknown', verdict: 'caution', figures: { label } }
+    : null;
 }
 
 const RULES: readonly Rule[] = [questionsRule, depthRule, rustRule, cracksRule, hollowRule, wetRule, earlierRule, causeRule];

@@ -1,3 +1,4 @@
+import { isUnanswered } from '@tufa/core/survey';
 import { say, sayReason, sayProblem } from '@tufa/words';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
@@ -23,7 +24,7 @@ export function stopOf(speaker: Speaker, step: Step, view: JobView, toWalk: () =
             <T as="lead">
               {view.problem
                 ? sayProblem(speaker, view.problem)
-                : say(speaker, reasons.some(({ figures }) => figures['answer'] !== 'unanswered') ? 'verdict.ask' : 'verdict.unanswered')}
+                : say(speaker, reasons.some((reason) => !isUnanswered(reason)) ? 'verdict.ask' : 'verdict.unanswered')}
             </T>
           </View>
         ),

@@ -109,13 +109,15 @@ function elementSurvey(element: ElementInput, own: Own): ElementSurvey {
   };
 }
 
+type WaitCode = 'wait.frost' | 'wait.deicer' | 'wait.wheels' | 'wait.water' | 'wait.trip' | 'wait.grows';
+
 /** What waiting risks, by what the element endures. */
 function risksOf(element: ElementInput, later: Own): Reason[] {
   const labels = later.map(({ finding }) => finding.label).join(', ');
   const open = later.some(({ finding }) => finding.kind === 'crack' || finding.kind === 'groove');
   const broken = later.some(({ finding }) => finding.kind !== 'crack' && finding.kind !== 'groove');
   const endures = (exposure: ElementInput['exposures'][number]): boolean => element.exposures.includes(exposure);
-  const risk = (code: string, is: boolean): Reason[] => (is ? [{ code, verdict: 'caution', figures: { labels } }] : []);
+  const risk = (code: WaitCode, is: boolean): Reason[] => (is ? [{ code, verdict: 'caution', figures: { labels } }] : []);
   return [
     ...risk('wait.frost', endures('frost')),
     ...risk('wait.deicer', endures('deicer')),

@@ -231,7 +231,7 @@ test.each<[string, Partial<TreatmentInput>, Partial<PlanInput>, string, string]>
   expect(aid.verdict).toBe('no');
   expect(aid.reasons.filter(({ verdict }) => verdict === 'no').map((reason) => reason.code)).toContain(code);
   const { name } = aids.find(({ id }) => id === aid.aidId)!;
-  expect(plan.warnings.filter(({ code: warned }) => warned === 'choice.refused').map(({ figures }) => figures['name'])).toContain(name);
+  expect(plan.warnings.filter(({ code: warned }) => warned === 'choice.refused').map(({ figures }) => 'name' in figures && figures.name)).toContain(name);
   const one = treated(more, given);
   expect(asChosen(one)).toMatchObject({ verdict: 'no' });
 });

@@ -29,6 +29,6 @@ test('it covers what stood when it was given: another question, an unanswered on
   expect(withStops({ ...open, opinion: opinion('stop.rust', 'stop.tooDeep') }).elements[0]!.stops.map(({ code }) => code)).toEqual(['stop.tooDeep']);
   const stepped = { ...crack, id: 'c', label: 'C', lip_m: 0.004 };
   const found = withStops({ ...rust, opinion: given }, [finding, stepped]).elements[0]!.stops;
-  expect(found.map(({ figures }) => figures['label'])).toEqual(['C']);
+  expect(found.map(({ figures }) => 'label' in figures && figures.label)).toEqual(['C']);
   expect(withStops({ ...rust, opinion: opinion('stop.rust', `${found[0]!.code} C`) }, [finding, stepped]).elements[0]!.stops).toEqual([]);
 });

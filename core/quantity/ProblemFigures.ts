@@ -1,0 +1,51 @@
+type None = Readonly<Record<never, never>>;
+interface OfSheet {
+  readonly sheet: string;
+}
+interface Named {
+  readonly id: string;
+}
+interface Corners {
+  readonly corners: number;
+}
+interface Read {
+  readonly text: string;
+  readonly kind: string;
+}
+
+/** The figures behind each problem the core throws, SI by the unit that ends each name: words/ makes its sentence of them. */
+export interface ProblemFigures {
+  commaUnclear: { readonly text: string; readonly point: string; readonly thousands: string };
+  cutoutsTooLarge: { readonly cut_m2: number };
+  knots: { readonly quantity: string; readonly knots: number };
+  lineVanishes: None;
+  negative: Read;
+  noConvergence: { readonly quantity: string };
+  noInstant: { readonly quantity: string; readonly value: string };
+  noPacks: None;
+  noParts: OfSheet;
+  noRoot: { readonly quantity: string; readonly least: number; readonly most: number };
+  noShot: OfSheet & { readonly mixing_s: number };
+  noWater: OfSheet;
+  nothingMixed: None;
+  nothingToFill: { readonly stays_m3: number };
+  outOfRange: { readonly quantity: string; readonly value: number; readonly least: number; readonly most: number };
+  outlineCrosses: Corners;
+  outlineTooShort: Corners;
+  outlineVanishes: { readonly area_m2: number };
+  outsideOutline: { readonly reading: number };
+  partsUneven: { readonly parts: number };
+  pieceTooLong: { readonly piece: number; readonly length_m: number; readonly stock_m: number };
+  strengthNotReached: { readonly strength_MPa: number; readonly most: number };
+  strengthPoints: { readonly points: number };
+  tooFew: { readonly quantity: string; readonly value: number; readonly least: number };
+  tooManyTaps: { readonly spacing_m: number; readonly most: number };
+  unitMissing: Read;
+  unknownAid: Named;
+  unknownElement: Named;
+  unknownSheet: Named;
+  unknownUnit: { readonly kind: string; readonly unit: string; readonly text?: string };
+  unreadable: Read;
+}
+
+export type ProblemCode = keyof ProblemFigures;
