@@ -4,7 +4,7 @@ const tokens = require('./parts/ui/tokens.json');
 const variables = (mode) => Object.fromEntries(Object.entries(tokens[mode]).map(([name, value]) => [`--${name}`, value]));
 
 module.exports = {
-  content: ['routes', 'parts', 'keypad', 'walk', 'photos', 'fix', 'mix', 'day', 'pour', 'record', 'now', 'jobs', 'shelf', 'bench', 'firm'].map(
+  content: ['routes', 'parts', 'keypad', 'walk', 'photos', 'fix', 'mix', 'day', 'pour', 'record', 'now', 'jobs', 'shelf', 'bench', 'firm', 'forms'].map(
     (folder) => `./${folder}/**/*.{ts,tsx}`,
   ),
   presets: [require('nativewind/preset')],

@@ -3,9 +3,7 @@ import { ANSWERS, EARLIER, STOP_QUESTIONS } from '@tufa/core/survey';
 import Joi from 'joi';
 import { exactly, id, measured, number, optionalText, outline, point, text } from './common';
 import { MATERIALS } from './entities';
-
-/** A letter is no larger. */
-export const LETTER_MOST_BYTES = 4_000_000;
+import { LETTER_MOST_BYTES } from './letter';
 
 const opens = Joi.object({ to: exactly(['foot', 'vehicles']).required(), after_s: number('opens_s').required(), typed: Joi.string().max(60) });
 

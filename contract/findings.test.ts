@@ -5,7 +5,7 @@ import type { RowOf } from './entities';
 import { findingInputOf } from './findingInputOf';
 import { applyCommand, assemblePlanInput, check, checkCommand, FIELDS, type Command } from './index';
 import { senseOf } from './sense';
-import { LIMITS, type Limit } from './common';
+import { LIMITS, type Limit } from './limits';
 import { ajv, command, held, id, SAMPLES, typed } from './test/samples';
 
 const found = (kind: string, properties: object, points: readonly (readonly number[])[]) => ({

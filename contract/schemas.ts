@@ -9,9 +9,9 @@ import { over, planInput } from './jobFileSchema';
 import { batch, crew, firmSettings, house } from './settingsSchemas';
 import { AID_CLASSES, SHEET_CLASSES } from '@tufa/core/shelf';
 import { aid, anySheet, sheet } from './sheetSchema';
+import { PHOTO } from './photo';
 
 /** Sizes of a picture that is kept: longest sides in pixels, and bytes. */
-export const PHOTO = { side: 1600, thumbSide: 320, mostBytes: 500_000 } as const;
 
 export { aid, anySheet, planInput, sheet };
 

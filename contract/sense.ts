@@ -1,6 +1,6 @@
 import { lineLength, polygonArea, type Point } from '@tufa/core/takeoff';
 import { Problem } from '@tufa/core/quantity';
-import { LIMITS, type Limit } from './common';
+import { LIMITS, type Limit } from './limits';
 import { AID_CLASSES, contradictions, type Sheet } from '@tufa/core/shelf';
 import type { FoundKind } from './entities';
 import type { Fault } from './validate';

@@ -1,7 +1,8 @@
 import { outsiders } from '@tufa/core/takeoff';
 import Joi from 'joi';
 import { readingsOf } from './assemble';
-import { exactly, id, LIMITS, optionalText, text, type Limit } from './common';
+import { exactly, id, optionalText, text } from './common';
+import { LIMITS, type Limit } from './limits';
 import type { ElementFields, FindingFields, FirmData, ReadingFields, ReadingKind, Row, RowOf } from './entities';
 import { FIELDS } from './schemas';
 import { senseOf } from './sense';

@@ -77,6 +77,7 @@ test('axe finds nothing on the pail, the forms and the five questions', async ({
   await signIn(page, 'Lead', `/jobs/${DOCK}/walk`);
   for (const name of ['Add a finding', 'Edit Dock slab', 'Sound it', 'Measure', 'Pictures', 'Sheet and files', 'Five questions answered']) {
     await page.getByRole('button', { name }).click();
+    await page.getByRole('heading', { level: 1 }).waitFor();
     expect({ name, faults: await faultsOf(page) }).toEqual({ name, faults: [] });
     if (name === 'Add a finding') {
       await page.getByLabel('Length').click();

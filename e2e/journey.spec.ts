@@ -185,7 +185,7 @@ test('corners tapped on the plan make a spall; one outside is refused where it i
   await page.getByLabel('Deepest depth').fill('20 mm');
   // What was typed survives leaving the screen.
   await page.reload();
-  await page.getByRole('button', { name: 'Add a finding' }).click();
+  // The address says what was being done: it is opened again.
   await expect(page.getByRole('button', { name: 'Corner 3' })).toBeVisible();
   await expect(page.getByLabel('Deepest depth')).toHaveValue('20 mm');
   await page.getByRole('button', { name: 'Save' }).click();

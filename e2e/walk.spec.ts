@@ -312,43 +312,6 @@ test('the survey goes out as CSV, JSON, SVG and DXF, and readings come back in w
   await expect(page.getByText(/^9\. /)).toBeVisible();
 });
 
-test('two phones without signal survey one element and merge by reading and finding', async ({ page, browser, server, context }) => {
-  const other = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, baseURL: server });
-  const second = await other.newPage();
-  for (const one of [page, second]) {
-    await signIn(one, one === page ? 'Lead' : 'Finisher');
-    await one.goto(`/jobs/${DOCK}/walk`);
-    await one.getByRole('button', { name: 'Add a finding' }).waitFor();
-  }
-  await context.setOffline(true);
-  await other.setOffline(true);
-  await page.getByRole('button', { name: 'Add a finding' }).click();
-  await page.getByLabel('Length').fill("1'");
-  await page.getByLabel('Width').fill("1'");
-  await page.getByLabel('Deepest depth').fill('1/2 in');
-  await page.getByRole('button', { name: 'Save' }).click();
-  await expect(page.getByRole('button', { name: 'Edit G' })).toBeVisible();
-  await second.getByRole('button', { name: 'Scratch, drop, pull, moisture' }).click();
-  await second.getByRole('radio', { name: 'Moisture' }).click();
-  await second.getByLabel('Moisture').last().fill('5 %');
-  await second.getByRole('button', { name: 'Keep it' }).click();
-  await expect(second.getByText('Moisture: 5 %')).toBeVisible();
-  await context.setOffline(false);
-  await other.setOffline(false);
-  await expect
-    .poll(async () => {
-      const { finding, reading } = await (await page.request.get(`${server}/api/v1/jobs/${DOCK}`)).json();
-      return [
-        Object.values(finding as object).length,
-        Object.values(reading as Record<string, { kind: string }>).filter(({ kind }) => kind === 'moisture').length,
-      ];
-    })
-    .toEqual([7, 1]);
-  await second.getByRole('button', { name: 'Done', exact: true }).click();
-  await expect(second.getByRole('button', { name: 'Edit G' })).toBeVisible();
-  await other.close();
-});
-
 test('found in mid-pour: the plan in use is stale, the difference is shown, and the new one is taken when asked', async ({ page, server }) => {
   await signIn(page, 'Lead', `/jobs/${DOCK}/pour`);
   await acknowledgeAll(page);
@@ -399,4 +362,24 @@ test('a stop hides every figure until a licensed opinion is recorded; then the p
   expect(readFileSync((await saved.path())!)).toEqual(letter);
   await page.goto(`/jobs/${DOCK}/mix`);
   await expect(page.getByText(/goes on by a licensed opinion/).first()).toBeVisible();
+});
+
+test('what is done in Walk has its address: a link opens it, going back leaves it', async ({ page }) => {
+  await signIn(page, 'Lead', `/jobs/${DOCK}/walk`);
+  const title = page.getByRole('heading', { level: 1 });
+  await page.getByRole('button', { name: 'Edit A', exact: true }).click();
+  await expect(page.getByLabel('Deepest depth')).toBeVisible();
+  expect(new URL(page.url()).searchParams.get('doing')).toBe('finding');
+  const link = page.url();
+  await page.goBack();
+  await expect(title).toContainText('bad');
+  await page.goForward();
+  await expect(page.getByLabel('Deepest depth')).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(title).toContainText('bad');
+  // Opened by the link alone, it is left for the walk it belongs to.
+  await page.goto(link);
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(title).toContainText('bad');
+  expect(new URL(page.url()).pathname).toBe(`/jobs/${DOCK}/walk`);
 });

@@ -58,3 +58,41 @@ test('an empty firm: three taps to the first answer; ready for no signal; keys a
     await stop();
   }
 });
+
+test('two phones without signal survey one element and merge by reading and finding', async ({ page, browser, server, context }) => {
+  const other = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, baseURL: server });
+  const second = await other.newPage();
+  for (const one of [page, second]) {
+    await signIn(one, one === page ? 'Lead' : 'Finisher');
+    await one.goto(`/jobs/${DOCK}/walk`);
+    await one.getByRole('button', { name: 'Add a finding' }).waitFor();
+    await wholeOnPhone(one);
+  }
+  await context.setOffline(true);
+  await other.setOffline(true);
+  await page.getByRole('button', { name: 'Add a finding' }).click();
+  await page.getByLabel('Length').fill("1'");
+  await page.getByLabel('Width').fill("1'");
+  await page.getByLabel('Deepest depth').fill('1/2 in');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('button', { name: 'Edit G' })).toBeVisible();
+  await second.getByRole('button', { name: 'Scratch, drop, pull, moisture' }).click();
+  await second.getByRole('radio', { name: 'Moisture' }).click();
+  await second.getByLabel('Moisture').last().fill('5 %');
+  await second.getByRole('button', { name: 'Keep it' }).click();
+  await expect(second.getByText('Moisture: 5 %')).toBeVisible();
+  await context.setOffline(false);
+  await other.setOffline(false);
+  await expect
+    .poll(async () => {
+      const { finding, reading } = await (await page.request.get(`${server}/api/v1/jobs/${DOCK}`)).json();
+      return [
+        Object.values(finding as object).length,
+        Object.values(reading as Record<string, { kind: string }>).filter(({ kind }) => kind === 'moisture').length,
+      ];
+    })
+    .toEqual([7, 1]);
+  await second.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(second.getByRole('button', { name: 'Edit G' })).toBeVisible();
+  await other.close();
+});

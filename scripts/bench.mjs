@@ -57,6 +57,7 @@ main(async () => {
     const wanted = process.argv.slice(2);
     const parts = {
       first: () => firstScreens(browser, base, emptyServer.url),
+      steps: () => steps(browser, base),
       strata: () => strata(browser, base),
       taps: () => taps(browser, base),
       still: () => still(browser, base),
@@ -119,6 +120,40 @@ async function firstScreens(browser, base, emptyUrl) {
       await page.close();
     }
     await context.close();
+  }
+}
+
+/** A step of a job opened by its link on a phone that holds nothing yet, beside Now: each at most 1.2 s after it. */
+async function steps(browser, base) {
+  const opened = async (path) => {
+    const times = [];
+    let bytes = 0;
+    for (let i = 0; i < 3; i += 1) {
+      const context = await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' });
+      await context.request.post(`${base}/api/v1/session`, {
+        data: { personId: '0198a000-9e09-7000-8000-000000000001', device: { id: '0198a000-0b0b-7000-8000-000000000001', label: 'bench' } },
+      });
+      const page = await context.newPage();
+      const cdp = await slowed(page);
+      const scripts = new Set();
+      bytes = 0;
+      cdp.on('Network.responseReceived', ({ requestId, type }) => type === 'Script' && scripts.add(requestId));
+      cdp.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => (bytes += scripts.has(requestId) ? encodedDataLength : 0));
+      const begun = performance.now();
+      await page.goto(`${base}${path}`, { waitUntil: 'commit' });
+      await page.getByRole('heading', { level: 1 }).waitFor({ timeout: 60_000 });
+      times.push((performance.now() - begun) / 1000);
+      await context.close();
+    }
+    return { s: percentile(times, 0.5), bytes };
+  };
+  const now = await opened('/');
+  line('Now opened cold, 4x slow-down and slow 4G, s', now.s.toFixed(2));
+  for (const step of ['walk', 'mix', 'day', 'pour']) {
+    const { s, bytes } = await opened(`/jobs/${DOCK}/${step}`);
+    const late = s - now.s;
+    line(`  ${step}, s after Now; scripts, kB`, `${late.toFixed(2)}; ${(bytes / 1000).toFixed(0)}${late > 1.2 ? '   over 1.2' : ''}`);
+    if (late > 1.2) process.exitCode = 1;
   }
 }
 

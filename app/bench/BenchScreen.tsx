@@ -1,9 +1,10 @@
 import { say } from '@tufa/words/speak';
-import { Link, type Href } from 'expo-router';
+import { Link } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Screen } from '../parts/chrome/Screen';
 import { Answer, T } from '../parts/ui/T';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links } from '../links';
 
 /** Quick sums that change no job. */
 export function BenchScreen() {
@@ -18,7 +19,7 @@ export function BenchScreen() {
         </View>
       }
     >
-      <Link href={'/bench/window' as Href} asChild>
+      <Link href={links.window()} asChild>
         <Pressable className="min-h-[76px] justify-center border-b border-line py-3">
           <T as="strong">{say(speaker, 'bench.window')}</T>
           <T as="faint">{say(speaker, 'bench.windowLead')}</T>

@@ -2,7 +2,7 @@ import { questionFor, strataDomain, STRATA_QUANTITIES, windowFor, type StrataQua
 import type { ConditionKind } from '@tufa/contract/assemble';
 import { Problem } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
-import { useRouter, type Href } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
@@ -21,6 +21,7 @@ import { StalePlan } from '../pour/StalePlan';
 import { StrataView } from './StrataView';
 import { Needs, WindowAnswerLine } from './WindowAnswerLine';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links, type Step } from '../links';
 
 export const DayScreen = () => <StepScreen step="day">{(view) => <Day key={view.job.id} view={view} />}</StepScreen>;
 
@@ -36,7 +37,7 @@ function Day({ view }: { view: JobView }) {
   const { held, keep, clear } = useDraft<Try>(`day ${view.job.id}`);
   const [tried, setTried] = useState<Try>(held ?? {});
   const [quantity, setQuantity] = useState<StrataQuantity>('slab_C');
-  const go = (step: string) => (): void => router.replace(`/jobs/${view.job.id}/${step}` as Href);
+  const go = (step: Step) => (): void => router.replace(links.step(view.job.id, step));
   const { finding, sheet } = view;
   const chosen = finding?.chosen ?? null;
   const share = chosen?.batches.share ?? Math.min(...view.input.firm.grid);

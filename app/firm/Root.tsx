@@ -6,12 +6,12 @@ import { running } from '../now/waiting';
 import { Button } from '../parts/ui/Button';
 import { applyUpdate, useUpdate } from '../parts/phone/serviceWorker';
 import { T } from '../parts/ui/T';
-import { loadPart } from '../parts/chrome/workScreen';
+import { whenItComes } from '../parts/phone/later';
 import { useWide } from '../parts/phone/useSize';
 import { SignIn } from './SignIn';
 import { SpeakerContext, useSpeaker } from '../parts/phone/speaker';
 
-const Shortcuts = lazy(() => loadPart().then((work) => ({ default: work.Shortcuts })));
+const Shortcuts = lazy(() => whenItComes(() => import('../parts/chrome/Shortcuts')));
 
 /** Signed in or not; the firm's units; a new version offered, never while a batch runs. */
 export function Root({ children }: { children: ReactNode }) {

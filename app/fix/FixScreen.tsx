@@ -3,7 +3,7 @@ import { rankingOf, sectionLayers, sectionOf, type FindingPlan, type PlanInput, 
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
 import { printFigure, say, sayCoded } from '@tufa/words';
-import { useRouter, type Href } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
@@ -29,6 +29,7 @@ import { StepList, stepsOfSystem } from './StepList';
 import { whole } from './money';
 import { writeTreatments } from './writeTreatment';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links } from '../links';
 
 export const FixScreen = () => <StepScreen step="fix">{(view) => <Fix key={view.job.id} view={view} />}</StepScreen>;
 
@@ -55,7 +56,7 @@ function Fix({ view }: { view: JobView }) {
   // The shelf is judged for the finding that is looked at, and for no other.
   const shelved = useMemo(() => judged(view.input, planned?.findingId), [view.input, planned?.findingId]);
   const stop = stopOf(speaker, 'fix', shelved.problem ? { ...view, plan: null, problem: shelved.problem } : view, () =>
-    router.replace(`/jobs/${view.job.id}/walk` as Href),
+    router.replace(links.step(view.job.id, 'walk')),
   );
   if (stop) return stop;
   const finding = planned ? { ...planned, ranking: shelved.ranking } : undefined;
@@ -68,7 +69,7 @@ function Fix({ view }: { view: JobView }) {
           title: say(speaker, 'fix.noFinding'),
           lead: say(speaker, 'fix.noFindingLead'),
           label: say(speaker, 'step.walk'),
-          onPress: () => router.replace(`/jobs/${view.job.id}/walk` as Href),
+          onPress: () => router.replace(links.step(view.job.id, 'walk')),
         })}
       />
     );
@@ -140,7 +141,7 @@ function Fix({ view }: { view: JobView }) {
             ) : null}
             {finding.chosen && chosen ? <StepList steps={stepsOfSystem(finding.chosen)} names={[...view.input.sheets, ...(view.input.aids ?? [])]} /> : null}
             {section ? <LayersTable section={section} /> : null}
-            <Button label={say(speaker, 'systems.open')} onPress={() => router.push(`/jobs/${view.job.id}/systems` as Href)} />
+            <Button label={say(speaker, 'systems.open')} onPress={() => router.push(links.systems(view.job.id))} />
             <KitList view={view} />
             <HouseMethodView
               own={view.job.house ?? {}}

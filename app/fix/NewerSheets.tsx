@@ -4,7 +4,7 @@ import { computePlan, differenceOf, type PlanInput, type TreatmentInput } from '
 import { Problem } from '@tufa/core/quantity';
 import type { Aid, Sheet } from '@tufa/core/shelf';
 import { say, sayProblem } from '@tufa/words';
-import { useRouter, type Href } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Button } from '../parts/ui/Button';
@@ -14,6 +14,7 @@ import { differenceLines } from '../pour/differenceLines';
 import { namedBy, swapped } from './namedBy';
 import { writeTreatments } from './writeTreatment';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links } from '../links';
 
 /** The plan keeps the sheets it was made with; where a newer one is on the shelf it says so, shows what would change, and changes when asked. */
 export function NewerSheets({ view, treatment }: { view: JobView; treatment: TreatmentInput }) {
@@ -62,7 +63,7 @@ function Newer({ view, used, other }: { view: JobView; used: Sheet | Aid; other:
       <T as="strong">{say(speaker, 'shelf.newerOf', { name: used.name })}</T>
       <T>{lines.length > 0 ? lines.join(', ') : say(speaker, 'stale.same')}</T>
       <View className="flex-row gap-2">
-        <Button label={say(speaker, 'shelf.compare')} onPress={() => router.push(`/shelf/compare?ids=${used.id},${other.id}` as Href)} />
+        <Button label={say(speaker, 'shelf.compare')} onPress={() => router.push(links.compare([used.id, other.id]))} />
         <Button label={say(speaker, 'shelf.takeNewer')} grow onPress={take} />
       </View>
     </View>

@@ -11,7 +11,7 @@ import {
 import type { FindingFields } from '@tufa/contract/entities';
 import { phaseOf } from '@tufa/core/survey';
 import { say, sayCoded } from '@tufa/words';
-import { useRouter, type Href } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
@@ -30,6 +30,7 @@ import { useOutcomes, useWholePlan } from './useSystems';
 import { writeTreatments } from './writeTreatment';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links } from '../links';
 
 const MOST = 4;
 /** What is done all at once or bit by bit is compared with nothing but itself: the other systems leave out what waits. */
@@ -60,10 +61,10 @@ function Systems({ view }: { view: JobView }) {
   const shown = codes ?? all.filter(({ code }) => code !== 'own').map(({ code }) => code);
   const systems = useMemo(() => SYSTEM_CODES.flatMap((code) => all.filter((one) => one.code === code && shown.includes(code))), [all, shown]);
   const { outcomes, failed } = useOutcomes(view, systems);
-  const stop = stopOf(speaker, 'fix', view, () => router.replace(`/jobs/${view.job.id}/walk` as Href));
+  const stop = stopOf(speaker, 'fix', view, () => router.replace(links.step(view.job.id, 'walk')));
   if (stop) return stop;
   const decision = outcomes ? decide(outcomes, view.input.firm.acceptedChance) : null;
-  const toFix = (): void => router.navigate(`/jobs/${view.job.id}/fix` as Href);
+  const toFix = (): void => router.navigate(links.step(view.job.id, 'fix'));
   return (
     <StepLayout
       step="fix"

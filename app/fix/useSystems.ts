@@ -1,26 +1,16 @@
 import type { Plan, SystemInput, SystemOutcome } from '@tufa/core/plan';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { JobView } from '../parts/job/useJob';
-import { planWorker } from '../workers/planWorker';
+import { useWorkedOut } from '../workers/useWorkedOut';
 
 /** The plan with the whole shelf judged for every finding, worked out beside the screen; null until it is there the first time. */
 export function useWholePlan({ input }: JobView): Plan | null {
-  const [held, setHeld] = useState<Plan | null>(null);
-  useEffect(() => {
-    let gone = false;
-    planWorker()
-      .compute(input)
-      .then((plan) => {
-        if (!gone) setHeld(plan);
-      })
-      // What cannot be planned has nothing to compare; the step's own screen says why.
-      .catch(() => undefined);
-    return () => {
-      gone = true;
-    };
-  }, [input]);
+  // What cannot be planned has nothing to compare; the step's own screen says why.
+  const { data } = useWorkedOut('whole plan', [input], (worker) => worker.compute(input));
   // While a new one is worked out the systems stay those of the last: a tap in between means what it says.
-  return held;
+  const [last, setLast] = useState<Plan | null>(null);
+  if (data && data !== last) setLast(data);
+  return data ?? last;
 }
 
 interface Outcomes {
@@ -29,25 +19,11 @@ interface Outcomes {
   readonly failed: boolean;
 }
 
-/** The comparison of these systems, worked out beside the screen. */
+/** The comparison of these systems, worked out beside the screen; never those of other systems under their names. */
 export function useOutcomes({ input, job }: JobView, systems: readonly SystemInput[]): Outcomes {
-  const [held, setHeld] = useState<{ of: readonly SystemInput[]; outcomes: Outcomes['outcomes'] } | null>(null);
   const price_minor = job.price_minor ?? null;
-  useEffect(() => {
-    let gone = false;
-    if (systems.length < 2) return;
-    planWorker()
-      .compare({ input, systems, price_minor })
-      .then((outcomes) => {
-        if (!gone) setHeld({ of: systems, outcomes });
-      })
-      .catch(() => {
-        if (!gone) setHeld({ of: systems, outcomes: null });
-      });
-    return () => {
-      gone = true;
-    };
-  }, [input, systems, price_minor]);
-  // While other systems are worked out, nothing of the former ones is shown under their names.
-  return held?.of === systems ? { outcomes: held.outcomes, failed: held.outcomes === null } : { outcomes: null, failed: false };
+  const { data, isError } = useWorkedOut(`systems at ${price_minor}`, systems.length < 2 ? null : [input, systems], (worker) =>
+    worker.compare({ input, systems, price_minor }),
+  );
+  return { outcomes: data ?? null, failed: isError };
 }

@@ -1,8 +1,7 @@
 import type { JobFields } from '@tufa/contract/entities';
-import { FIELDS } from '@tufa/contract/schemas';
 import { DEFAULT_BATCH, DEFAULT_CREW } from '@tufa/core/plan';
 import { say } from '@tufa/words';
-import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { Controller } from 'react-hook-form';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
@@ -15,6 +14,7 @@ import { Answer, T } from '../parts/ui/T';
 import { useWireForm } from '../parts/ui/useWireForm';
 import { copyOfJob } from '../walk/copies';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links } from '../links';
 
 interface JobText {
   name: string;
@@ -54,7 +54,7 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
     name: `job ${jobId ?? 'new'}`,
     initial,
     wire: {
-      schema: FIELDS.job,
+      entity: 'job',
       toWire: (values) => ({
         ...values,
         zone: held?.zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone,
@@ -76,13 +76,13 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
     }
     const id = uuid();
     await write(change('job', 'add', id, fields));
-    router.replace(`/jobs/${id}/walk` as Href);
+    router.replace(links.step(id, 'walk'));
   });
   const copy = async (): Promise<void> => {
     if (!held) return;
     const { id, changes } = copyOfJob(data, held, say(speaker, 'walk.copyOf', { name: held.name }));
     await write(...changes);
-    router.replace(`/jobs/${id}/walk` as Href);
+    router.replace(links.step(id, 'walk'));
   };
   return (
     <Screen

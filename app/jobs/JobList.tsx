@@ -1,18 +1,19 @@
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { say } from '@tufa/words/speak';
-import { Link, type Href } from 'expo-router';
+import { Link } from 'expo-router';
 import { lazy, Suspense } from 'react';
 import { Pressable, ScrollView, Text, View } from 'react-native';
-import { loadPart } from '../parts/chrome/workScreen';
+import { whenItComes } from '../parts/phone/later';
 import { T } from '../parts/ui/T';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links } from '../links';
 
 export const jobsOf = (data: FirmData): RowOf<'job'>[] =>
   Object.values(data.job)
     .filter(({ removed }) => !removed)
     .sort((a, b) => (a.name < b.name ? -1 : 1));
 
-const Drawing = lazy(() => loadPart().then(({ JobDrawing }) => ({ default: JobDrawing })));
+const Drawing = lazy(() => whenItComes(() => import('./JobDrawing')).then(({ JobDrawing }) => ({ default: JobDrawing })));
 
 /** The place of a job's small drawing; the drawing comes with the work chunk, after the words. */
 export function JobPicture({ data, jobId }: { data: FirmData; jobId: string }) {
@@ -37,7 +38,7 @@ export function JobList({ data, currentId }: { data: FirmData; currentId: string
         {jobsOf(data).map((job) => {
           const on = job.id === currentId;
           return (
-            <Link key={job.id} href={`/jobs/${job.id}/walk` as Href} asChild>
+            <Link key={job.id} href={links.step(job.id, 'walk')} asChild>
               <Pressable
                 aria-current={on ? 'true' : undefined}
                 className={`min-h-[64px] justify-center border-b border-line px-4 py-2 ${on ? 'bg-selected' : ''}`}

@@ -1,5 +1,5 @@
 import { say } from '@tufa/words';
-import { Link, useRouter, type Href } from 'expo-router';
+import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useFirm, change, write } from '../outbox/useFirm';
@@ -12,6 +12,7 @@ import { Answer, T } from '../parts/ui/T';
 import { UndoBand } from '../parts/ui/UndoBand';
 import { JobPicture, jobsOf } from './JobList';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links } from '../links';
 
 /** All jobs, with a search over what a person would remember of one. */
 export function JobsScreen() {
@@ -41,7 +42,7 @@ export function JobsScreen() {
             />
           ) : null}
           <Field label={say(speaker, 'jobs.search')} value={words} onChange={setWords} />
-          <Button label={say(speaker, 'jobs.new')} tone="act" onPress={() => router.push('/jobs/new')} />
+          <Button label={say(speaker, 'jobs.new')} tone="act" onPress={() => router.push(links.newJob())} />
         </View>
       }
     >
@@ -51,7 +52,7 @@ export function JobsScreen() {
       <View role="list">
         {found.map((job) => (
           <View key={job.id} role="listitem" className="flex-row items-center border-b border-line">
-            <Link href={`/jobs/${job.id}/walk` as Href} asChild>
+            <Link href={links.step(job.id, 'walk')} asChild>
               <Pressable className="min-h-[76px] flex-1 flex-row items-center gap-4 py-3">
                 <JobPicture data={firm.data} jobId={job.id} />
                 <View className="flex-1">
@@ -61,11 +62,7 @@ export function JobsScreen() {
               </Pressable>
             </Link>
             <View className="flex-row">
-              <Word
-                label={say(speaker, 'jobs.edit')}
-                hint={`${say(speaker, 'jobs.edit')} ${job.name}`}
-                onPress={() => router.push(`/jobs/${job.id}/edit` as Href)}
-              />
+              <Word label={say(speaker, 'jobs.edit')} hint={`${say(speaker, 'jobs.edit')} ${job.name}`} onPress={() => router.push(links.editJob(job.id))} />
               <Word
                 label={say(speaker, 'jobs.remove')}
                 hint={`${say(speaker, 'jobs.remove')} ${job.name}`}

@@ -4,7 +4,7 @@ import { say, printFigure, sayShare, sayCoded } from '@tufa/words';
 import { nearestMark } from '@tufa/core/mix';
 import type { Sheet } from '@tufa/core/shelf';
 import { printIn, siFactor } from '@tufa/core/quantity';
-import { useRouter, type Href } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Text, useWindowDimensions, View } from 'react-native';
 import { Button } from '../parts/ui/Button';
@@ -28,6 +28,7 @@ import { PlanFile } from './PlanFile';
 import { Toggle } from '../parts/ui/Toggle';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links, type Step } from '../links';
 
 export const MixScreen = () => <StepScreen step="mix">{(view) => <Mix key={view.job.id} view={view} />}</StepScreen>;
 
@@ -46,7 +47,7 @@ function Mix({ view: present }: { view: JobView }) {
   const speaker = useSpeaker();
   const view = inUse(present);
   const router = useRouter();
-  const go = (step: string) => (): void => router.replace(`/jobs/${view.job.id}/${step}` as Href);
+  const go = (step: Step) => (): void => router.replace(links.step(view.job.id, step));
   const stop = stopOf(speaker, 'mix', view, go('walk'));
   if (stop) return stop;
   const { finding, sheet } = view;

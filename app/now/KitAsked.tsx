@@ -2,7 +2,7 @@ import { assemblePlanInput } from '@tufa/contract/assemble';
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { kitOf, type KitItem } from '@tufa/core/plan';
 import { say, sayKit } from '@tufa/words';
-import { useRouter, type Href } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { jobsOf } from '../jobs/JobList';
@@ -12,6 +12,7 @@ import { loadedOf } from '../fix/loadedOf';
 import { poursTomorrow } from '../fix/poursTomorrow';
 import { planWorker } from '../workers/planWorker';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links } from '../links';
 
 /** The day before: what of tomorrow's kit is not loaded yet, by name; worked out beside the screen. */
 export function KitAsked({ data }: { data: FirmData }) {
@@ -56,7 +57,7 @@ function Asked({ data, job }: { data: FirmData; job: RowOf<'job'> }) {
     <View className="gap-2 border-l-4 border-caution bg-sheet p-3" testID="kit-asked">
       <T as="strong">{say(speaker, 'kit.asked', { name: job.name })}</T>
       <T>{missing.length > NAMED ? say(speaker, 'kit.andMore', { names: names.join(', '), count: missing.length - NAMED }) : names.join(', ')}</T>
-      <Button label={say(speaker, 'kit.load')} onPress={() => router.push(`/jobs/${job.id}/fix?kit=open` as Href)} />
+      <Button label={say(speaker, 'kit.load')} onPress={() => router.push(links.kit(job.id))} />
     </View>
   );
 }

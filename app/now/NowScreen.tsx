@@ -1,6 +1,6 @@
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { say, sayCoded } from '@tufa/words/speak';
-import { useRouter, type Href } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { useFirm } from '../outbox/useFirm';
@@ -9,13 +9,14 @@ import { Screen } from '../parts/chrome/Screen';
 import { Standing } from '../parts/chrome/Standing';
 import { SyncLine } from '../parts/chrome/SyncLine';
 import { Answer, T } from '../parts/ui/T';
-import { loadPart } from '../parts/chrome/workScreen';
+import { whenItComes } from '../parts/phone/later';
 import { JobPicture, jobsOf } from '../jobs/JobList';
 import { running, waitingFor } from './waiting';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links } from '../links';
 
-const KitAsked = lazy(() => loadPart().then(({ KitAsked: Part }) => ({ default: Part })));
+const KitAsked = lazy(() => whenItComes(() => import('./KitAsked')).then(({ KitAsked: Part }) => ({ default: Part })));
 
 /** What to do now, and what waits. The plan itself is not computed here: this is the first screen on a slow phone. */
 export function NowScreen() {
@@ -37,7 +38,7 @@ export function NowScreen() {
         <View className="gap-2">
           <View className="flex-row items-center justify-between">
             <SyncLine />
-            <Word label={say(speaker, 'nav.firm')} onPress={() => router.push('/firm')} />
+            <Word label={say(speaker, 'nav.firm')} onPress={() => router.push(links.firm())} />
           </View>
           <Answer>{headline(speaker, next, live.length, liveJob !== undefined)}</Answer>
           <T as="lead">
@@ -51,9 +52,9 @@ export function NowScreen() {
       }
       foot={
         next ? (
-          <Button label={say(speaker, liveJob ? 'now.running' : 'now.open')} tone="act" big onPress={() => router.push(`/jobs/${next.id}/pour` as Href)} />
+          <Button label={say(speaker, liveJob ? 'now.running' : 'now.open')} tone="act" big onPress={() => router.push(links.step(next.id, 'pour'))} />
         ) : (
-          <Button label={say(speaker, 'now.newJob')} tone="act" big onPress={() => router.push('/jobs/new')} />
+          <Button label={say(speaker, 'now.newJob')} tone="act" big onPress={() => router.push(links.newJob())} />
         )
       }
     >
@@ -67,7 +68,7 @@ export function NowScreen() {
       {firm.ready && jobs.length === 0 ? (
         <>
           <T as="lead">{say(speaker, 'now.nothing')}</T>
-          <Button label={say(speaker, 'now.trySum')} onPress={() => router.push('/bench/window')} />
+          <Button label={say(speaker, 'now.trySum')} onPress={() => router.push(links.window())} />
         </>
       ) : null}
       <View>
@@ -75,7 +76,7 @@ export function NowScreen() {
           <Waiting key={job.id} data={data} job={job} />
         ))}
       </View>
-      {next ? <Button label={say(speaker, 'now.newJob')} onPress={() => router.push('/jobs/new')} /> : null}
+      {next ? <Button label={say(speaker, 'now.newJob')} onPress={() => router.push(links.newJob())} /> : null}
     </Screen>
   );
 }
@@ -93,7 +94,7 @@ function Waiting({ data, job }: { data: FirmData; job: RowOf<'job'> }) {
   return (
     <Pressable
       role="link"
-      onPress={() => router.push(`/jobs/${job.id}/${wait.step}` as Href)}
+      onPress={() => router.push(links.step(job.id, wait.step))}
       className="min-h-[76px] flex-row items-center gap-4 border-b border-line py-3"
     >
       <JobPicture data={data} jobId={job.id} />

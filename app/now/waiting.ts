@@ -1,7 +1,7 @@
 import { pourEventsOf } from '@tufa/contract/pourEvents';
 import type { FirmData } from '@tufa/contract/entities';
 import { fold } from '@tufa/core/pour/events';
-import type { Step } from '../parts/chrome/Bars';
+import type { Step } from '../links';
 
 const own = <R extends { removed: boolean; jobId: string }>(table: Readonly<Record<string, R>>, jobId: string): R[] =>
   Object.values(table).filter((row) => row.jobId === jobId && !row.removed);

@@ -15,5 +15,10 @@ export const persister = createAsyncStoragePersister({
   throttleTime: 500,
 });
 
-/** What is kept on the phone: nothing of *nobody is signed in*, which a reload right after signing in would take for the truth. */
-export const kept: DehydrateOptions = { shouldDehydrateQuery: (query) => query.state.data !== null && defaultShouldDehydrateQuery(query) };
+/** Asked of the phone's own worker: not of the network, and of no use to the next page. */
+export const WORKED_OUT = 'worked out';
+
+/** What is kept on the phone: nothing of *nobody is signed in*, which a reload right after signing in would take for the truth, and nothing that is worked out again. */
+export const kept: DehydrateOptions = {
+  shouldDehydrateQuery: (query) => query.state.data !== null && query.queryKey[0] !== WORKED_OUT && defaultShouldDehydrateQuery(query),
+};

@@ -2,7 +2,7 @@ import { applyCommand, mergeRows } from '@tufa/contract/applyCommand';
 import type { Writable } from '@tufa/contract/commands';
 import { emptyFirmData, type EntityFields, type FirmData } from '@tufa/contract/entities';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo, useSyncExternalStore } from 'react';
+import { useEffect, useSyncExternalStore } from 'react';
 import { now } from '../parts/phone/clock';
 import { api, ApiProblem, type SignedInPerson } from './api';
 import type { OutboxRecord } from './database';
@@ -54,6 +54,19 @@ export function sync(): Promise<void> {
   return draining;
 }
 
+let laid: { readonly pulled: Pulled | undefined; readonly records: readonly OutboxRecord[]; readonly data: FirmData } | null = null;
+
+/** What was pulled with what waits laid over it: made once for each state of the two, whichever screens ask. */
+function laidOver(pulled: Pulled | undefined, records: readonly OutboxRecord[]): FirmData {
+  if (laid?.pulled !== pulled || laid?.records !== records) {
+    const data = records
+      .filter(({ state }) => state === 'waiting' || state === 'sent')
+      .reduce((rows, { command }) => applyCommand(rows, command), { ...emptyFirmData(), ...pulled?.data });
+    laid = { pulled, records, data };
+  }
+  return laid.data;
+}
+
 export interface Firm {
   readonly data: FirmData;
   readonly ready: boolean;
@@ -68,13 +81,7 @@ export function useFirm(): Firm {
   const query = useQuery({ queryKey: FIRM, queryFn: pull });
   const records = useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
   const pulled = query.data;
-  const data = useMemo(
-    () =>
-      records
-        .filter(({ state }) => state === 'waiting' || state === 'sent')
-        .reduce((held, { command }) => applyCommand(held, command), { ...emptyFirmData(), ...pulled?.data }),
-    [pulled, records],
-  );
+  const data = laidOver(pulled, records);
   return {
     data,
     ready: pulled !== undefined,

@@ -1,4 +1,4 @@
-import { LETTER_MOST_BYTES } from '@tufa/contract/elementSchemas';
+import { LETTER_MOST_BYTES } from '@tufa/contract/letter';
 import type { PhotographFields } from '@tufa/contract/entities';
 import type { OpinionFile } from '@tufa/core/survey';
 import { v7 as uuid } from 'uuid';

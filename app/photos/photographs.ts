@@ -1,5 +1,5 @@
 import type { PhotographFields, RowOf } from '@tufa/contract/entities';
-import { PHOTO } from '@tufa/contract/schemas';
+import { PHOTO } from '@tufa/contract/photo';
 import { v7 as uuid } from 'uuid';
 import { useEffect, useState } from 'react';
 import { database } from '../outbox/database';

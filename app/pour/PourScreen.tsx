@@ -1,7 +1,7 @@
 import { nextBatch, type BatchState } from '@tufa/core/pour';
 import { say, sayShare } from '@tufa/words';
 import { format } from 'date-fns/format';
-import { useRouter, type Href } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { usePerson } from '../outbox/useFirm';
@@ -21,6 +21,7 @@ import { inUse } from './storedPlan';
 import { useBattery } from './useBattery';
 import { UndoBand, type Did } from './UndoBand';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links, type Step } from '../links';
 
 export const PourScreen = () => <StepScreen step="pour">{(view) => <Pour key={view.job.id} view={view} />}</StepScreen>;
 
@@ -34,7 +35,7 @@ function Pour({ view }: { view: JobView }) {
   const battery = useBattery();
   const [choosing, setChoosing] = useState(false);
   const clearDid = useCallback(() => setDid(null), []);
-  const go = (step: string) => (): void => router.replace(`/jobs/${view.job.id}/${step}` as Href);
+  const go = (step: Step) => (): void => router.replace(links.step(view.job.id, step));
   const running = view.batches.filter((batch) => batch.running);
   const undo = async ({ eventId, batch }: Did): Promise<void> => {
     if (!batch || !person) return;

@@ -1,7 +1,7 @@
 import type { BatchState, EventKind } from '@tufa/core/pour';
 import { say, sayShare } from '@tufa/words';
 import { format } from 'date-fns/format';
-import { useRouter, type Href } from 'expo-router';
+import { useRouter } from 'expo-router';
 import Head from 'expo-router/head';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Pressable, Text, View } from 'react-native';
@@ -27,6 +27,7 @@ import { useNow } from './useNow';
 import { useOneFinger } from './useOneFinger';
 import { useWakeLock } from './useWakeLock';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links } from '../links';
 
 /** Seconds before the line at which the phone warns. */
 const WARN_S = 120;
@@ -114,7 +115,7 @@ export function RunningBatch({
     <View className="flex-row border-t-2 border-ink bg-sheet" role="navigation" aria-label={say(speaker, 'nav.steps')}>
       {(
         [
-          [`‹ ${say(speaker, 'pour.job')}`, () => router.replace(`/jobs/${view.job.id}/walk` as Href)],
+          [`‹ ${say(speaker, 'pour.job')}`, () => router.replace(links.step(view.job.id, 'walk'))],
           [say(speaker, 'pour.other'), onNext],
           [say(speaker, 'pour.note'), () => setNoting(true)],
         ] as const

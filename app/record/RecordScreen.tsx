@@ -1,7 +1,6 @@
 import { say, printFigure, sayShare, sayCoded } from '@tufa/words';
 import { format } from 'date-fns/format';
-import { useRouter, type Href } from 'expo-router';
-import { unparse } from 'papaparse';
+import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Button } from '../parts/ui/Button';
@@ -15,6 +14,8 @@ import { LifeBar } from './LifeBar';
 import { recordRows, type RecordRow } from './recordRows';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
+import { loadCsv } from '../parts/phone/csv';
+import { links } from '../links';
 
 export const RecordScreen = () => <StepScreen step="record">{(view) => <Record key={view.job.id} view={view} />}</StepScreen>;
 
@@ -34,14 +35,15 @@ function Record({ view }: { view: JobView }) {
           title: say(speaker, 'record.none'),
           lead: say(speaker, 'record.noneLead'),
           label: say(speaker, 'step.pour'),
-          onPress: () => router.replace(`/jobs/${view.job.id}/pour` as Href),
+          onPress: () => router.replace(links.step(view.job.id, 'pour')),
         })}
       />
     );
   const lost = rows.filter(({ ends }) => ends.includes('wentHard')).length;
   const mixed = rows.reduce((sum, { powder_kg }) => sum + powder_kg, 0);
   const planned = view.finding?.chosen ? view.finding.chosen.batches.count : rows.length;
-  const csv = (): void => {
+  const csv = async (): Promise<void> => {
+    const { unparse } = await loadCsv();
     const text = unparse(
       rows.map((row) => ({
         batch: row.batch,

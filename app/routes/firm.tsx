@@ -1,3 +1,3 @@
 import { workScreen } from '../parts/chrome/workScreen';
 
-export default workScreen('FirmScreen');
+export default workScreen(() => import('../firm/FirmScreen').then(({ FirmScreen }) => FirmScreen), '/firm');

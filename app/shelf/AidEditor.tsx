@@ -1,11 +1,10 @@
 import { aidsOf, wholeShelfOf } from '@tufa/contract/assemble';
-import { FIELDS } from '@tufa/contract/schemas';
 import { isMaterial } from '@tufa/contract/upgradeSheet';
 import type { FirmData, SheetFields } from '@tufa/contract/entities';
 import { AID_CLASSES, fromAid, type Aid, type AidClass, type AidLabel } from '@tufa/core/shelf';
 import { parse, Problem } from '@tufa/core/quantity';
 import { printFigure, say } from '@tufa/words';
-import { useRouter, type Href } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Controller } from 'react-hook-form';
 import { View } from 'react-native';
@@ -23,6 +22,7 @@ import { writeSheet } from './writeSheet';
 import { amountText } from './linesOf';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links } from '../links';
 
 const CELLS = ['name', 'class', 'pack', 'price', 'rough', 'tight', 'openLeast', 'openMost', 'waits'] as const;
 type Cell = (typeof CELLS)[number];
@@ -46,7 +46,7 @@ export function AidEditor({ data, from, changes }: { data: FirmData; from: strin
     name: `aid ${productId ?? copied?.id ?? 'new'}`,
     initial: textOf(speaker, changes ? copied : null, copied?.class ?? 'latex'),
     wire: {
-      schema: FIELDS.sheet,
+      entity: 'sheet',
       toWire: (text) => ({
         productId: ids.productId,
         revision: ids.revision,
@@ -60,7 +60,7 @@ export function AidEditor({ data, from, changes }: { data: FirmData; from: strin
   const save = (): void =>
     void form.submit(async (wire) => {
       await writeSheet({ fields: wire as SheetFields, id: ids.id, known: productId !== null });
-      router.replace(`/shelf/${ids.id}` as Href);
+      router.replace(links.sheet(ids.id));
     })();
   const cell = (name: Cell, as?: Typed | null, placeholder?: string) => (
     <FormField key={name} control={form.control} name={name} label={say(speaker, `shelf.aid.${name}`)} as={as} placeholder={placeholder} onSubmit={save} />

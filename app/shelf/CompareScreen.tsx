@@ -1,6 +1,6 @@
 import type { RowOf } from '@tufa/contract/entities';
 import { say } from '@tufa/words';
-import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useFirm } from '../outbox/useFirm';
@@ -12,6 +12,7 @@ import { Answer, T } from '../parts/ui/T';
 import { linesOf } from './linesOf';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links } from '../links';
 
 interface Compared {
   readonly key: string;
@@ -57,7 +58,7 @@ export function CompareScreen() {
       }
       foot={
         <View className="flex-row gap-3">
-          <Button label={say(speaker, 'shelf.back')} grow onPress={() => router.navigate('/shelf' as Href)} />
+          <Button label={say(speaker, 'shelf.back')} grow onPress={() => router.navigate(links.shelf())} />
           <Button label={say(speaker, only ? 'shelf.everything' : 'shelf.onlyDiffers')} grow onPress={() => setOnly(!only)} />
         </View>
       }

@@ -1,4 +1,3 @@
-import { FIELDS } from '@tufa/contract/schemas';
 import type { SheetFields } from '@tufa/contract/entities';
 import type { LabelCell as LabelCellName } from '@tufa/contract/sheetLabel';
 import { wholeShelfOf } from '@tufa/contract/assemble';
@@ -6,7 +5,7 @@ import { isMaterial } from '@tufa/contract/upgradeSheet';
 import { SHEET_CLASSES, type Sheet } from '@tufa/core/shelf';
 import { parse, Problem } from '@tufa/core/quantity';
 import { say, sayCoded } from '@tufa/words';
-import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Controller } from 'react-hook-form';
 import { View } from 'react-native';
@@ -27,6 +26,7 @@ import { ImpliedView } from './ImpliedView';
 import { writeSheet } from './writeSheet';
 import { cellOf, originOf, sheetOfText, standsIn, textOfOrigin, type LabelText, type Origin } from './labelText';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links } from '../links';
 
 /** Cells that take a figure with its unit, by how it is typed. */
 const AS: Partial<Record<LabelCellName, Typed>> = {
@@ -71,7 +71,7 @@ function LabelForm({ origin, productId, revision }: { origin: Origin; productId:
     name: `sheet ${productId ?? origin.base?.id ?? 'new'}`,
     initial: textOfOrigin(speaker, origin),
     wire: {
-      schema: FIELDS.sheet,
+      entity: 'sheet',
       toWire: (values) => sheetOfText(speaker, values, origin, ids),
       fieldOf: (path) => ({ field: cellOf(path), label: say(speaker, `shelf.edit.${cellOf(path)}`) }),
     },
@@ -84,7 +84,7 @@ function LabelForm({ origin, productId, revision }: { origin: Origin; productId:
   const resin = typical.parts !== undefined;
   const submit = form.submit(async (wire) => {
     await writeSheet({ fields: wire as SheetFields, id: ids.id, known: productId !== null });
-    router.replace(`/shelf/${ids.id}` as Href);
+    router.replace(links.sheet(ids.id));
   });
   const save = (): void => void submit();
   const cell = (name: LabelCellName, hint?: string) => (
@@ -103,7 +103,7 @@ function LabelForm({ origin, productId, revision }: { origin: Origin; productId:
   const title = base ? say(speaker, changes ? 'shelf.edit.titleChange' : 'shelf.edit.titleCopy', { name: base.name }) : say(speaker, 'shelf.edit.titleNew');
   return (
     <LabelFrame title={title} lead={say(speaker, 'shelf.edit.lead')} onCancel={form.clear} onSave={save}>
-      {base ? null : <Button label={say(speaker, 'shelf.aid.enter')} onPress={() => router.replace('/shelf/new?goes=1' as Href)} />}
+      {base ? null : <Button label={say(speaker, 'shelf.aid.enter')} onPress={() => router.replace(links.newSheet({ goes: true }))} />}
       {base ? null : !picking ? (
         <Button label={say(speaker, 'shelf.edit.classIs', { name: sayCoded(speaker, `class.${named}`) })} onPress={() => setPicking(true)} />
       ) : (

@@ -1,7 +1,7 @@
 import { wholeShelfOf } from '@tufa/contract/assemble';
 import { isMaterial } from '@tufa/contract/upgradeSheet';
 import { say } from '@tufa/words';
-import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { change, useFirm, write } from '../outbox/useFirm';
@@ -14,6 +14,7 @@ import { ImpliedView } from './ImpliedView';
 import { linesOf, type SheetLine } from './linesOf';
 import { StockLots } from './StockLots';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links } from '../links';
 
 /** One sheet read: what it says, what that comes to, what of it lies in the yard. */
 export function SheetScreen() {
@@ -46,8 +47,8 @@ export function SheetScreen() {
       }
       foot={
         <View className="flex-row gap-3">
-          {material?.water ? <Button label={say(speaker, 'shelf.use')} grow onPress={() => router.push(`/bench/window?sheet=${sheetId}` as Href)} /> : null}
-          <Button label={say(speaker, 'shelf.copy')} tone="act" grow onPress={() => router.push(`/shelf/new?from=${sheetId}` as Href)} />
+          {material?.water ? <Button label={say(speaker, 'shelf.use')} grow onPress={() => router.push(links.window(sheetId))} /> : null}
+          <Button label={say(speaker, 'shelf.copy')} tone="act" grow onPress={() => router.push(links.newSheet({ from: sheetId }))} />
         </View>
       }
     >
@@ -63,14 +64,14 @@ export function SheetScreen() {
           <T as="strong" className="flex-1">
             {say(speaker, 'shelf.newer')}
           </T>
-          <Word label={say(speaker, 'shelf.showNewer')} onPress={() => router.replace(`/shelf/${newest.id}` as Href)} />
+          <Word label={say(speaker, 'shelf.showNewer')} onPress={() => router.replace(links.sheet(newest.id))} />
         </View>
       ) : null}
       <SheetLines lines={linesOf(speaker, sheet)} />
       {material ? <ImpliedView sheet={material} /> : null}
       <StockLots data={firm.data} row={row} />
       <View className="flex-row flex-wrap">
-        <Word label={say(speaker, 'shelf.change')} onPress={() => router.push(`/shelf/new?from=${sheetId}&as=change` as Href)} />
+        <Word label={say(speaker, 'shelf.change')} onPress={() => router.push(links.newSheet({ from: sheetId, changes: true }))} />
         {gone ? null : (
           <Word label={say(speaker, 'shelf.remove')} onPress={() => void write(change('product', 'remove', productId)).then(() => setRemoved(true))} />
         )}

@@ -1,8 +1,7 @@
-import { previewOfLabels, previewOfShelf, shelfFileOf, shelfRows, type ShelfPreview } from '@tufa/contract/shelfFile';
+import type { ShelfPreview } from '@tufa/contract/shelfFile';
 import { LABEL_CELLS, type LabelCells } from '@tufa/contract/sheetLabel';
 import { say } from '@tufa/words';
-import { useRouter, type Href } from 'expo-router';
-import Papa from 'papaparse';
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
@@ -14,6 +13,9 @@ import { Screen } from '../parts/chrome/Screen';
 import { Answer, T } from '../parts/ui/T';
 import { cellOf, sayLabelFault } from './labelText';
 import { useSpeaker } from '../parts/phone/speaker';
+import { loadChecks } from '../parts/phone/checks';
+import { loadCsv } from '../parts/phone/csv';
+import { links } from '../links';
 
 /** More rows with something wrong than this are counted, not listed. */
 const FAULTS_SHOWN = 20;
@@ -27,10 +29,20 @@ export function ShelfFiles() {
   const router = useRouter();
   const [preview, setPreview] = useState<ShelfPreview | null>(null);
   const take = async (picked: File): Promise<void> => {
+    const { previewOfLabels, previewOfShelf } = await loadChecks();
     const content = await picked.text();
     if (/\.json$/i.test(picked.name)) return setPreview(previewOfShelf({ content, data: firm.data, newId: uuid }));
-    const { data: rows } = Papa.parse<LabelCells>(content, { header: true, skipEmptyLines: true });
+    const { parse } = await loadCsv();
+    const { data: rows } = parse<LabelCells>(content, { header: true, skipEmptyLines: true });
     return setPreview(previewOfLabels({ rows, data: firm.data, newId: uuid }));
+  };
+  const csv = async (): Promise<void> => {
+    const [{ shelfRows }, { unparse }] = await Promise.all([loadChecks(), loadCsv()]);
+    saveFile({ name: 'shelf.csv', type: 'text/csv', text: unparse(shelfRows(firm.data), { columns: [...LABEL_CELLS] }) });
+  };
+  const json = async (): Promise<void> => {
+    const { shelfFileOf } = await loadChecks();
+    saveFile({ name: 'shelf.json', type: 'application/json', text: JSON.stringify(shelfFileOf(firm.data), null, 2) });
   };
   const bring = async (): Promise<void> => {
     const changes = (preview?.products ?? []).flatMap(({ id, fields, sheetId, sheet }): Change[] => [
@@ -38,7 +50,7 @@ export function ShelfFiles() {
       change('sheet', 'add', sheetId, sheet),
     ]);
     for (let i = 0; i < changes.length; i += AT_ONCE) await write(...changes.slice(i, i + AT_ONCE));
-    router.navigate('/shelf' as Href);
+    router.navigate(links.shelf());
   };
   return (
     <Screen
@@ -49,19 +61,11 @@ export function ShelfFiles() {
           <T as="faint">{say(speaker, 'shelf.file.lead')}</T>
         </View>
       }
-      foot={<Button label={say(speaker, 'shelf.back')} onPress={() => router.navigate('/shelf' as Href)} />}
+      foot={<Button label={say(speaker, 'shelf.back')} onPress={() => router.navigate(links.shelf())} />}
     >
       <View className="flex-row gap-3">
-        <Button
-          label={say(speaker, 'shelf.file.csv')}
-          grow
-          onPress={() => saveFile({ name: 'shelf.csv', type: 'text/csv', text: Papa.unparse(shelfRows(firm.data), { columns: [...LABEL_CELLS] }) })}
-        />
-        <Button
-          label={say(speaker, 'shelf.file.json')}
-          grow
-          onPress={() => saveFile({ name: 'shelf.json', type: 'application/json', text: JSON.stringify(shelfFileOf(firm.data), null, 2) })}
-        />
+        <Button label={say(speaker, 'shelf.file.csv')} grow onPress={() => void csv()} />
+        <Button label={say(speaker, 'shelf.file.json')} grow onPress={() => void json()} />
       </View>
       <PickFile
         label={say(speaker, 'shelf.file.bring')}

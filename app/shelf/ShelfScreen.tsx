@@ -3,7 +3,7 @@ import type { RowOf } from '@tufa/contract/entities';
 import { isMaterial } from '@tufa/contract/upgradeSheet';
 import { say, printFigure } from '@tufa/words';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { Link, useRouter, type Href } from 'expo-router';
+import { Link, useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { useFirm } from '../outbox/useFirm';
@@ -16,6 +16,7 @@ import { NO_FILTER, ShelfIndex, type ShelfFilter } from './ShelfIndex';
 import { ShelfNarrow } from './ShelfNarrow';
 import { Toggle } from '../parts/ui/Toggle';
 import { useSpeaker } from '../parts/phone/speaker';
+import { links } from '../links';
 
 /** As many as can be read side by side. */
 export const COMPARED = 4;
@@ -75,13 +76,13 @@ export function ShelfScreen() {
               tone="act"
               grow
               disabled={compared.length < 2}
-              onPress={() => router.push(`/shelf/compare?ids=${compared.join(',')}` as Href)}
+              onPress={() => router.push(links.compare(compared))}
             />
           </View>
         ) : (
           <View className="flex-row gap-3">
-            <Button label={say(speaker, 'shelf.files')} onPress={() => router.push('/shelf/files' as Href)} />
-            <Button label={say(speaker, 'shelf.enter')} tone="act" grow onPress={() => router.push('/shelf/new' as Href)} />
+            <Button label={say(speaker, 'shelf.files')} onPress={() => router.push(links.shelfFiles())} />
+            <Button label={say(speaker, 'shelf.enter')} tone="act" grow onPress={() => router.push(links.newSheet())} />
           </View>
         )
       }
@@ -149,7 +150,7 @@ function ShelfRow({ row: { id, sheet }, chosen, full, onPick }: { row: RowOf<'sh
     : null;
   return (
     <View className="min-h-[88px] flex-row items-center gap-2 border-b border-line px-4">
-      <Link href={`/shelf/${id}` as Href} asChild>
+      <Link href={links.sheet(id)} asChild>
         <Pressable className="min-h-[76px] flex-1 flex-row items-center justify-between gap-3 py-2">
           <View className="flex-1">
             <T as="strong">{sheet.name}</T>

@@ -6,8 +6,6 @@ import { addDays, format, parseISO } from 'date-fns';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
-import { FIELDS } from '@tufa/contract/schemas';
-import { check } from '@tufa/contract/validate';
 import { change, write } from '../outbox/useFirm';
 import { Button, Word } from '../parts/ui/Button';
 import { now } from '../parts/phone/clock';
@@ -20,6 +18,7 @@ import { UndoBand } from '../parts/ui/UndoBand';
 import { FieldProblem } from '../parts/ui/useWireForm';
 import { amountText } from './linesOf';
 import { useSpeaker } from '../parts/phone/speaker';
+import { loadChecks } from '../parts/phone/checks';
 
 const DAY = 'yyyy-MM-dd';
 const today = (): string => format(now(), DAY);
@@ -119,7 +118,8 @@ function LotForm({
   const [lot, setLot] = useState(held?.lot ?? '');
   const [useBy, setUseBy] = useState(held?.useBy ?? '');
   const [fault, setFault] = useState<{ field: string; text: string } | null>(null);
-  const save = (): void => {
+  const save = async (): Promise<void> => {
+    const { FIELDS, check } = await loadChecks();
     try {
       const pieces = !isMaterial(sheet) && sheet.unit === 'piece';
       const read = (): number =>

@@ -1,6 +1,5 @@
 import type { ElementFields, FindingFields, RowOf } from '@tufa/contract/entities';
 import { MATERIALS } from '@tufa/contract/entities';
-import { FIELDS } from '@tufa/contract/schemas';
 import { EXPOSURES, MOISTURES, TEXTURES } from '@tufa/core/shelf';
 import { ANSWERS, EARLIER, ELEMENT_KINDS } from '@tufa/core/survey';
 import { shelfOf, UNKNOWN } from '@tufa/contract/assemble';
@@ -32,7 +31,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
     name: `element ${element?.id ?? view.job.id}`,
     initial: textOfElement(speaker, element),
     wire: {
-      schema: FIELDS.element,
+      entity: 'element',
       toWire: (values) => ({ ...wireOfElement(speaker, values, view.job.id), stops: element?.stops ?? {} }),
       fieldOf: (path) => fieldOf(path),
     },

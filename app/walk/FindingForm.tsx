@@ -1,7 +1,6 @@
 import type { FindingFields, RowOf } from '@tufa/contract/entities';
 import { readingsOf } from '@tufa/contract/assemble';
 import { findingInputOf } from '@tufa/contract/findingInputOf';
-import { FIELDS } from '@tufa/contract/schemas';
 import { takeOffOf } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import { MARKS, PHASES, type FindingInput } from '@tufa/core/survey';
@@ -50,7 +49,7 @@ export function FindingForm({
     name: `finding ${finding?.id ?? element.id}`,
     initial: { ...textOfFinding(speaker, finding), ...(finding && isWhole(finding, element) ? { by: 'whole' } : {}) },
     wire: {
-      schema: FIELDS.finding,
+      entity: 'finding',
       toWire: (values) => wireOfFinding(speaker, values, { element, jobId: view.job.id, label }),
       fieldOf: (path) => (path.startsWith('outline') ? { field: 'corners' } : { field: FIELD_OF[path.split('.')[1] ?? ''] ?? 'deepest', kind: 'length' }),
     },

@@ -1,6 +1,4 @@
 import type { RowOf } from '@tufa/contract/entities';
-import { FIELDS } from '@tufa/contract/schemas';
-import { check } from '@tufa/contract/validate';
 import type { ElementSurvey } from '@tufa/core/plan';
 import { stopKey, type Opinion, type OpinionFile, isUnanswered } from '@tufa/core/survey';
 import { say, sayReason, sayCoded } from '@tufa/words';
@@ -19,6 +17,7 @@ import { T } from '../parts/ui/T';
 import { keepLetter, letterOf } from '../photos/letters';
 import { PhotoFault } from '../photos/photographs';
 import { useSpeaker } from '../parts/phone/speaker';
+import { loadChecks } from '../parts/phone/checks';
 
 const ROLES = ['engineer', 'inspector', 'architect', 'other'] as const;
 type Role = (typeof ROLES)[number];
@@ -107,7 +106,8 @@ function OpinionForm({
       setRefused(sayCoded(speaker, `photo.${error.code}`, error.figures));
     }
   };
-  const save = (): void => {
+  const save = async (): Promise<void> => {
+    const { FIELDS, check } = await loadChecks();
     const opinion: Opinion = { role, on, said: said.trim(), covers, ...(file ? { file } : {}) };
     const { opinion: _before, ...answers } = element.stops;
     const bad = check(FIELDS.element.extract('stops'), { ...answers, opinion }).fault;

@@ -1,10 +1,9 @@
 import type { FindingFields, ReadingFields, RowOf } from '@tufa/contract/entities';
 import { readingsOf } from '@tufa/contract/assemble';
-import { READING_COLUMNS, readingRows, readingsFromRows, readSurveyFile, surveyFileOf, type ReadingRow } from '@tufa/contract/surveyFile';
+import type { ReadingRow } from '@tufa/contract/surveyFile';
 import { planScene } from '@tufa/draw';
 import { say, sayCoded } from '@tufa/words';
 import { planFinding, planReadings, planTaps } from '@tufa/words/survey';
-import Papa from 'papaparse';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
@@ -19,6 +18,8 @@ import { Answer, T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
+import { loadChecks } from '../parts/phone/checks';
+import { loadCsv } from '../parts/phone/csv';
 
 /** What a file would bring, shown before anything is written. */
 interface Preview {
@@ -65,12 +66,17 @@ export function SurveyFiles({ view, element, onDone }: { view: JobView; element:
     const { toDxf } = await import('@tufa/draw/toDxf');
     saveFile({ name: `${element.name}.dxf`, type: 'image/vnd.dxf', text: toDxf(drawn) });
   };
-  const csv = (): void =>
-    saveFile({ name: `${job.name}.csv`, type: 'text/csv', text: Papa.unparse(readingRows(data, job.id), { columns: [...READING_COLUMNS] }) });
-  const json = (): void => saveFile({ name: `${job.name}.json`, type: 'application/json', text: JSON.stringify(surveyFileOf(data, job.id), null, 2) });
+  const csv = async (): Promise<void> => {
+    const [{ READING_COLUMNS, readingRows }, { unparse }] = await Promise.all([loadChecks(), loadCsv()]);
+    saveFile({ name: `${job.name}.csv`, type: 'text/csv', text: unparse(readingRows(data, job.id), { columns: [...READING_COLUMNS] }) });
+  };
+  const json = async (): Promise<void> => {
+    const { surveyFileOf } = await loadChecks();
+    saveFile({ name: `${job.name}.json`, type: 'application/json', text: JSON.stringify(surveyFileOf(data, job.id), null, 2) });
+  };
   const take = async (picked: File): Promise<void> => {
     const text = await picked.text();
-    setPreview(/\.json$/i.test(picked.name) ? previewOfSurvey(speaker, view, text) : previewOfReadings(speaker, view, text));
+    setPreview(/\.json$/i.test(picked.name) ? await previewOfSurvey(speaker, view, text) : await previewOfReadings(speaker, view, text));
   };
   const bring = async (): Promise<void> => {
     const changes = preview?.changes ?? [];
@@ -97,8 +103,8 @@ export function SurveyFiles({ view, element, onDone }: { view: JobView; element:
               <Button label={say(speaker, 'files.dxf')} grow onPress={() => void dxf()} />
             </View>
             <View className="flex-row gap-3">
-              <Button label={say(speaker, 'files.csv')} grow onPress={csv} />
-              <Button label={say(speaker, 'files.json')} grow onPress={json} />
+              <Button label={say(speaker, 'files.csv')} grow onPress={() => void csv()} />
+              <Button label={say(speaker, 'files.json')} grow onPress={() => void json()} />
             </View>
             <PickFile
               label={say(speaker, 'files.bring')}
@@ -137,8 +143,9 @@ export function SurveyFiles({ view, element, onDone }: { view: JobView; element:
 const sayFault = (speaker: Speaker, code: string, figures: Readonly<Record<string, unknown>>, field: string): string =>
   sayCoded(speaker, code.includes('.') ? `problem.field.${code}` : `problem.${code}`, { ...figures, field });
 
-function previewOfReadings(speaker: Speaker, { data, job }: JobView, text: string): Preview {
-  const { data: rows } = Papa.parse<ReadingRow>(text, { header: true, skipEmptyLines: true });
+async function previewOfReadings(speaker: Speaker, { data, job }: JobView, text: string): Promise<Preview> {
+  const [{ readingsFromRows }, { parse }] = await Promise.all([loadChecks(), loadCsv()]);
+  const { data: rows } = parse<ReadingRow>(text, { header: true, skipEmptyLines: true });
   const { readings, faults } = readingsFromRows(rows, data, job.id);
   return {
     changes: readings.map((reading) => change('reading', 'add', uuid(), reading)),
@@ -150,7 +157,8 @@ function previewOfReadings(speaker: Speaker, { data, job }: JobView, text: strin
 }
 
 /** Everything of a survey file under ids of its own, so that it may come into the job it went out of. */
-function previewOfSurvey(speaker: Speaker, { job }: JobView, text: string): Preview {
+async function previewOfSurvey(speaker: Speaker, { job }: JobView, text: string): Promise<Preview> {
+  const { readSurveyFile } = await loadChecks();
   const { file, fault } = readSurveyFile(text);
   if (!file) return { changes: [], lines: [], faults: [sayFault(speaker, fault.code, fault.figures, fault.field)] };
   const ids = new Map([...file.elements, ...file.findings].map(({ id }) => [id, uuid()]));

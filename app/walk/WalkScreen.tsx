@@ -4,7 +4,7 @@ import type { ElementSurvey } from '@tufa/core/plan';
 import { extent, inside, nearestOnLine, type Point } from '@tufa/core/takeoff';
 import { isLine, type PlanKind } from '@tufa/draw';
 import { printFigure, say, sayReason } from '@tufa/words';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { lazy, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
 import { Button, Word } from '../parts/ui/Button';
@@ -17,8 +17,6 @@ import type { JobView } from '../parts/job/useJob';
 import { Photos } from '../photos/Photos';
 import { StalePlan } from '../pour/StalePlan';
 import { copyOfFinding } from './copies';
-import { ElementForm } from './ElementForm';
-import { FindingForm } from './FindingForm';
 import { FindingRow } from './FindingRow';
 import { LicensedOpinion } from './LicensedOpinion';
 import { Measure } from './Measure';
@@ -26,21 +24,16 @@ import { planFinding, planKind, planReadings, planTaps, volumeText } from '@tufa
 import { PlanLegend, PlanView, type PlanLayer } from './PlanView';
 import { Soundings } from './Soundings';
 import { StopQuestions, unanswered } from './StopQuestions';
-import { SurveyFiles } from './SurveyFiles';
 import { Tests } from './Tests';
 import { VerdictLines } from './VerdictLines';
 import { useSpeaker } from '../parts/phone/speaker';
+import { later } from '../parts/phone/later';
+import { useWalking } from './useWalking';
 
-type Doing =
-  | { what: 'looking' }
-  | { what: 'element'; id: string | null }
-  | { what: 'finding'; id: string | null }
-  | { what: 'stops' }
-  | { what: 'sounding' }
-  | { what: 'measuring' }
-  | { what: 'testing' }
-  | { what: 'pictures' }
-  | { what: 'files' };
+/** Forms and files come when they are opened. */
+const ElementForm = lazy(() => later(() => import('../forms')).then((forms) => ({ default: forms.ElementForm })));
+const FindingForm = lazy(() => later(() => import('../forms')).then((forms) => ({ default: forms.FindingForm })));
+const SurveyFiles = lazy(() => later(() => import('./SurveyFiles')).then((part) => ({ default: part.SurveyFiles })));
 
 export const WalkScreen = () => <StepScreen step="walk">{(view) => <Walk key={view.job.id} view={view} />}</StepScreen>;
 
@@ -61,15 +54,16 @@ const nextLabel = (findings: readonly RowOf<'finding'>[]): string => {
 /** How much is bad and whether it may be repaired; the plan; add and change what was found. */
 function Walk({ view }: { view: JobView }) {
   const speaker = useSpeaker();
-  const [doing, setDoing] = useState<Doing>({ what: 'looking' });
+  // The forms come while the first look is taken: a walk goes on where the signal ends.
+  useEffect(() => void later(() => import('../forms')).catch(() => null), []);
+  const { what, id, elementId, open: walk, lookAt, leave: look } = useWalking(view.job.id);
   const [removed, setRemoved] = useState<RowOf<'finding'> | null>(null);
-  const [elementAt, setElementAt] = useState(0);
   const [whole, setWhole] = useState(false);
   const listed = useDeferredValue(whole ? Infinity : SHOWN, FIRST);
   const elements = Object.values(view.data.element)
     .filter(({ jobId, removed: gone }) => jobId === view.job.id && !gone)
     .sort((a, b) => (a.id < b.id ? -1 : 1));
-  const element = elements[Math.min(elementAt, elements.length - 1)];
+  const element = elements.find((one) => one.id === elementId) ?? elements[0];
   const all = useMemo(() => Object.values(view.data.finding).filter(({ jobId }) => jobId === view.job.id), [view.data.finding, view.job.id]);
   const findings = useMemo(
     () => all.filter((one) => !one.removed && one.elementId === element?.id).sort((a, b) => (a.label < b.label ? -1 : 1)),
@@ -89,19 +83,18 @@ function Walk({ view }: { view: JobView }) {
   const taps = useDeferredValue(plan.taps, NO_TAPS);
   const window = useWindowDimensions();
   const wide = useWide();
-  const look = (): void => setDoing({ what: 'looking' });
 
-  if (doing.what === 'element') return <ElementForm view={view} element={elements.find(({ id }) => id === doing.id)} onDone={look} />;
-  if (doing.what === 'finding' && element) {
-    const finding = findings.find(({ id }) => id === doing.id);
+  if (what === 'element') return <ElementForm view={view} element={elements.find((one) => one.id === id)} onDone={look} />;
+  if (what === 'finding' && element) {
+    const finding = findings.find((one) => one.id === id);
     return <FindingForm view={view} element={element} finding={finding} label={finding?.label ?? nextLabel(all)} onDone={look} />;
   }
-  if (doing.what === 'sounding' && element) return <Soundings view={view} element={element} onDone={look} />;
-  if (doing.what === 'measuring' && element) return <Measure view={view} element={element} onDone={look} />;
-  if (doing.what === 'files' && element) return <SurveyFiles view={view} element={element} onDone={look} />;
-  if (doing.what === 'pictures' && element) return <Photos view={view} element={element} onDone={look} />;
-  if (doing.what === 'testing' && element) return <Tests view={view} element={element} onDone={look} />;
-  if (doing.what === 'stops' && element)
+  if (what === 'sounding' && element) return <Soundings view={view} element={element} onDone={look} />;
+  if (what === 'measuring' && element) return <Measure view={view} element={element} onDone={look} />;
+  if (what === 'files' && element) return <SurveyFiles view={view} element={element} onDone={look} />;
+  if (what === 'pictures' && element) return <Photos view={view} element={element} onDone={look} />;
+  if (what === 'testing' && element) return <Tests view={view} element={element} onDone={look} />;
+  if (what === 'stops' && element)
     return (
       <StepLayout
         step="walk"
@@ -132,7 +125,7 @@ function Walk({ view }: { view: JobView }) {
             </View>
           ),
           body: null,
-          foot: <Button label={say(speaker, 'walk.addElement')} tone="act" big onPress={() => setDoing({ what: 'element', id: null })} />,
+          foot: <Button label={say(speaker, 'walk.addElement')} tone="act" big onPress={() => walk('element', undefined)} />,
         }}
       />
     );
@@ -146,7 +139,7 @@ function Walk({ view }: { view: JobView }) {
       const { points } = one.outline;
       return isLine(planKind(one)) ? nearestOnLine(at, points).off_m * scale.perMetre < 20 : inside(at, points);
     });
-    if (near) setDoing({ what: 'finding', id: near.id });
+    if (near) walk('finding', element.id, { id: near.id });
   };
   return (
     <StepLayout
@@ -180,8 +173,8 @@ function Walk({ view }: { view: JobView }) {
             <PlanLegend kinds={plan.kinds} />
             {elements.length > 1 ? (
               <View className="flex-row flex-wrap gap-2">
-                {elements.map((one, i) => (
-                  <Button key={one.id} label={one.name} tone={one.id === element.id ? 'dark' : 'plain'} onPress={() => setElementAt(i)} />
+                {elements.map((one) => (
+                  <Button key={one.id} label={one.name} tone={one.id === element.id ? 'dark' : 'plain'} onPress={() => lookAt(one.id)} />
                 ))}
               </View>
             ) : null}
@@ -191,7 +184,7 @@ function Walk({ view }: { view: JobView }) {
                 finding={finding}
                 data={view.data}
                 takeOff={view.survey?.findings.find(({ findingId }) => findingId === finding.id)?.takeOff}
-                onOpen={() => setDoing({ what: 'finding', id: finding.id })}
+                onOpen={() => walk('finding', element.id, { id: finding.id })}
                 onCopy={() => void write(copyOfFinding(finding, nextLabel(all)))}
                 onRemove={() => void write(change('finding', 'remove', finding.id)).then(() => setRemoved(finding))}
               />
@@ -203,10 +196,10 @@ function Walk({ view }: { view: JobView }) {
             <StalePlan view={view} />
             {view.plan ? <Cautions screen="walk" input={view.input} plan={view.plan} data={view.data} /> : null}
             <View className="flex-row flex-wrap">
-              <Word label={say(speaker, 'walk.addElement')} onPress={() => setDoing({ what: 'element', id: null })} />
-              <Word label={say(speaker, 'walk.files')} onPress={() => setDoing({ what: 'files' })} />
-              <Word label={say(speaker, 'walk.photos')} onPress={() => setDoing({ what: 'pictures' })} />
-              <Word label={say(speaker, 'walk.tests')} onPress={() => setDoing({ what: 'testing' })} />
+              <Word label={say(speaker, 'walk.addElement')} onPress={() => walk('element', element?.id)} />
+              <Word label={say(speaker, 'walk.files')} onPress={() => walk('files', element.id)} />
+              <Word label={say(speaker, 'walk.photos')} onPress={() => walk('pictures', element.id)} />
+              <Word label={say(speaker, 'walk.tests')} onPress={() => walk('testing', element.id)} />
             </View>
           </View>
         ),
@@ -228,19 +221,19 @@ function Walk({ view }: { view: JobView }) {
                 label={element.name}
                 hint={say(speaker, 'walk.editElement', { name: element.name })}
                 grow
-                onPress={() => setDoing({ what: 'element', id: element.id })}
+                onPress={() => walk('element', element.id, { id: element.id })}
               />
               <Button
                 label={say(speaker, open > 0 ? 'walk.stopsOpen' : 'walk.stopsDone')}
                 tone={open > 0 ? 'act' : 'plain'}
                 grow
-                onPress={() => setDoing({ what: 'stops' })}
+                onPress={() => walk('stops', element.id)}
               />
             </View>
             <View className="flex-row gap-2">
-              <Button label={say(speaker, 'walk.sound')} grow onPress={() => setDoing({ what: 'sounding' })} />
-              <Button label={say(speaker, 'walk.measure')} grow onPress={() => setDoing({ what: 'measuring' })} />
-              <Button label={say(speaker, 'walk.addFinding')} grow tone={open > 0 ? 'plain' : 'act'} onPress={() => setDoing({ what: 'finding', id: null })} />
+              <Button label={say(speaker, 'walk.sound')} grow onPress={() => walk('sounding', element.id)} />
+              <Button label={say(speaker, 'walk.measure')} grow onPress={() => walk('measuring', element.id)} />
+              <Button label={say(speaker, 'walk.addFinding')} grow tone={open > 0 ? 'plain' : 'act'} onPress={() => walk('finding', element.id)} />
             </View>
           </View>
         ),

@@ -2,7 +2,7 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync, copyFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
-import { main, root, run, say } from './run.mjs';
+import { Advice, main, root, run, say } from './run.mjs';
 
 const WEB_SOURCES = ['app', 'core', 'draw', 'contract', 'words', 'package-lock.json'];
 const SKIP = new Set(['.empty', 'node_modules', 'dist', '.expo', 'fonts', 'test', '__tests__']);
@@ -40,6 +40,20 @@ export function compress(folder) {
   }
 }
 
+/**
+ * What several parts share is bundled as one file of its own, which the page would wait for before its first screen. It
+ * is named in the page instead, and `app/parts/phone/later.ts` fetches it with the first part that needs it; a page that
+ * opens on a job or the shelf begins to fetch it at once.
+ */
+function setSharedApart(dist) {
+  const page = join(dist, 'index.html');
+  const html = readFileSync(page, 'utf8');
+  const tag = /<script src="(\/_expo\/static\/js\/web\/__common-[^"]+\.js)"[^>]*><\/script>/;
+  const [, shared] = tag.exec(html) ?? [];
+  if (!shared) throw new Advice('The exported page names no shared part: look at what the bundler calls it now.');
+  writeFileSync(page, html.replace(tag, '').replace('</head>', `<meta name="shared" content="${shared}" /><script src="/early.js"></script></head>`));
+}
+
 /** Exports when the sources are newer than the build. @returns the folder */
 export async function ensureWeb() {
   const dist = join(root, 'app/dist');
@@ -53,6 +67,7 @@ export async function ensureWeb() {
     cwd: join(root, 'app'),
     env: { EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' },
   });
+  setSharedApart(dist);
   const { generateSW } = await import('workbox-build');
   await generateSW({
     globDirectory: dist,

@@ -1,8 +1,9 @@
 import { say } from '@tufa/words/speak';
-import { Link, usePathname, type Href } from 'expo-router';
+import { Link, usePathname } from 'expo-router';
 import { Pressable, Text, View } from 'react-native';
 import { useKeypadTarget } from '../../keypad/target';
 import { useSpeaker } from '../phone/speaker';
+import { links, STEPS, type Step } from '../../links';
 
 const MAIN = [
   ['now', '/'],
@@ -26,7 +27,7 @@ export function MainBar({ rail = false }: { rail?: boolean }) {
       className={rail ? 'w-[96px] border-r-2 border-ink bg-sheet' : 'flex-row flex-wrap border-t-2 border-ink bg-sheet'}
     >
       {MAIN.map(([name, href]) => (
-        <Link key={name} href={href as Href} asChild>
+        <Link key={name} href={links[name]()} asChild>
           <Pressable
             aria-current={here(path, href) ? 'page' : undefined}
             className={`${rail ? 'h-[66px]' : 'min-h-[64px] min-w-[4.5rem] flex-1'} items-center justify-center ${here(path, href) ? 'bg-selected' : ''}`}
@@ -39,8 +40,6 @@ export function MainBar({ rail = false }: { rail?: boolean }) {
   );
 }
 
-export const STEPS = ['walk', 'fix', 'mix', 'day', 'pour', 'record'] as const;
-export type Step = (typeof STEPS)[number];
 export type StepState = 'open' | 'done' | 'warning';
 
 /** Inside a job: its six steps, marked done, open or warning; one notch back to the jobs. */
@@ -51,7 +50,7 @@ export function StepBar({ jobId, current, states, top = false }: { jobId: string
     <View role="navigation" aria-label={say(speaker, 'nav.steps')}>
       {top ? null : (
         <View className="flex-row">
-          <Link href="/jobs" asChild>
+          <Link href={links.jobs()} asChild>
             <Pressable className="min-h-[40px] justify-center border-r-2 border-t-2 border-ink bg-sheet px-4">
               <Text className="font-text text-[1rem] text-ink">{`‹ ${say(speaker, 'nav.back')}`}</Text>
             </Pressable>
@@ -64,7 +63,7 @@ export function StepBar({ jobId, current, states, top = false }: { jobId: string
           const state = states[step];
           const mark = on ? 'bg-on-selected' : state === 'done' ? 'bg-ink' : state === 'warning' ? 'bg-caution' : 'bg-line';
           return (
-            <Link key={step} href={`/jobs/${jobId}/${step}` as Href} replace asChild>
+            <Link key={step} href={links.step(jobId, step)} replace asChild>
               <Pressable
                 aria-current={on ? 'page' : undefined}
                 aria-label={`${say(speaker, `step.${step}`)}, ${say(speaker, `step.${state}`)}`}

@@ -1,18 +1,18 @@
 import { say } from '@tufa/words';
-import { usePathname, useRouter, type Href } from 'expo-router';
+import { usePathname, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { tinykeys } from 'tinykeys';
-import { STEPS } from './Bars';
 import { Lines } from '../ui/Lines';
 import { Sheet } from '../ui/Sheet';
 import { useWide } from '../phone/useSize';
 import { useSpeaker } from '../phone/speaker';
+import { links, STEPS } from '../../links';
 
 const PLACES = [
-  ['g n', 'now', '/'],
-  ['g j', 'jobs', '/jobs'],
-  ['g s', 'shelf', '/shelf'],
-  ['g b', 'bench', '/bench'],
+  ['g n', 'now'],
+  ['g j', 'jobs'],
+  ['g s', 'shelf'],
+  ['g b', 'bench'],
 ] as const;
 
 const typing = (): boolean => /^(INPUT|TEXTAREA|SELECT)$/.test(document.activeElement?.tagName ?? '');
@@ -35,10 +35,10 @@ export default function Shortcuts() {
     return tinykeys(window, {
       '?': unlessTyping(() => setHelp(true)),
       'Shift+?': unlessTyping(() => setHelp(true)),
-      n: unlessTyping(() => router.push('/jobs/new')),
-      '/': unlessTyping(() => router.push('/jobs')),
-      ...Object.fromEntries(PLACES.map(([keys, , href]) => [keys, unlessTyping(() => router.push(href as Href))])),
-      ...Object.fromEntries(STEPS.map((step, i) => [String(i + 1), unlessTyping(() => jobId && router.replace(`/jobs/${jobId}/${step}` as Href))])),
+      n: unlessTyping(() => router.push(links.newJob())),
+      '/': unlessTyping(() => router.push(links.jobs())),
+      ...Object.fromEntries(PLACES.map(([keys, place]) => [keys, unlessTyping(() => router.push(links[place]()))])),
+      ...Object.fromEntries(STEPS.map((step, i) => [String(i + 1), unlessTyping(() => jobId && router.replace(links.step(jobId, step)))])),
     });
   }, [wide, router, jobId]);
   if (!help) return null;

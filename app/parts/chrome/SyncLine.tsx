@@ -5,7 +5,7 @@ import { outbox } from '../../outbox/Outbox';
 import { useFirm } from '../../outbox/useFirm';
 import { now } from '../phone/clock';
 import { T } from '../ui/T';
-import { loadPart } from './workScreen';
+import { whenItComes } from '../phone/later';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../phone/speaker';
 
@@ -52,7 +52,7 @@ export function SyncLine() {
   );
 }
 
-const Settling = lazy(() => loadPart().then(({ Returned: Loaded }) => ({ default: Loaded })));
+const Settling = lazy(() => whenItComes(() => import('../../outbox/Returned')));
 
 /** What came back from the firm to be settled, or that this browser keeps nothing. */
 export function Returned() {

@@ -1,46 +1,58 @@
 import { say } from '@tufa/words/speak';
 import { Component, lazy, Suspense, type ComponentType, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { ScreenLost } from './ScreenLost';
+import { later } from '../phone/later';
+import { useSpeaker } from '../phone/speaker';
 import { usePhone } from '../phone/useSettings';
 import { useOnSide } from '../phone/useSize';
 import { T } from '../ui/T';
-import { useSpeaker } from '../phone/speaker';
+import { ScreenLost } from './ScreenLost';
 
-type Work = typeof import('../../work');
+const keypad = once(() => later(() => import('../../keypad/Keypad')).then((part) => ({ default: part.Keypad })));
+const Keypad = lazy(keypad);
 
-/** The one chunk of everything that computes or draws. */
-export const loadWork = (): Promise<Work> => import('../../work');
-
-/** Signal again, or a few seconds on. */
-const laterOrOnline = (): Promise<void> =>
-  new Promise((go) => {
-    window.addEventListener('online', () => go(), { once: true });
-    setTimeout(go, 5000);
-  });
-
-/** For a small part of a screen: until the chunk can come its place stays empty, and everything else goes on. */
-export const loadPart = (): Promise<Work> => loadWork().catch(() => laterOrOnline().then(loadPart));
-
-/** A screen of the work chunk as a route of its own. */
-export function workScreen(name: Exclude<keyof Work, 'JobDrawing' | 'KitAsked' | 'Keypad' | 'Returned' | 'Shortcuts' | 'speakIn'>): ComponentType {
-  const Loaded = lazy(() => loadWork().then((work) => ({ default: work[name] as ComponentType })));
-  const Keypad = lazy(() => loadWork().then((work) => ({ default: work.Keypad })));
+/**
+ * A screen as a route of its own, fetched when it is opened, with the keypad docked under it.
+ *
+ * @param end how its address ends: a page that opens there begins to fetch it before anything else is known
+ */
+export function workScreen(load: () => Promise<ComponentType>, end: string): ComponentType {
+  const screen = once(() => later(load).then((found) => ({ default: found })));
+  if (typeof window !== 'undefined' && window.location.pathname.endsWith(end)) {
+    // What fails here is asked for again when it is drawn, and said there.
+    screen().catch(() => null);
+    keypad().catch(() => null);
+  }
+  const Loaded = lazy(screen);
   return function WorkRoute() {
     const onSide = useOnSide();
     const { hand } = usePhone();
     return (
       <Fetched>
-        <Suspense fallback={<Fetching />}>
-          <View className={`h-full w-full flex-1 ${onSide ? (hand === 'right' ? 'flex-row' : 'flex-row-reverse') : ''}`}>
-            <View className="flex-1">
+        <View className={`h-full w-full flex-1 ${onSide ? (hand === 'right' ? 'flex-row' : 'flex-row-reverse') : ''}`}>
+          <View className="flex-1">
+            <Suspense fallback={<Fetching />}>
               <Loaded />
-            </View>
-            <Keypad />
+            </Suspense>
           </View>
-        </Suspense>
+          <Suspense fallback={null}>
+            <Keypad />
+          </Suspense>
+        </View>
       </Fetched>
     );
+  };
+}
+
+/** Asked for once; again only after it failed. */
+function once<T>(load: () => Promise<T>): () => Promise<T> {
+  let asked: Promise<T> | null = null;
+  return () => {
+    asked ??= load().catch((error: unknown) => {
+      asked = null;
+      throw error;
+    });
+    return asked;
   };
 }
 
@@ -53,7 +65,7 @@ function Fetching() {
   );
 }
 
-/** A chunk that could not be fetched says so and offers to try again, rather than a blank screen. */
+/** A part that could not be fetched says so and offers to try again, rather than a blank screen. */
 class Fetched extends Component<{ children: ReactNode }, { failed: boolean }> {
   override state = { failed: false };
 

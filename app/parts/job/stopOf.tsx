@@ -2,7 +2,7 @@ import { isUnanswered } from '@tufa/core/survey';
 import { say, sayReason, sayProblem } from '@tufa/words';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import type { Step } from '../chrome/Bars';
+import type { Step } from '../../links';
 import { Button } from '../ui/Button';
 import { StepLayout } from './StepScreen';
 import { Answer, T } from '../ui/T';

@@ -5,10 +5,11 @@ import { computePlan, surveyOf, type FindingPlan, type Plan, type PlanInput, typ
 import { fold, type BatchState, type PourEvent } from '@tufa/core/pour';
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useFirm, type Firm } from '../../outbox/useFirm';
-import { planWorker } from '../../workers/planWorker';
-import type { Step, StepState } from '../chrome/Bars';
+import { useWorkedOut } from '../../workers/useWorkedOut';
+import type { Step } from '../../links';
+import type { StepState } from '../chrome/Bars';
 
 export interface JobView extends Firm {
   readonly job: RowOf<'job'>;
@@ -43,6 +44,18 @@ const attempt = <T>(compute: () => T): { value: T | null; problem: Problem | nul
 
 const surveys = new WeakMap<PlanInput, { value: Survey | null; problem: Problem | null }>();
 
+const files = new WeakMap<FirmData, Map<string, PlanInput | null>>();
+
+/** A job's file is put together once for each state of the firm's rows, whichever screens ask: what is worked out from it stays with it. */
+function jobFile(data: FirmData, jobId: string): PlanInput | null {
+  const byJob = files.get(data) ?? new Map<string, PlanInput | null>();
+  files.set(data, byJob);
+  if (!byJob.has(jobId)) byJob.set(jobId, assemblePlanInput(data, jobId));
+  return byJob.get(jobId) ?? null;
+}
+
+const plans = new WeakMap<PlanInput, Planned>();
+
 /** A survey is computed once for each job file, whoever asks. */
 function surveyed(input: PlanInput): { value: Survey | null; problem: Problem | null } {
   const held = surveys.get(input) ?? attempt(() => surveyOf(input));
@@ -50,7 +63,16 @@ function surveyed(input: PlanInput): { value: Survey | null; problem: Problem | 
   return held;
 }
 
-const planOf = (input: PlanInput): Planned => {
+/** So is a plan. */
+function planOf(input: PlanInput): Planned {
+  const before = plans.get(input);
+  if (before) return before;
+  const made = planned(input);
+  plans.set(input, made);
+  return made;
+}
+
+const planned = (input: PlanInput): Planned => {
   const { value: survey, problem: unseen } = surveyed(input);
   if (!survey) return { survey, plan: null, problem: unseen };
   const { value: plan, problem } = attempt(() => computePlan(input, { ranked: 'chosen' }));
@@ -130,37 +152,22 @@ function stepsOf({
 export function useJob(jobId: string): { view: JobView | null; firm: Firm; planning: boolean } {
   const firm = useFirm();
   const { data, records, ready, failed, clockOffset, unsent } = firm;
-  const input = useMemo(() => assemblePlanInput(data, jobId), [data, jobId]);
+  const input = jobFile(data, jobId);
   const large = (input?.findings.length ?? 0) > MANY;
-  const [far, setFar] = useState<{ input: PlanInput; planned: Planned } | null>(null);
-  useEffect(() => {
-    if (!large || !input) return;
-    let gone = false;
-    const keep = (planned: Planned): void => {
-      if (!gone) setFar({ input, planned });
-    };
-    const work = async (): Promise<void> => {
-      const survey = await planWorker().survey(input);
-      keep({ survey, plan: null, problem: null });
-      keep({ survey, plan: await planWorker().plan(input), problem: null });
-    };
-    // What the worker cannot say in full is asked again here.
-    work().catch(() => keep(planOf(input)));
-    return () => {
-      gone = true;
-    };
-  }, [large, input]);
-  const planning = large && (far?.input !== input || (!far.planned.plan && !far.planned.problem));
-  const held = far?.input === input ? far : null;
+  const survey = useWorkedOut('survey', large && input ? [input] : null, (worker) => worker.survey(input as PlanInput));
+  const plan = useWorkedOut('plan', large && input && survey.data ? [input] : null, (worker) => worker.plan(input as PlanInput));
+  // What the worker cannot say in full is asked again here.
+  const refused = survey.isError || plan.isError;
+  const planning = large && !refused && !plan.data;
   const view = useMemo(
     () =>
       jobView(
         { data, records, ready, failed, clockOffset, unsent },
         jobId,
         input,
-        large ? () => held?.planned ?? { survey: null, plan: null, problem: null } : planOf,
+        large && !refused ? () => ({ survey: survey.data ?? null, plan: plan.data ?? null, problem: null }) : planOf,
       ),
-    [data, records, ready, failed, clockOffset, unsent, jobId, input, large, held],
+    [data, records, ready, failed, clockOffset, unsent, jobId, input, large, refused, survey.data, plan.data],
   );
   return { view, firm, planning };
 }

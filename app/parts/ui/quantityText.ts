@@ -1,5 +1,4 @@
-import type { Limit } from '@tufa/contract/common';
-import { LIMITS } from '@tufa/contract/common';
+import { LIMITS, type Limit } from '@tufa/contract/limits';
 import { contradiction, parse, Problem, type Measured } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
 import { inUnits } from '@tufa/words/survey';

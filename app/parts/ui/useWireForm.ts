@@ -1,18 +1,18 @@
+import type { Writable } from '@tufa/contract/commands';
 import { senseOf } from '@tufa/contract/sense';
-import { check } from '@tufa/contract/validate';
 import { Problem } from '@tufa/core/quantity';
 import { print, type Kind } from '@tufa/core/quantity';
 import { say, sayCoded, isSaid } from '@tufa/words';
-import type Joi from 'joi';
 import { useEffect } from 'react';
 import { useForm, type DefaultValues, type FieldErrors, type FieldValues, type Resolver, type UseFormReturn } from 'react-hook-form';
+import { loadChecks } from '../phone/checks';
 import { useDraft } from '../phone/useDraft';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../phone/speaker';
 
 export interface WireForm<V extends FieldValues> {
-  /** schema of what is sent: the same stands on the server */
-  readonly schema: Joi.Schema;
+  /** what is sent: the same schema stands on the server */
+  readonly entity: Writable;
   /** typed text to what is sent; throws FieldProblem for the field at fault */
   readonly toWire: (values: V) => object;
   /** which field a path of the sent object is typed in, with the kind of its figure */
@@ -65,11 +65,12 @@ export function useWireForm<V extends FieldValues>({
 }): UseFormReturn<V> & { submit: (save: (wire: object) => Promise<unknown>) => () => Promise<void>; clear: () => void } {
   const speaker = useSpeaker();
   const { held, keep, clear } = useDraft<V>(name);
-  const resolver: Resolver<V> = (values) => {
+  const resolver: Resolver<V> = async (values) => {
     const fail = (field: string, message: string) => ({ values: {}, errors: { [field]: { type: 'wire', message } } as unknown as FieldErrors<V> });
     try {
       const sent = wire.toWire(values);
-      const fault = check(wire.schema, sent).fault ?? senseOf(sent as Record<string, unknown>);
+      const { FIELDS, check } = await loadChecks();
+      const fault = check(FIELDS[wire.entity], sent).fault ?? senseOf(sent as Record<string, unknown>);
       if (!fault) return { values, errors: {} };
       const { field, kind, label = '' } = wire.fieldOf(fault.field);
       // What contradicts itself comes with its own figures.
@@ -85,6 +86,8 @@ export function useWireForm<V extends FieldValues>({
   };
   const form = useForm<V>({ defaultValues: { ...initial, ...held } as DefaultValues<V>, resolver, mode: 'onTouched', reValidateMode: 'onChange' });
   const { watch } = form;
+  // Fetched while the first field is filled; without signal it is asked for again when it is needed.
+  useEffect(() => void loadChecks().catch(() => null), []);
   useEffect(() => {
     const { unsubscribe } = watch((values) => keep(values as Partial<V>));
     return unsubscribe;

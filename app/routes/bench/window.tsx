@@ -1,3 +1,3 @@
 import { workScreen } from '../../parts/chrome/workScreen';
 
-export default workScreen('WindowScreen');
+export default workScreen(() => import('../../bench/WindowScreen').then(({ WindowScreen }) => WindowScreen), '/bench/window');

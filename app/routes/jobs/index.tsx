@@ -1,3 +1,3 @@
 import { workScreen } from '../../parts/chrome/workScreen';
 
-export default workScreen('JobsScreen');
+export default workScreen(() => import('../../jobs/JobsScreen').then(({ JobsScreen }) => JobsScreen), '/jobs');

@@ -1,3 +1,3 @@
 import { workScreen } from '../../parts/chrome/workScreen';
 
-export default workScreen('CompareScreen');
+export default workScreen(() => import('../../shelf/CompareScreen').then(({ CompareScreen }) => CompareScreen), '/shelf/compare');

@@ -1,3 +1,3 @@
 import { workScreen } from '../../parts/chrome/workScreen';
 
-export default workScreen('ShelfFiles');
+export default workScreen(() => import('../../shelf/ShelfFiles').then(({ ShelfFiles }) => ShelfFiles), '/shelf/files');

@@ -1,3 +1,3 @@
 import { workScreen } from '../../parts/chrome/workScreen';
 
-export default workScreen('ShelfScreen');
+export default workScreen(() => import('../../shelf/ShelfScreen').then(({ ShelfScreen }) => ShelfScreen), '/shelf');

@@ -1,3 +1,3 @@
 import { workScreen } from '../../parts/chrome/workScreen';
 
-export default workScreen('SheetEditor');
+export default workScreen(() => import('../../forms').then(({ SheetEditor }) => SheetEditor), '/shelf/new');

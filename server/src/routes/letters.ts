@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { id } from '@tufa/contract/common';
-import { LETTER_MOST_BYTES } from '@tufa/contract/elementSchemas';
+import { LETTER_MOST_BYTES } from '@tufa/contract/letter';
 import { raw, Router } from 'express';
 import Joi from 'joi';
 import type { AppContext } from '../app';

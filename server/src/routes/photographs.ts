@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { id } from '@tufa/contract/common';
-import { PHOTO } from '@tufa/contract/schemas';
+import { PHOTO } from '@tufa/contract/photo';
 import { raw, Router } from 'express';
 import Joi from 'joi';
 import sharp from 'sharp';

@@ -1,3 +1,3 @@
 import { workScreen } from '../../../parts/chrome/workScreen';
 
-export default workScreen('DayScreen');
+export default workScreen(() => import('../../../day/DayScreen').then(({ DayScreen }) => DayScreen), '/day');

@@ -1,3 +1,3 @@
 import { workScreen } from '../../../parts/chrome/workScreen';
 
-export default workScreen('FixScreen');
+export default workScreen(() => import('../../../fix/FixScreen').then(({ FixScreen }) => FixScreen), '/fix');

@@ -1,6 +1,7 @@
-import { Redirect, useLocalSearchParams, type Href } from 'expo-router';
+import { Redirect, useLocalSearchParams } from 'expo-router';
+import { links } from '../../../links';
 
 export default function Job() {
   const { job } = useLocalSearchParams<{ job: string }>();
-  return <Redirect href={`/jobs/${job}/walk` as Href} />;
+  return <Redirect href={links.step(job, 'walk')} />;
 }

@@ -1,3 +1,3 @@
 import { workScreen } from '../../../parts/chrome/workScreen';
 
-export default workScreen('MixScreen');
+export default workScreen(() => import('../../../mix/MixScreen').then(({ MixScreen }) => MixScreen), '/mix');

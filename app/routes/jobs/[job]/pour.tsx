@@ -1,3 +1,3 @@
 import { workScreen } from '../../../parts/chrome/workScreen';
 
-export default workScreen('PourScreen');
+export default workScreen(() => import('../../../pour/PourScreen').then(({ PourScreen }) => PourScreen), '/pour');

@@ -1,3 +1,3 @@
 import { workScreen } from '../../../parts/chrome/workScreen';
 
-export default workScreen('RecordScreen');
+export default workScreen(() => import('../../../record/RecordScreen').then(({ RecordScreen }) => RecordScreen), '/record');

@@ -1,3 +1,3 @@
 import { workScreen } from '../../../parts/chrome/workScreen';
 
-export default workScreen('SystemsScreen');
+export default workScreen(() => import('../../../fix/SystemsScreen').then(({ SystemsScreen }) => SystemsScreen), '/systems');

@@ -1,3 +1,3 @@
 import { workScreen } from '../../../parts/chrome/workScreen';
 
-export default workScreen('WalkScreen');
+export default workScreen(() => import('../../../walk/WalkScreen').then(({ WalkScreen }) => WalkScreen), '/walk');

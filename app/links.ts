@@ -1,0 +1,43 @@
+import type { Href } from 'expo-router';
+
+/** The steps of a job, in the order of the work. */
+export const STEPS = ['walk', 'fix', 'mix', 'day', 'pour', 'record'] as const;
+export type Step = (typeof STEPS)[number];
+
+/** What is done in Walk beside looking: each has its address, so that a link opens it and going back leaves it. */
+export const WALKING = ['element', 'finding', 'stops', 'sounding', 'measuring', 'testing', 'pictures', 'files'] as const;
+export type Walking = (typeof WALKING)[number];
+
+type Query = Readonly<Record<string, string | undefined>>;
+
+/** An address of this application. The library makes its own type of them while it serves; here it is made once. */
+const address = (path: string, query: Query = {}): Href => {
+  const asked = Object.entries(query).filter((entry): entry is [string, string] => entry[1] !== undefined);
+  return (asked.length > 0 ? `${path}?${new URLSearchParams(asked).toString()}` : path) as Href;
+};
+
+/** Every address there is. */
+export const links = {
+  now: () => address('/'),
+  jobs: () => address('/jobs'),
+  newJob: () => address('/jobs/new'),
+  editJob: (jobId: string) => address(`/jobs/${jobId}/edit`),
+  step: (jobId: string, step: Step) => address(`/jobs/${jobId}/${step}`),
+  /** Walk, doing something to an element, and which finding; a new one without an id */
+  walking: (jobId: string, doing: Walking, { element, id }: { element?: string | undefined; id?: string | undefined } = {}) =>
+    address(`/jobs/${jobId}/walk`, { doing, element, id }),
+  /** Walk, looking at one of several elements */
+  lookingAt: (jobId: string, element: string) => address(`/jobs/${jobId}/walk`, { element }),
+  kit: (jobId: string) => address(`/jobs/${jobId}/fix`, { kit: 'open' }),
+  systems: (jobId: string) => address(`/jobs/${jobId}/systems`),
+  shelf: () => address('/shelf'),
+  shelfFiles: () => address('/shelf/files'),
+  sheet: (sheetId: string) => address(`/shelf/${sheetId}`),
+  /** a new sheet, like another, or the next of its product; `goes`: of what goes with a material */
+  newSheet: ({ from, changes, goes }: { from?: string; changes?: boolean; goes?: boolean } = {}) =>
+    address('/shelf/new', { from, as: changes ? 'change' : undefined, goes: goes ? '1' : undefined }),
+  compare: (sheetIds: readonly string[]) => address('/shelf/compare', { ids: sheetIds.join(',') }),
+  bench: () => address('/bench'),
+  window: (sheetId?: string) => address('/bench/window', { sheet: sheetId }),
+  firm: () => address('/firm'),
+} as const;

@@ -1,0 +1,33 @@
+import { useQuery, type UseQueryResult } from '@tanstack/react-query';
+import type { Remote } from 'comlink';
+import { WORKED_OUT } from '../outbox/queryClient';
+import type { PlanWorker } from './plan.worker';
+import { planWorker } from './planWorker';
+
+let count = 0;
+const numbers = new WeakMap<object, number>();
+
+/** A number for each thing that is asked about: what is asked of the same thing again has its answer already. */
+function numberOf(thing: object): number {
+  const number = numbers.get(thing) ?? (count += 1);
+  numbers.set(thing, number);
+  return number;
+}
+
+/**
+ * What the worker makes of some things, kept while they are the same ones.
+ *
+ * @param name what is asked; one name, one kind of answer
+ * @param about the things it is worked out from, by their identity; null asks nothing
+ */
+export function useWorkedOut<T>(name: string, about: readonly object[] | null, ask: (worker: Remote<PlanWorker>) => Promise<T>): UseQueryResult<T> {
+  return useQuery({
+    queryKey: [WORKED_OUT, name, ...(about ?? []).map(numberOf)],
+    queryFn: () => ask(planWorker()),
+    enabled: about !== null,
+    staleTime: Infinity,
+    gcTime: 300_000,
+    networkMode: 'always',
+    retry: false,
+  });
+}
