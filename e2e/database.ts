@@ -10,7 +10,7 @@ export const env = (name: string): string => {
 /** The same address with another database. */
 export const addressOf = (url: string, name: string): string => url.replace(/\/[^/]*$/, `/${name}`);
 
-export async function sql(url: string, ...statements: string[]): Promise<void> {
+async function sql(url: string, ...statements: string[]): Promise<void> {
   const client = new pg.Client({ connectionString: url });
   await client.connect();
   for (const statement of statements) await client.query(statement);

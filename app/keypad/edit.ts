@@ -25,7 +25,7 @@ export const withoutLast = (text: string): string =>
     .trimEnd();
 
 /** What a text means so far in SI, or null while it means nothing. */
-export function meaning(text: string, { kind, own }: Entry): number | null {
+function meaning(text: string, { kind, own }: Entry): number | null {
   try {
     return text.trim() === '' ? null : parse({ text, kind, unit: own });
   } catch (error) {

@@ -12,10 +12,10 @@ export interface OutboxRecord {
   readonly result?: CommandResult;
 }
 
-export type NewRecord = Omit<OutboxRecord, 'order'>;
+type NewRecord = Omit<OutboxRecord, 'order'>;
 
 /** A picture as it waits on this phone: both sizes until the firm has them, the small one afterwards too. */
-export interface KeptPhoto {
+interface KeptPhoto {
   readonly id: string;
   readonly full: Blob | null;
   readonly thumb: Blob;
@@ -23,7 +23,7 @@ export interface KeptPhoto {
 }
 
 /** A letter as it waits on this phone. */
-export interface KeptLetter {
+interface KeptLetter {
   readonly id: string;
   readonly pdf: Blob;
 }

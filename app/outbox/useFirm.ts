@@ -42,7 +42,7 @@ let draining = Promise.resolve();
 export const alsoSend = new Set<() => Promise<void>>();
 
 /** Sends what waits and pulls what changed; quiet without signal. */
-export function sync(): Promise<void> {
+function sync(): Promise<void> {
   draining = draining
     .then(() => outbox.drain(api.send, refetch))
     .then(async () => {

@@ -22,7 +22,7 @@ interface Compared {
 }
 
 /** The lines of several sheets under one another's keys, in the order they are first said. */
-export function comparedLines(speaker: Speaker, sheets: readonly RowOf<'sheet'>['sheet'][]): Compared[] {
+function comparedLines(speaker: Speaker, sheets: readonly RowOf<'sheet'>['sheet'][]): Compared[] {
   const all = sheets.map((sheet) => new Map(linesOf(speaker, sheet).map((line) => [`${line.key} ${line.label}`, line] as const)));
   const keys = [...new Set(all.flatMap((lines) => [...lines.keys()]))];
   return keys.map((key) => {

@@ -81,7 +81,7 @@ export function SheetScreen() {
 }
 
 /** What a sheet says, a line each; what nobody read from the bag is outlined. */
-export function SheetLines({ lines }: { lines: readonly SheetLine[] }) {
+function SheetLines({ lines }: { lines: readonly SheetLine[] }) {
   const speaker = useSpeaker();
   const assumed = lines.filter((line) => line.assumed).length;
   return (

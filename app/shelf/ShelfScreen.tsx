@@ -19,7 +19,7 @@ import { useSpeaker } from '../parts/phone/speaker';
 import { links } from '../links';
 
 /** As many as can be read side by side. */
-export const COMPARED = 4;
+const COMPARED = 4;
 const ROW = 88;
 
 /** The shelf: searched, narrowed down, chosen from to compare. However long it is, only the rows in sight are drawn. */

@@ -13,7 +13,7 @@ import { useSpeaker } from '../parts/phone/speaker';
 const RULER = 56;
 const CLOSEST = 12;
 
-export type PlanScale = ReturnType<typeof planScale>;
+type PlanScale = ReturnType<typeof planScale>;
 
 /** What a layer over the plan is told: the same scale, the same size. */
 export interface PlanLayer {

@@ -12,9 +12,9 @@ import { FieldProblem } from '../parts/ui/useWireForm';
 import type { Speaker } from '@tufa/words/speak';
 
 export const NOTCHES = ['topLeft', 'topRight', 'bottomRight', 'bottomLeft'] as const;
-export type Notch = (typeof NOTCHES)[number];
+type Notch = (typeof NOTCHES)[number];
 
-export interface OpeningText {
+interface OpeningText {
   left: string;
   top: string;
   width: string;
@@ -121,7 +121,7 @@ function openingText(speaker: Speaker, opening: readonly Point[], outline: reado
 const side = (speaker: Speaker, field: keyof ElementText, text: string): number => readTyped(speaker, { field, text, as: 'side', limit: 'side_m' });
 
 /** The taped sides and diagonals that were typed. @throws FieldProblem */
-export const tapesOf = (speaker: Speaker, tapes: readonly TapeText[]): (TapedLength & { typed: string })[] =>
+const tapesOf = (speaker: Speaker, tapes: readonly TapeText[]): (TapedLength & { typed: string })[] =>
   tapes.flatMap(({ from, to, text }) => (text.trim() === '' ? [] : [{ from, to, length_m: side(speaker, 'tapes', text), typed: text.trim() }]));
 
 /** Where the tape puts the corners, or null while nothing is taped. @throws FieldProblem, Problem */

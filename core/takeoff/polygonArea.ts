@@ -1,6 +1,10 @@
+import { polygonArea as signedArea, polygonContains, polygonLength } from 'd3-polygon';
 import { Problem } from '../quantity';
 
 export type Point = readonly [x_m: number, y_m: number];
+
+/** The same corners as the library's own type, which may be written to and is not. */
+const pairs = (outline: readonly Point[]): [number, number][] => outline as unknown as [number, number][];
 
 const cross = (o: Point, a: Point, b: Point): number => (a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0]);
 
@@ -34,13 +38,7 @@ export function crossesItself(outline: readonly Point[]): boolean {
 export function polygonArea(outline: readonly Point[]): number {
   if (outline.length < 3) throw new Problem('outlineTooShort', { corners: outline.length });
   if (crossesItself(outline)) throw new Problem('outlineCrosses', { corners: outline.length });
-  let twice = 0;
-  for (let i = 0; i < outline.length; i += 1) {
-    const [x1, y1] = outline[i] as Point;
-    const [x2, y2] = outline[(i + 1) % outline.length] as Point;
-    twice += x1 * y2 - x2 * y1;
-  }
-  const area = Math.abs(twice) / 2;
+  const area = Math.abs(signedArea(pairs(outline)));
   if (area < 1e-8) throw new Problem('outlineVanishes', { area_m2: area });
   return area;
 }
@@ -57,11 +55,7 @@ export function rectangle({ length_m, width_m, at = [0, 0] }: { length_m: number
 }
 
 /** Length of an outline all the way round, m. */
-export const perimeter = (outline: readonly Point[]): number =>
-  outline.reduce((sum, [x, y], i) => {
-    const [nx, ny] = outline[(i + 1) % outline.length] as Point;
-    return sum + Math.hypot(nx - x, ny - y);
-  }, 0);
+export const perimeter = (outline: readonly Point[]): number => polygonLength(pairs(outline));
 
 /** Whether a point lies in an outline, its sides included to a tenth of a millimetre. */
 export function inside([x, y]: Point, outline: readonly Point[]): boolean {
@@ -76,15 +70,7 @@ export function inside([x, y]: Point, outline: readonly Point[]): boolean {
 }
 
 /** The same without any allowance at the outline: by how often a ray crosses it. */
-export function strictlyInside([x, y]: Point, outline: readonly Point[]): boolean {
-  let odd = false;
-  for (let i = 0, j = outline.length - 1; i < outline.length; j = i, i += 1) {
-    const [x1, y1] = outline[i] as Point;
-    const [x2, y2] = outline[j] as Point;
-    if (y1 > y !== y2 > y && x < ((x2 - x1) * (y - y1)) / (y2 - y1) + x1) odd = !odd;
-  }
-  return odd;
-}
+export const strictlyInside = ([x, y]: Point, outline: readonly Point[]): boolean => polygonContains(pairs(outline), [x, y]);
 
 /** Length of a line through its points, m. @throws Problem `tooFew` under two points */
 export function lineLength(line: readonly Point[]): number {

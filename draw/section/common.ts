@@ -3,7 +3,7 @@ import { round, type Shape } from '../scene';
 import { OVER_LINE, type BasePaint, type LabelAt } from './frame';
 
 /** Density of a filling's pattern, to scale with its largest grain. */
-export const grainOf = ({ grain_m }: Pick<SystemSection, 'grain_m'>, perMetre: number): number => round(Math.min(2.4, Math.max(0.7, (grain_m * perMetre) / 6)));
+const grainOf = ({ grain_m }: Pick<SystemSection, 'grain_m'>, perMetre: number): number => round(Math.min(2.4, Math.max(0.7, (grain_m * perMetre) / 6)));
 
 const BASES = {
   concrete: { pattern: 'aggregate' },

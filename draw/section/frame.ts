@@ -43,7 +43,7 @@ export interface LabelAt {
 }
 
 /** Labels of one column moved down, and up again from the floor, until none touches its neighbour. */
-export function apartDown(labels: readonly LabelAt[], floor: number): LabelAt[] {
+function apartDown(labels: readonly LabelAt[], floor: number): LabelAt[] {
   const room = (label: LabelAt): number => label.size * 1.5;
   const down = [...labels]
     .sort((a, b) => a.y - b.y)

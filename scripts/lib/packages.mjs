@@ -12,7 +12,7 @@ export function ensurePackages() {
   run('npm', ['ci', '--no-audit', '--no-fund'], { advice: undefined });
 }
 
-export function ensureDebian(names, present, what) {
+function ensureDebian(names, present, what) {
   if (present()) return;
   const root_ = process.getuid?.() === 0;
   const sudo = !root_ && existsSync('/usr/bin/sudo');

@@ -11,7 +11,7 @@ import { T } from '../ui/T';
 import { useSpeaker } from '../phone/speaker';
 
 /** Who acknowledged a caution on this job, by code. */
-export function acknowledgedBy(data: FirmData, jobId: string): Readonly<Record<string, string>> {
+function acknowledgedBy(data: FirmData, jobId: string): Readonly<Record<string, string>> {
   return Object.fromEntries(
     readingsOf(data, jobId)
       .filter(({ kind }) => kind === 'acknowledged')

@@ -83,7 +83,7 @@ const planned = (input: PlanInput): Planned => {
 const MANY = 20;
 
 /** Where a job stands, from its rows alone. */
-export function jobView(
+function jobView(
   firm: Firm,
   jobId: string,
   input: PlanInput | null = assemblePlanInput(firm.data, jobId),

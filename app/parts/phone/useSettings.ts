@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react';
 
 export const MODES = ['light', 'dark', 'sun'] as const;
-export type Mode = (typeof MODES)[number];
+type Mode = (typeof MODES)[number];
 
 export interface PhoneSettings {
   readonly mode: Mode;

@@ -2,7 +2,7 @@ import { ScrollView, View } from 'react-native';
 import { T } from './T';
 import { useWide } from '../phone/useSize';
 
-export interface SideCell {
+interface SideCell {
   readonly text: string;
   /** it stands out among its row */
   readonly strong?: boolean;

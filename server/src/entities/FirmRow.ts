@@ -1,7 +1,7 @@
 import { Column, PrimaryColumn, type ValueTransformer } from 'typeorm';
 
 /** bigint columns come as text; the counters of a firm stay far below 2^53. */
-export const wholeNumber: ValueTransformer = { to: (value: number) => value, from: (value: string | null) => (value === null ? null : Number(value)) };
+const wholeNumber: ValueTransformer = { to: (value: number) => value, from: (value: string | null) => (value === null ? null : Number(value)) };
 
 /** What every row of a firm carries. */
 export abstract class FirmRow {

@@ -18,7 +18,7 @@ import { SheetRevision } from './SheetRevision';
 import { StockLot } from './StockLot';
 import { Treatment } from './Treatment';
 
-export { CommandRow, Device, Firm, Job, Person, Photograph, PhotographFile, PlanRow, type FirmRow };
+export { CommandRow, Device, Firm, Job, Person, PhotographFile, type FirmRow };
 
 /** The class behind each name on the wire. */
 export const TABLES: Record<EntityName, new () => FirmRow> = {

@@ -3,7 +3,7 @@ import { FIELDS, planInput } from '@tufa/contract/schemas';
 import { Router } from 'express';
 
 /** The API described from the same Joi schemas that guard it. */
-export async function openapiDocument(): Promise<object> {
+async function openapiDocument(): Promise<object> {
   const { default: parseJoi } = await import('joi-to-json');
   const schema = (joi: unknown): object => parseJoi(joi as never, 'open-api') as object;
   const json = (name: string): object => ({ content: { 'application/json': { schema: { $ref: `#/components/schemas/${name}` } } } });
