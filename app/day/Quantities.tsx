@@ -67,7 +67,7 @@ export function Quantities({
       onPress={() => step(by)}
       className="min-h-[64px] w-[72px] items-center justify-center border-2 border-ink bg-sheet active:bg-sunk"
     >
-      <Text className="font-head text-[2rem] font-bold text-ink">{sign}</Text>
+      <Text className="font-head text-32 font-bold text-ink">{sign}</Text>
     </Pressable>
   );
   const as = TYPED_AS[quantity] ?? null;
@@ -111,8 +111,8 @@ export function Quantities({
           onPress={() => setTyping({ text: '', fault: null })}
           className="flex-1 items-center justify-center border-y-2 border-ink bg-sheet"
         >
-          <Text className="font-head text-[1.375rem] font-bold text-ink">{`${name} ${quantityText(speaker, quantity, question[quantity])}`}</Text>
-          {assumed.includes(quantity) ? <Text className="font-text text-[0.875rem] text-faint">{say(speaker, 'day.assumedNote')}</Text> : null}
+          <Text className="font-head text-22 font-bold text-ink">{`${name} ${quantityText(speaker, quantity, question[quantity])}`}</Text>
+          {assumed.includes(quantity) ? <Text className="font-text text-14 text-faint">{say(speaker, 'day.assumedNote')}</Text> : null}
         </Pressable>
         {press(1, '+', say(speaker, 'day.more', { quantity: name }))}
       </View>
@@ -135,8 +135,8 @@ export function Quantities({
               onPress={() => onSelect(one)}
               className={`min-h-[56px] lg:min-h-[48px] min-w-[78px] grow items-center justify-center border-2 px-1 ${on ? 'border-selected bg-selected' : assumed.includes(one) ? 'border-dashed border-edge' : 'border-transparent'}`}
             >
-              <Text className={`font-text text-[1rem] font-bold ${on ? 'text-on-selected' : 'text-ink'}`}>{quantityText(speaker, one, question[one])}</Text>
-              <Text className={`font-text text-[0.875rem] ${on ? 'text-on-selected' : 'text-faint'}`}>{say(speaker, `day.quantity.${one}`)}</Text>
+              <Text className={`font-text text-16 font-bold ${on ? 'text-on-selected' : 'text-ink'}`}>{quantityText(speaker, one, question[one])}</Text>
+              <Text className={`font-text text-14 ${on ? 'text-on-selected' : 'text-faint'}`}>{say(speaker, `day.quantity.${one}`)}</Text>
             </Toggle>
           );
         })}
@@ -147,7 +147,7 @@ export function Quantities({
           onPress={() => onSun(!question.sun)}
           className="min-h-[56px] lg:min-h-[48px] min-w-[78px] grow items-center justify-center border-2 border-transparent px-1"
         >
-          <Text className="font-text text-[1rem] font-bold text-ink">{say(speaker, question.sun ? 'day.sunOn' : 'day.sunOff')}</Text>
+          <Text className="font-text text-16 font-bold text-ink">{say(speaker, question.sun ? 'day.sunOn' : 'day.sunOff')}</Text>
         </Toggle>
       </ScrollView>
     </View>

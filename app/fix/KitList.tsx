@@ -60,7 +60,7 @@ export function KitList({ view }: { view: JobView }) {
                     <View
                       className={`h-[32px] w-[32px] items-center justify-center border-2 ${ticks.has(item.key) ? 'border-selected bg-selected' : 'border-edge bg-sheet'}`}
                     >
-                      <Text className="font-text text-[1rem] font-bold text-on-selected" aria-hidden>
+                      <Text className="font-text text-16 font-bold text-on-selected" aria-hidden>
                         {ticks.has(item.key) ? '✓' : ''}
                       </Text>
                     </View>

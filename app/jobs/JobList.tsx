@@ -43,8 +43,8 @@ export function JobList({ data, currentId }: { data: FirmData; currentId: string
                 aria-current={on ? 'true' : undefined}
                 className={`min-h-[64px] justify-center border-b border-line px-4 py-2 ${on ? 'bg-selected' : ''}`}
               >
-                <Text className={`font-text text-[1rem] font-bold ${on ? 'text-on-selected' : 'text-ink'}`}>{job.name}</Text>
-                <Text className={`font-text text-[0.875rem] ${on ? 'text-on-selected' : 'text-faint'}`}>{job.customer}</Text>
+                <Text className={`font-text text-16 font-bold ${on ? 'text-on-selected' : 'text-ink'}`}>{job.name}</Text>
+                <Text className={`font-text text-14 ${on ? 'text-on-selected' : 'text-faint'}`}>{job.customer}</Text>
               </Pressable>
             </Link>
           );

@@ -47,7 +47,7 @@ function Keys({ target }: { target: Target }) {
       {...keepsFocus}
     >
       {clash ? (
-        <Text role="alert" className="font-text px-2 text-[16px] text-stop">
+        <Text role="alert" className="font-text px-2 text-key16 text-stop">
           {say(speaker, 'keypad.clash', { first: clash[0], second: clash[1] })}
         </Text>
       ) : null}
@@ -100,9 +100,9 @@ function UnitKey({ name, entry, told, onPress }: { name: string; entry: Entry; t
       onPress={onPress}
       className="min-h-[64px] items-center justify-center border-2 border-ink bg-ground active:bg-selected"
     >
-      <Text className="font-head text-[20px] leading-[24px] font-bold text-ink">{entry.kind === 'temperature' ? `°${name}` : name}</Text>
+      <Text className="font-head text-key20 leading-key24 font-bold text-ink">{entry.kind === 'temperature' ? `°${name}` : name}</Text>
       {told ? (
-        <Text numberOfLines={1} className="font-head text-[15px] leading-[18px] text-faint">
+        <Text numberOfLines={1} className="font-head text-key15 leading-key18 text-faint">
           {told}
         </Text>
       ) : null}
@@ -140,7 +140,7 @@ function Key({
       className={`h-[64px] ${fill ? '' : 'w-[64px]'} items-center justify-center border-2 active:bg-selected ${disabled ? 'border-disabled bg-ground' : act ? 'border-act bg-act' : 'border-edge bg-sheet'}`}
     >
       <Text
-        className={`text-center ${small ? 'font-text text-[15px] leading-[18px] font-bold' : `font-head font-bold ${label.length === 1 && '\u2039\u203a'.includes(label) ? 'text-[44px] leading-[44px]' : 'text-[28px]'}`} ${disabled ? 'text-disabled' : act ? 'text-on-act' : 'text-ink'}`}
+        className={`text-center ${small ? 'font-text text-key15 leading-key18 font-bold' : `font-head font-bold ${label.length === 1 && '\u2039\u203a'.includes(label) ? 'text-key44 leading-key44' : 'text-key28'}`} ${disabled ? 'text-disabled' : act ? 'text-on-act' : 'text-ink'}`}
       >
         {label}
       </Text>

@@ -80,7 +80,7 @@ export function RulerStrip({ strip, mark, onMark }: { strip: 'in' | 'mm'; mark: 
           .map((i) => (
             <Text
               key={i}
-              className="font-head pointer-events-none absolute bottom-0 text-[15px] text-faint"
+              className="font-head pointer-events-none absolute bottom-0 text-key15 text-faint"
               style={{ left: `${(100 * i) / marks}%`, marginLeft: 5 }}
             >
               {nameOf(speaker, i, strip)}
@@ -88,7 +88,7 @@ export function RulerStrip({ strip, mark, onMark }: { strip: 'in' | 'mm'; mark: 
           ))}
         {mark > 0 ? (
           <Text
-            className="font-head pointer-events-none absolute bottom-0 bg-sheet px-1 text-[22px] font-bold text-act"
+            className="font-head pointer-events-none absolute bottom-0 bg-sheet px-1 text-key22 font-bold text-act"
             style={{ left: `${(100 * mark) / marks}%`, marginLeft: mark > marks * 0.8 ? -52 : 6 }}
           >
             {nameOf(speaker, mark, strip)}

@@ -220,7 +220,7 @@ function TicketRow({ line, sheet, powder_kg, on, onTick }: { line: TicketLine; s
       className="min-h-[88px] flex-row items-center gap-3 border-b border-line py-2"
     >
       <View className={`h-[40px] w-[40px] items-center justify-center border-4 border-ink ${on ? 'bg-selected' : 'bg-sheet'}`}>
-        {on ? <Text className="font-text text-[1.5rem] font-bold text-on-selected">✓</Text> : null}
+        {on ? <Text className="font-text text-24 font-bold text-on-selected">✓</Text> : null}
       </View>
       <View className="flex-1">
         <T as="small">{say(speaker, `mix.${line.code}`)}</T>

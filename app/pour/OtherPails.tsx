@@ -34,14 +34,14 @@ export function OtherPails({ pails, height, width, onPick }: { pails: readonly O
             <View className="absolute left-0 right-0 overflow-hidden" style={{ top: surface - 6, height: Math.max(0, each - surface + 6) }}>
               <PailFill width={width} height={each} phase={reading.phase} />
             </View>
-            <Text className="font-text mx-2 my-1 self-start bg-ground px-1 text-[1rem] font-bold text-ink">{say(speaker, 'pour.switch', { batch })}</Text>
+            <Text className="font-text mx-2 my-1 self-start bg-ground px-1 text-16 font-bold text-ink">{say(speaker, 'pour.switch', { batch })}</Text>
             <View className="absolute left-2 self-start bg-ground px-1" style={{ top: short ? 30 : 44 }}>
               <Text
-                className={`font-head font-extrabold ${short ? 'text-[2.25rem] leading-[2.25rem]' : 'text-[3.5rem] leading-[3.5rem]'} ${reading.left_s < 0 ? 'text-stop' : 'text-ink'}`}
+                className={`font-head font-extrabold ${short ? 'text-36 leading-36' : 'text-56 leading-56'} ${reading.left_s < 0 ? 'text-stop' : 'text-ink'}`}
               >
                 {digits}
               </Text>
-              <Text className="font-text text-[0.875rem] leading-[1.0625rem] text-ink">{after}</Text>
+              <Text className="font-text text-14 leading-17 text-ink">{after}</Text>
             </View>
           </Pressable>
         );

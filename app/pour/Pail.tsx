@@ -116,7 +116,7 @@ export function Pail({
         <SceneView scene={edge} bare />
       </View>
       <View className="absolute w-[172px]" style={narrow ? { top: digitsTop + 158, left: 16 } : { top: digitsTop + 78, left: 28 + digits.length * 98 }}>
-        <Text className="font-head self-start bg-ground px-2 text-[1.625rem] font-bold text-ink">{what}</Text>
+        <Text className="font-head self-start bg-ground px-2 text-26 font-bold text-ink">{what}</Text>
       </View>
       <View className="absolute right-[72px]" style={low ? { top: digitsTop + 118, left: 20 + digits.length * 98 } : { top: wordsTop, left: 16 }}>
         {children}
@@ -125,7 +125,7 @@ export function Pail({
         <View className={`absolute left-0 right-0 items-center ${hand === 'right' ? 'flex-row' : 'flex-row-reverse'}`} style={{ top: safeY - 14 }}>
           <View className={`h-[4px] bg-ink ${narrow ? 'w-[16px]' : 'w-[48px]'}`} />
           {labelled ? (
-            <Text className="font-text bg-ground px-2 text-[1.125rem] font-bold text-ink">
+            <Text className="font-text bg-ground px-2 text-18 font-bold text-ink">
               {say(speaker, placed || narrow ? 'pour.stopTool' : 'pour.stopHere')}
             </Text>
           ) : null}

@@ -126,7 +126,7 @@ export function RunningBatch({
           onPress={onPress}
           className={`min-h-[64px] flex-1 items-center justify-center ${i > 0 ? 'border-l-2 border-line' : ''}`}
         >
-          <Text className="font-text text-center text-[1rem] font-bold text-ink">{label}</Text>
+          <Text className="font-text text-center text-16 font-bold text-ink">{label}</Text>
         </Pressable>
       ))}
     </View>
@@ -150,7 +150,7 @@ export function RunningBatch({
   const head = (
     <View className="px-4 pt-2">
       <View className="flex-row items-center justify-between">
-        <Text ref={heading} role="heading" aria-level={1} tabIndex={-1} className="font-text shrink bg-ground px-1 text-[1.125rem] text-ink">
+        <Text ref={heading} role="heading" aria-level={1} tabIndex={-1} className="font-text shrink bg-ground px-1 text-18 text-ink">
           {`${Number(batch.batch) <= planned ? say(speaker, 'pour.batchOf', { batch: batch.batch, count: String(planned) }) : say(speaker, 'pour.extra', { batch: batch.batch })}, ${sayShare(speaker, chosen.ticket.share)}`}
         </Text>
         <View className="bg-ground px-1">
@@ -158,7 +158,7 @@ export function RunningBatch({
         </View>
       </View>
       <View className="flex-row items-start justify-between">
-        <Text className="font-head max-w-[75%] bg-ground px-1 text-[1.5rem] font-bold leading-[1.75rem] text-ink">
+        <Text className="font-head max-w-[75%] bg-ground px-1 text-24 font-bold leading-28 text-ink">
           {say(speaker, `pour.phase.${reading.phase}`)}
         </Text>
         <View className="bg-ground px-2">

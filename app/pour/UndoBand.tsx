@@ -44,7 +44,7 @@ export function UndoBand({ did, onUndo, onGone }: { did: Did; onUndo: () => void
       className="min-h-[56px] justify-center self-start bg-selected px-5"
       testID="undo"
     >
-      <Text className="font-text text-[1.125rem] font-bold text-on-selected">{say(speaker, 'pour.undo', { what, seconds: String(left) })}</Text>
+      <Text className="font-text text-18 font-bold text-on-selected">{say(speaker, 'pour.undo', { what, seconds: String(left) })}</Text>
     </Pressable>
   );
 }

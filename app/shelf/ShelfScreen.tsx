@@ -167,7 +167,7 @@ function ShelfRow({ row: { id, sheet }, chosen, full, onPick }: { row: RowOf<'sh
         onPress={() => onPick(id)}
         className={`h-[56px] w-[56px] lg:h-[48px] lg:w-[48px] items-center justify-center border-2 ${chosen ? 'border-selected bg-selected' : full ? 'border-disabled bg-ground' : 'border-edge bg-sheet'}`}
       >
-        <Text className={`font-text text-[1.25rem] font-bold ${chosen ? 'text-on-selected' : 'text-faint'}`} aria-hidden>
+        <Text className={`font-text text-20 font-bold ${chosen ? 'text-on-selected' : 'text-faint'}`} aria-hidden>
           {chosen ? '✓' : ''}
         </Text>
       </Toggle>

@@ -243,7 +243,7 @@ function Moved({
           className="absolute left-1 top-1 min-h-[56px] lg:min-h-[48px] justify-center bg-selected px-3"
           testID="plan-whole"
         >
-          <Text className="font-text text-[1rem] font-bold text-on-selected">{say(speaker, 'walk.whole')}</Text>
+          <Text className="font-text text-16 font-bold text-on-selected">{say(speaker, 'walk.whole')}</Text>
         </Pressable>
       ) : null}
     </View>

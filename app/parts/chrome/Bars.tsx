@@ -32,7 +32,7 @@ export function MainBar({ rail = false }: { rail?: boolean }) {
             aria-current={here(path, href) ? 'page' : undefined}
             className={`${rail ? 'h-[66px]' : 'min-h-[64px] min-w-[4.5rem] flex-1'} items-center justify-center ${here(path, href) ? 'bg-selected' : ''}`}
           >
-            <Text className={`font-text text-[1rem] ${here(path, href) ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(speaker, `nav.${name}`)}</Text>
+            <Text className={`font-text text-16 ${here(path, href) ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(speaker, `nav.${name}`)}</Text>
           </Pressable>
         </Link>
       ))}
@@ -52,7 +52,7 @@ export function StepBar({ jobId, current, states, top = false }: { jobId: string
         <View className="flex-row">
           <Link href={links.jobs()} asChild>
             <Pressable className="min-h-[40px] justify-center border-r-2 border-t-2 border-ink bg-sheet px-4">
-              <Text className="font-text text-[1rem] text-ink">{`‹ ${say(speaker, 'nav.back')}`}</Text>
+              <Text className="font-text text-16 text-ink">{`‹ ${say(speaker, 'nav.back')}`}</Text>
             </Pressable>
           </Link>
         </View>
@@ -72,10 +72,10 @@ export function StepBar({ jobId, current, states, top = false }: { jobId: string
                 <View className="h-[16px] w-full flex-row items-center justify-center px-2">
                   <View className={`h-[5px] flex-1 ${mark}`} />
                   {state === 'warning' ? (
-                    <Text className={`font-text ml-1 text-[0.875rem] leading-[1rem] font-bold ${on ? 'text-on-selected' : 'text-caution'}`}>!</Text>
+                    <Text className={`font-text ml-1 text-14 leading-16 font-bold ${on ? 'text-on-selected' : 'text-caution'}`}>!</Text>
                   ) : null}
                 </View>
-                <Text className={`font-text text-[0.9375rem] ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(speaker, `step.${step}`)}</Text>
+                <Text className={`font-text text-15 ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(speaker, `step.${step}`)}</Text>
               </Pressable>
             </Link>
           );

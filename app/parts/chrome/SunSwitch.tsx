@@ -22,7 +22,7 @@ export function SunSwitch() {
       onPress={toggle}
       className="min-h-[56px] min-w-[56px] lg:min-h-[48px] items-end justify-center"
     >
-      <Text className="font-text text-[1rem] text-ink underline">{say(speaker, mode === 'sun' ? `mode.${before}` : 'mode.sun')}</Text>
+      <Text className="font-text text-16 text-ink underline">{say(speaker, mode === 'sun' ? `mode.${before}` : 'mode.sun')}</Text>
     </Toggle>
   );
 }

@@ -42,7 +42,7 @@ export function Button({
       className={`${disabled ? 'border-disabled bg-ground' : box} ${big ? 'min-h-[88px]' : 'min-h-[56px] lg:min-h-[48px]'} ${grow ? 'flex-1' : ''} max-w-full items-center justify-center border-2 px-4 active:opacity-80`}
     >
       {children ?? (
-        <Text className={`font-text text-center font-bold ${big ? 'text-[1.375rem]' : 'text-[1.125rem]'} ${disabled ? 'text-disabled' : text}`}>{label}</Text>
+        <Text className={`font-text text-center font-bold ${big ? 'text-22' : 'text-18'} ${disabled ? 'text-disabled' : text}`}>{label}</Text>
       )}
     </Pressable>
   );
@@ -52,7 +52,7 @@ export function Button({
 export function Word({ label, onPress, tone = 'text-ink', hint }: { label: string; onPress: () => void; tone?: string; hint?: string }) {
   return (
     <Pressable role="button" aria-label={hint ?? label} onPress={onPress} className="min-h-[56px] lg:min-h-[48px] justify-center px-2">
-      <Text className={`font-text text-[1rem] underline ${tone}`}>{label}</Text>
+      <Text className={`font-text text-16 underline ${tone}`}>{label}</Text>
     </Pressable>
   );
 }

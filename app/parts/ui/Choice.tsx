@@ -35,7 +35,7 @@ export function Choice<V extends string>({
   };
   return (
     <View className="gap-1">
-      {labelHidden ? null : <Text className="font-text text-[1rem] text-faint">{label}</Text>}
+      {labelHidden ? null : <Text className="font-text text-16 text-faint">{label}</Text>}
       <View role="radiogroup" aria-label={label} className="flex-row flex-wrap gap-2" {...({ onKeyDown } as object)}>
         {options.map((option, i) => {
           const on = option.value === value;
@@ -49,7 +49,7 @@ export function Choice<V extends string>({
               onPress={() => onChange(option.value)}
               className={`min-h-[56px] lg:min-h-[48px] min-w-[72px] grow items-center justify-center border-2 px-3 ${on ? 'border-selected bg-selected' : 'border-edge bg-sheet'}`}
             >
-              <Text className={`font-text text-center text-[1rem] ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{option.label}</Text>
+              <Text className={`font-text text-center text-16 ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{option.label}</Text>
             </Toggle>
           );
         })}
@@ -72,7 +72,7 @@ export function Several<V extends string>({
 }) {
   return (
     <View className="gap-1" role="group" aria-label={label}>
-      <Text className="font-text text-[1rem] text-faint">{label}</Text>
+      <Text className="font-text text-16 text-faint">{label}</Text>
       <View className="flex-row flex-wrap gap-2">
         {options.map((option) => {
           const on = values.includes(option.value);
@@ -85,7 +85,7 @@ export function Several<V extends string>({
               onPress={() => onChange(on ? values.filter((value) => value !== option.value) : [...values, option.value])}
               className={`min-h-[56px] lg:min-h-[48px] min-w-[100px] grow items-center justify-center border-2 px-3 ${on ? 'border-selected bg-selected' : 'border-edge bg-sheet'}`}
             >
-              <Text className={`font-text text-[1rem] ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{option.label}</Text>
+              <Text className={`font-text text-16 ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{option.label}</Text>
             </Toggle>
           );
         })}

@@ -6,7 +6,7 @@ export function DayField({ label, value, onChange, fault }: { label: string; val
   const id = useId();
   return (
     <View className="gap-1">
-      <Text nativeID={`${id}-label`} className="font-text text-[1rem] text-faint">
+      <Text nativeID={`${id}-label`} className="font-text text-16 text-faint">
         {label}
       </Text>
       <input
@@ -15,10 +15,10 @@ export function DayField({ label, value, onChange, fault }: { label: string; val
         aria-invalid={fault !== undefined}
         value={value}
         onChange={(event) => onChange(event.target.value)}
-        className="min-h-[56px] border-2 border-edge bg-sheet px-3 font-text text-[1.125rem] text-ink"
+        className="min-h-[56px] border-2 border-edge bg-sheet px-3 font-text text-18 text-ink"
       />
       {fault ? (
-        <Text role="alert" className="font-text text-[1rem] text-stop">
+        <Text role="alert" className="font-text text-16 text-stop">
           {fault}
         </Text>
       ) : null}

@@ -34,7 +34,7 @@ export function Field({
   const id = useId();
   return (
     <View ref={figure?.box} className="min-w-[96px] flex-1 gap-1">
-      <Text nativeID={`${id}-label`} className="font-text text-[1rem] text-faint">
+      <Text nativeID={`${id}-label`} className="font-text text-16 text-faint">
         {label}
       </Text>
       <View>
@@ -53,17 +53,17 @@ export function Field({
           placeholderTextColor="var(--faint)"
           autoFocus={autoFocus}
           multiline={multiline}
-          className={`${figure ? 'font-head text-[1.25rem]' : 'font-text text-[1.125rem]'} min-h-[56px] lg:min-h-[48px] border-2 bg-sheet px-3 py-2 text-ink ${figure?.over ? 'pr-[52px]' : ''} ${fault ? 'border-stop' : hint ? 'border-dashed border-edge' : 'border-edge'}`}
+          className={`${figure ? 'font-head text-20' : 'font-text text-18'} min-h-[56px] lg:min-h-[48px] border-2 bg-sheet px-3 py-2 text-ink ${figure?.over ? 'pr-[52px]' : ''} ${fault ? 'border-stop' : hint ? 'border-dashed border-edge' : 'border-edge'}`}
         />
         {figure?.over}
       </View>
       {figure?.below ??
         (fault ? (
-          <Text nativeID={`${id}-fault`} role="alert" className="font-text text-[1rem] leading-[1.3125rem] text-stop">
+          <Text nativeID={`${id}-fault`} role="alert" className="font-text text-16 leading-21 text-stop">
             {fault}
           </Text>
         ) : hint ? (
-          <Text className="font-text text-[1rem] leading-[1.3125rem] text-faint">{hint}</Text>
+          <Text className="font-text text-16 leading-21 text-faint">{hint}</Text>
         ) : null)}
     </View>
   );

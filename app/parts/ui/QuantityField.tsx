@@ -79,12 +79,12 @@ export function QuantityField({
             onPress={toSystem}
             {...keepsFocus}
           >
-            <Text className="font-text text-[1rem] text-faint underline">{say(speaker, 'keypad.letters')}</Text>
+            <Text className="font-text text-16 text-faint underline">{say(speaker, 'keypad.letters')}</Text>
           </Pressable>
         ) : null,
         below: readings ? (
           <View role="alert" className="gap-2" {...keepsFocus}>
-            <Text className="font-text text-[1rem] text-ink">{say(speaker, 'keypad.comma')}</Text>
+            <Text className="font-text text-16 text-ink">{say(speaker, 'keypad.comma')}</Text>
             <View className="flex-row gap-2">
               {readings.map((reading) => (
                 <Button key={reading} label={reading} grow onPress={() => field.onChange(reading)} />

@@ -42,7 +42,7 @@ export function Slide({ label, onSlid }: { label: string; onSlid: () => void }) 
   const press = (): void => (armed ? onSlid() : setArmed(true));
   return (
     <View ref={track} className="h-[64px] justify-center border-2 border-stop bg-sheet" testID="slide">
-      <Text className="font-text text-center text-[1rem] font-bold text-stop" style={{ paddingLeft: KNOB }}>
+      <Text className="font-text text-center text-16 font-bold text-stop" style={{ paddingLeft: KNOB }}>
         {armed ? say(speaker, 'slide.again', { what: label }) : label}
       </Text>
       <View
@@ -65,7 +65,7 @@ export function Slide({ label, onSlid }: { label: string; onSlid: () => void }) 
           },
         } as object)}
       >
-        <Text className="font-head text-[2rem] font-bold text-ground">{'\u203a\u203a'}</Text>
+        <Text className="font-head text-32 font-bold text-ground">{'\u203a\u203a'}</Text>
       </View>
     </View>
   );

@@ -3,14 +3,14 @@ import { Text, View } from 'react-native';
 import { useAnswerFocus } from './focusAnswer';
 
 const STYLE = {
-  body: 'font-text text-[1rem] leading-[1.375rem] text-ink',
-  strong: 'font-text text-[1rem] leading-[1.375rem] text-ink font-bold',
-  faint: 'font-text text-[1rem] leading-[1.375rem] text-faint',
-  small: 'font-text text-[0.875rem] leading-[1.25rem] text-faint',
-  lead: 'font-text text-[1.125rem] leading-[1.5625rem] text-faint',
-  h2: 'font-head text-[1.25rem] leading-[1.625rem] text-ink font-bold',
-  number: 'font-head text-[1.75rem] leading-[1.875rem] text-ink font-bold',
-  answer: 'font-head text-[2.75rem] leading-[2.875rem] text-ink font-extrabold',
+  body: 'font-text text-16 leading-22 text-ink',
+  strong: 'font-text text-16 leading-22 text-ink font-bold',
+  faint: 'font-text text-16 leading-22 text-faint',
+  small: 'font-text text-14 leading-20 text-faint',
+  lead: 'font-text text-18 leading-25 text-faint',
+  h2: 'font-head text-20 leading-26 text-ink font-bold',
+  number: 'font-head text-28 leading-30 text-ink font-bold',
+  answer: 'font-head text-44 leading-46 text-ink font-extrabold',
 } as const;
 
 /** Text in one of the house's styles. `h1` takes the focus after navigation. */
@@ -48,8 +48,8 @@ export function Answer({ children, after, size = 'answer' }: { children: ReactNo
   const ref = useAnswerFocus();
   return (
     <View ref={ref} role="heading" aria-level={1} tabIndex={-1} nativeID="answer" className="shrink flex-row flex-wrap items-baseline gap-x-2">
-      <Text className={size === 'answer' ? STYLE.answer : `${STYLE.number} leading-[2.125rem]`}>{children}</Text>
-      {after ? <Text className="font-text text-[1.125rem] leading-[1.5rem] text-faint">{after}</Text> : null}
+      <Text className={size === 'answer' ? STYLE.answer : `${STYLE.number} leading-34`}>{children}</Text>
+      {after ? <Text className="font-text text-18 leading-24 text-faint">{after}</Text> : null}
     </View>
   );
 }
