@@ -4,7 +4,7 @@ export default defineConfig({
   testDir: '.',
   timeout: 60_000,
   // The same drawing on another build of the browser differs by the edges of its letters.
-  expect: { timeout: 10_000, toHaveScreenshot: { maxDiffPixelRatio: 0.03, threshold: 0.3, animations: 'disabled' } },
+  expect: { timeout: 10_000, toHaveScreenshot: { maxDiffPixelRatio: 0.005, threshold: 0.3, animations: 'disabled' } },
   workers: 3,
   fullyParallel: true,
   globalSetup: './template.ts',
