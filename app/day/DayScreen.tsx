@@ -1,4 +1,4 @@
-import { questionFor, strataDomain, STRATA_QUANTITIES, windowFor, type StrataQuantity, type WindowQuestion } from '@tufa/core/plan';
+import { questionFor, strataDomain, STRATA_QUANTITIES, windowFor, type StrataQuantity, type WindowQuestion, prepared } from '@tufa/core/plan';
 import type { ConditionKind } from '@tufa/contract/assemble';
 import { Problem } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
@@ -42,7 +42,7 @@ function Day({ view }: { view: JobView }) {
   const chosen = finding?.chosen ?? null;
   const share = chosen?.batches.share ?? Math.min(...view.input.firm.grid);
   const kept = useMemo(
-    () => (finding && sheet?.water ? questionFor({ input: view.input, takeOff: finding.takeOff, sheet, share }) : null),
+    () => (finding && sheet?.water ? questionFor({ input: prepared(view.input), takeOff: finding.takeOff, sheet, share }) : null),
     [view.input, finding, sheet, share],
   );
   // The figure under the thumb changes at once; what follows from it a frame later, so that a tap is never waited for.

@@ -1,5 +1,5 @@
 import type { Ranked } from '@tufa/core/choose';
-import { rankingOf, sectionLayers, sectionOf, type FindingPlan, type PlanInput, type SystemSection } from '@tufa/core/plan';
+import { rankingOf, sectionLayers, sectionOf, type FindingPlan, type PlanInput, type SystemSection, prepared } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
 import { printFigure, say, sayCoded } from '@tufa/words';
@@ -88,7 +88,9 @@ function Fix({ view }: { view: JobView }) {
   const element = view.input.elements.find(({ id }) => id === finding.elementId);
   const found = view.input.findings.find(({ id }) => id === finding.findingId);
   const section =
-    element && found ? sectionOf({ input: view.input, element, finding: found, takeOff: finding.takeOff, sheet, treatment: chosen ? held : undefined }) : null;
+    element && found
+      ? sectionOf({ input: prepared(view.input), element, finding: found, takeOff: finding.takeOff, sheet, treatment: chosen ? held : undefined })
+      : null;
   const shelf = (
     <ShelfFor
       ranking={finding.ranking}

@@ -1,6 +1,16 @@
 import type { Reason, ReasonCode } from '@tufa/core/choose';
 import { aidsOf } from '@tufa/contract/assemble';
-import { AID_ROLES, aidClasses, judgedAid, overlaysFor, type AidRole, type ChosenPlan, type OverlayInput, type TreatmentInput } from '@tufa/core/plan';
+import {
+  AID_ROLES,
+  aidClasses,
+  judgedAid,
+  overlaysFor,
+  type AidRole,
+  type ChosenPlan,
+  type OverlayInput,
+  type TreatmentInput,
+  prepared,
+} from '@tufa/core/plan';
 import type { Sheet } from '@tufa/core/shelf';
 import type { ElementInput, FindingInput } from '@tufa/core/survey';
 import { printFigure, say, sayReason } from '@tufa/words';
@@ -37,7 +47,7 @@ export function LayersChoice(given: Chosen) {
   const speaker = useSpeaker();
   const [open, setOpen] = useState(false);
   const roles = AID_ROLES.filter(
-    (role) => aidClasses({ input: given.view.input, sheet: given.sheet }, role).length > 0 && (role !== 'cure' || given.sheet.water),
+    (role) => aidClasses({ input: prepared(given.view.input), sheet: given.sheet }, role).length > 0 && (role !== 'cure' || given.sheet.water),
   );
   const { overlay, aids } = given.chosen;
   const names = [
@@ -71,7 +81,7 @@ function OverlayChoice({ view, element, finding, treatment, chosen }: Chosen) {
   const asked = held ?? THIN;
   const { thickness_m, over } = asked;
   const ranked = useMemo(
-    () => overlaysFor({ input: view.input, element, finding, overlay: { thickness_m, over } }),
+    () => overlaysFor({ input: prepared(view.input), element, finding, overlay: { thickness_m, over } }),
     [view.input, element, finding, thickness_m, over],
   );
   const fit = ranked.filter(({ verdict, sheetId }) => verdict !== 'no' || sheetId === held?.sheetId);
@@ -134,12 +144,12 @@ function Thickness({ thickness_m, onChange }: { thickness_m: number; onChange: (
 function AidChoice({ view, element, finding, sheet, treatment, chosen, role }: Chosen & { role: AidRole }) {
   const speaker = useSpeaker();
   const { air_C, slab_C } = chosen.window.question;
-  const classes = aidClasses({ input: view.input, sheet }, role);
+  const classes = aidClasses({ input: prepared(view.input), sheet }, role);
   const shelf = useMemo(() => aidsOf(view.data), [view.data]);
   // In the shelf's own order, so that nothing moves under the finger; an older sheet that is still planned with comes last.
   const options = [...shelf, ...(view.input.aids ?? []).filter(({ id }) => !shelf.some((one) => one.id === id))]
     .filter((aid) => classes.includes(aid.class))
-    .map((aid) => ({ aid, judged: judgedAid({ input: view.input, element, finding, sheet, treatment, air_C, slab_C }, role, aid) }));
+    .map((aid) => ({ aid, judged: judgedAid({ input: prepared(view.input), element, finding, sheet, treatment, air_C, slab_C }, role, aid) }));
   const held = treatment.aids?.[role];
   const keep = (value: string): void => {
     const { [role]: _before, ...rest } = treatment.aids ?? {};

@@ -125,9 +125,7 @@ export function Pail({
         <View className={`absolute left-0 right-0 items-center ${hand === 'right' ? 'flex-row' : 'flex-row-reverse'}`} style={{ top: safeY - 14 }}>
           <View className={`h-[4px] bg-ink ${narrow ? 'w-[16px]' : 'w-[48px]'}`} />
           {labelled ? (
-            <Text className="font-text bg-ground px-2 text-18 font-bold text-ink">
-              {say(speaker, placed || narrow ? 'pour.stopTool' : 'pour.stopHere')}
-            </Text>
+            <Text className="font-text bg-ground px-2 text-18 font-bold text-ink">{say(speaker, placed || narrow ? 'pour.stopTool' : 'pour.stopHere')}</Text>
           ) : null}
         </View>
       ) : null}

@@ -158,9 +158,7 @@ export function RunningBatch({
         </View>
       </View>
       <View className="flex-row items-start justify-between">
-        <Text className="font-head max-w-[75%] bg-ground px-1 text-24 font-bold leading-28 text-ink">
-          {say(speaker, `pour.phase.${reading.phase}`)}
-        </Text>
+        <Text className="font-head max-w-[75%] bg-ground px-1 text-24 font-bold leading-28 text-ink">{say(speaker, `pour.phase.${reading.phase}`)}</Text>
         <View className="bg-ground px-2">
           <SunSwitch />
         </View>

@@ -8,7 +8,7 @@ import { asMixed, chosenOf } from './systems/chosenOf';
 import { mixedOfPlan } from './systems/mixedOf';
 import { overlaysOf } from './systems/overlayOf';
 import { ordersOf } from './orders/orders';
-import { withOwnFigures } from './input/ownFigures';
+import { prepared } from './input/ownFigures';
 import { rankedOf } from './systems/rankedOf';
 import { Site } from './input/site';
 import { hashesOf } from './input/hashesOf';
@@ -56,7 +56,7 @@ function underOverlay({ texture: _texture, colour: _colour, ...element }: Elemen
  * @throws Problem as `computePlan`
  */
 export function rankingOf(given: PlanInput, findingId: string): Ranked[] {
-  const input = withOwnFigures(given);
+  const input = prepared(given);
   const places = new Places(input);
   const finding = input.findings.find(({ id }) => id === findingId);
   if (!finding) return [];
@@ -79,7 +79,7 @@ export function rankingOf(given: PlanInput, findingId: string): Ranked[] {
  *   the job file refers to what it does not hold
  */
 export function computePlan(given: PlanInput, { ranked }: PlanScope = { ranked: 'all' }): Plan {
-  const input = withOwnFigures(given);
+  const input = prepared(given);
   const places = new Places(input);
   const survey = surveyOf(given);
   const stopped = new Set(survey.elements.filter(({ stops }) => stops.length > 0).map(({ elementId }) => elementId));

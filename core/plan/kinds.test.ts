@@ -5,7 +5,7 @@ import type { HouseMethod } from '../choose';
 import type { CrackInput, FindingInput } from '../survey';
 import { rectangle } from '../takeoff';
 import type { Sheet } from '../shelf';
-import { computePlan, filledTakeOff, questionFor, shotsFor, takeOffOf, type TakeOff } from './index';
+import { computePlan, filledTakeOff, questionFor, shotsFor, takeOffOf, type TakeOff, prepared } from './index';
 
 const found = { id: 'f', elementId: 'e', label: 'A' };
 const GROOVE: FindingInput = { ...found, kind: 'groove', line: crack.line, width: typed(0.01), depth: typed(0.025), blade_m: 0.006, moves: null };
@@ -126,7 +126,7 @@ test('at the reference temperature the shot follows from the sheet by hand, and 
   const told = { densities_kg_m3: [1050, 1200], byMass: [1, 1], bottle_m3: 0.00075, squeeze_m3_s: 5e-6, sandLimit: 1.2, filmShare: 3 };
   const resin: Sheet = { ...sheetOf('crackResin'), resin: told, flow: { least_s: 400, most_s: 400 } };
   const at21 = { ...input.conditions, air_C: typed(21), slab_C: typed(21), powder_C: typed(21), sun: false };
-  const question = questionFor({ input: jobWith(crack, resin, { conditions: at21 }), takeOff: takeOffOf(crack), sheet: resin, share: 1 });
+  const question = questionFor({ input: prepared(jobWith(crack, resin, { conditions: at21 })), takeOff: takeOffOf(crack), sheet: resin, share: 1 });
   const shots = shotsFor(question, 0.001);
   const mass_kg = shots.shot_m3 * 1125;
   // The mixing of a whole pack warms it; what a shot's own mixing does is already in the sheet's life.
@@ -163,7 +163,7 @@ test('a step’s fill warms itself, a wedge runs thin at its toe, a skim’s bat
 });
 
 const filled = (one: CrackInput, sheet: Sheet, house: Partial<HouseMethod> = {}) =>
-  filledTakeOff({ input: { ...input, house }, finding: one, takeOff: takeOffOf(one), sheet });
+  filledTakeOff({ input: prepared({ ...input, house }), finding: one, takeOff: takeOffOf(one), sheet });
 const CROWN = (2 / 3) * 0.0015 * (0.005 + 0.006);
 
 test.each<[Partial<HouseMethod>, string, number]>([

@@ -17,6 +17,7 @@ import {
   STRATA_QUANTITIES,
   windowFor,
   type PlanInput,
+  prepared,
 } from './index';
 import { aids } from '../shelf/catalogue';
 import { crack, element, finding, input, sheetOf, typed } from '../testing/job';
@@ -66,7 +67,7 @@ test('a hotter slab shortens the window, a retarder lengthens it and sets later,
   expect(foot(slow)).toBeGreaterThan(foot(mild));
   const lever = mild.levers.find(({ code }) => code === 'coolWater')!;
   const again = windowFor({
-    ...questionFor({ input, takeOff: computePlan(input).findings[0]!.takeOff, sheet: sheetOf('sandedRapid'), share: mild.batches.share! }),
+    ...questionFor({ input: prepared(input), takeOff: computePlan(input).findings[0]!.takeOff, sheet: sheetOf('sandedRapid'), share: mild.batches.share! }),
     ...lever.change,
   });
   expect(again.window.placeBy_s - mild.window.window.placeBy_s).toBeCloseTo(lever.gain_s, 9);
@@ -135,7 +136,7 @@ test('the order is never dearer than a single pack size, and surer orders run sh
 test('strata thin out towards the heat for every class of sheet and every quantity that can be set', () => {
   for (const sheet of SHEET_CLASSES.map(sheetOf).filter(({ water }) => water)) {
     const question = {
-      ...questionFor({ input, takeOff: computePlan(input).findings[0]!.takeOff, sheet, share: 0.5 }),
+      ...questionFor({ input: prepared(input), takeOff: computePlan(input).findings[0]!.takeOff, sheet, share: 0.5 }),
       thickness_m: sheet.thickness.liftMost_m,
     };
     for (const quantity of STRATA_QUANTITIES) {

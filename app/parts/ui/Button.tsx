@@ -41,9 +41,7 @@ export function Button({
       testID={testID}
       className={`${disabled ? 'border-disabled bg-ground' : box} ${big ? 'min-h-[88px]' : 'min-h-[56px] lg:min-h-[48px]'} ${grow ? 'flex-1' : ''} max-w-full items-center justify-center border-2 px-4 active:opacity-80`}
     >
-      {children ?? (
-        <Text className={`font-text text-center font-bold ${big ? 'text-22' : 'text-18'} ${disabled ? 'text-disabled' : text}`}>{label}</Text>
-      )}
+      {children ?? <Text className={`font-text text-center font-bold ${big ? 'text-22' : 'text-18'} ${disabled ? 'text-disabled' : text}`}>{label}</Text>}
     </Pressable>
   );
 }

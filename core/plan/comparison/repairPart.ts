@@ -3,6 +3,7 @@ import { daysOnSite, type OnSite, type WorkTask } from '../../day';
 import type { Sheet } from '../../shelf';
 import { phaseOf, type ElementInput, type FindingInput } from '../../survey';
 import type { ChosenPlan, FindingPlan, TakeOff } from '../Plan';
+import { prepared, type PreparedInput } from '../input/ownFigures';
 import { ratesOf, type PlanInput, type TreatmentInput } from '../input/PlanInput';
 import { hoursOf, totalOf, type SystemPart } from './SystemOutcome';
 import { computePlan } from '../computePlan';
@@ -27,7 +28,7 @@ function opensAfter(element: ElementInput, chosen: ChosenPlan): number | null {
 }
 
 /** Work of every finding, in chains that one crew does through one another; an element is overlaid once all of its fills are. */
-function onSiteOf(input: PlanInput, done: readonly Done[]): OnSite {
+function onSiteOf(input: PreparedInput, done: readonly Done[]): OnSite {
   const worked = (one: ChosenPlan, { finding, element }: Done, takeOff: TakeOff): WorkTask[] => {
     const sheet = input.sheets.find(({ id }) => id === one.sheetId) as Sheet;
     return workOf({ input, element, finding, takeOff, sheet, batches: one.batches.count }, one.steps);
@@ -47,7 +48,7 @@ function onSiteOf(input: PlanInput, done: readonly Done[]): OnSite {
 export function repairPart(given: PlanInput, treatments: readonly TreatmentInput[]): SystemPart {
   // Only what is used is judged: the rest of the shelf has nothing to say here.
   const used = new Set(treatments.flatMap(({ sheetId, overlay }) => (overlay ? [sheetId, overlay.sheetId] : [sheetId])));
-  const input: PlanInput = { ...given, treatments, sheets: given.sheets.filter(({ id }) => used.has(id)) };
+  const input = prepared({ ...given, treatments, sheets: given.sheets.filter(({ id }) => used.has(id)) });
   const plan = computePlan(input, { ranked: 'chosen' });
   const house = houseOf(input.house);
   const done = plan.findings.flatMap((planned): Done[] => {

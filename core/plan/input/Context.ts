@@ -1,12 +1,13 @@
 import type { Sheet } from '../../shelf';
 import type { ElementInput, FindingInput } from '../../survey';
 import type { TakeOff } from '../Plan';
-import type { OverlayInput, PlanInput, TreatmentInput } from './PlanInput';
+import type { PreparedInput } from './ownFigures';
+import type { OverlayInput, TreatmentInput } from './PlanInput';
 import { Site } from './site';
 
 /** What a plan works from once the crew's own figures have replaced the defaults. */
 export interface Context {
-  readonly input: PlanInput;
+  readonly input: PreparedInput;
   readonly element: ElementInput;
   readonly finding: FindingInput;
   readonly takeOff: TakeOff;

@@ -34,15 +34,19 @@ export function ownFigure(input: PlanInput, name: CrewFigureName, prior: number)
 /** Figures already worked out, by the log they came from: a ranking asks for each product. */
 const figures = new WeakMap<readonly FigureEntry[], { readonly name: CrewFigureName; readonly prior: number; readonly p50: number }>();
 
-/** The input with the crew's own rate and waste in place of what was assumed. */
-export function withOwnFigures(input: PlanInput): PlanInput {
+declare const PREPARED: unique symbol;
+
+/** A job file with the crew's own figures taken up: only `prepared` makes one, so that nothing takes them up twice or forgets to. */
+export type PreparedInput = PlanInput & { readonly [PREPARED]: true };
+
+/** The input with the crew's own rate and waste in place of what was assumed. Prepared again, it stays as it is. */
+export function prepared(input: PlanInput): PreparedInput {
   const { rate, waste, ...rest } = input.record?.figures ?? {};
-  if (!rate && !waste) return input;
-  // Taken up once: asked again, the input stays as it is.
+  if (!rate && !waste) return input as PreparedInput;
   return {
     ...input,
     firm: { ...input.firm, medianWaste: ownFigure(input, 'waste', input.firm.medianWaste) },
     crew: { ...input.crew, rate_m2_s: ownFigure(input, 'rate', input.crew.rate_m2_s) },
     record: { lives: input.record?.lives ?? [], figures: rest },
-  };
+  } as PreparedInput;
 }

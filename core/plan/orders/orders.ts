@@ -20,7 +20,6 @@ import type { OrderOption, ProductOrder, Quantities, TakeOff } from '../Plan';
 import type { PlanInput, StockInput } from '../input/PlanInput';
 import { dayOfWork } from '../input/site';
 import { stoneTaken, waterRatioOf, yieldOf } from './mixOf';
-import { withOwnFigures } from '../input/ownFigures';
 
 /** How sure an order can be asked to be. */
 export const ORDER_QUANTILES = [0.5, 0.8, 0.95] as const;
@@ -97,8 +96,7 @@ const scrubVolume = (house: HouseMethod, { area_m2, length_m }: TakeOff, sheet: 
   bondOf(house, sheet) === 'scrub' && length_m === null ? area_m2 * MIX.slurryLayer_m : 0;
 
 /** What must be bought at each quantile, kg: the volume with its texture, crown and scrub coat, over the yield, and waste. */
-function needOf({ input: given, finding, takeOff, sheet }: Needed): { yield_m3_kg: number; sigmas: number[]; at: (quantile: number) => number } {
-  const input = withOwnFigures(given);
+function needOf({ input, finding, takeOff, sheet }: Needed): { yield_m3_kg: number; sigmas: number[]; at: (quantile: number) => number } {
   const { firm, batch } = input;
   const house = houseOf(input.house);
   const yield_m3_kg = yieldOf(sheet, batch.task, stoneTaken(sheet, batch.stone));
@@ -112,14 +110,13 @@ type Needed = Pick<Context, 'input' | 'finding' | 'takeOff' | 'sheet'>;
 
 /** What is bought of one product for a finding at the firm's own quantile, kg, and what it costs, minor units. */
 export function materialNeed(context: Needed): { need_kg: number; cost_minor: number } {
-  const need_kg = needOf(context).at(withOwnFigures(context.input).firm.orderQuantile);
+  const need_kg = needOf(context).at(context.input.firm.orderQuantile);
   return { need_kg, cost_minor: costOf(packagesLeastCost({ need_kg, packs: context.sheet.packs })) };
 }
 
 /** Powder, packages, cost and the chance of running short; the texture the layer must fill is part of the need. */
 export function quantitiesOf(context: Needed): Quantities {
-  const { input: given, sheet } = context;
-  const input = withOwnFigures(given);
+  const { input, sheet } = context;
   const { firm, batch } = input;
   const { yield_m3_kg, sigmas, at } = needOf(context);
   const powder: Ranged = { p10: at(0.1), p50: at(0.5), p90: at(0.9) };

@@ -2,7 +2,7 @@ import { netArea, PHASES, phaseOf, standingStops, tapsToHalve, verdictOf, type E
 import { effectiveTaps, hollowInterval, hollowShare, maskingOf, TAKEOFF } from '../../takeoff';
 import type { Reason } from '../../choose';
 import { Problem, rangedSum, type Ranged } from '../../quantity';
-import { ownFigure, withOwnFigures } from '../input/ownFigures';
+import { ownFigure, prepared } from '../input/ownFigures';
 import type { TakeOff } from '../Plan';
 import type { PlanInput } from '../input/PlanInput';
 import { takeOffOf } from './takeOffOf';
@@ -58,7 +58,7 @@ export function isStopped(element: ElementInput, findings: readonly FindingInput
  * @throws Problem as `computePlan`
  */
 export function surveyOf(given: PlanInput): Survey {
-  const input = withOwnFigures(given);
+  const input = prepared(given);
   const learned = learnedOf(input);
   const findings = input.findings.map((finding) => {
     if (!input.elements.some(({ id }) => id === finding.elementId)) throw new Problem('unknownElement', { id: finding.elementId });

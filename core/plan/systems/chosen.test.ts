@@ -2,7 +2,7 @@ import { catalogue } from '../../shelf/catalogue';
 import { chosenOf, element, finding, input, jobWith, sheetOf, typed } from '../../testing/job';
 import { problemOf } from '../../testing/problemOf';
 import type { Sheet } from '../../shelf';
-import { computePlan, hashOf, ordersOf, ticketOf, windowFor, waterRatioOf, withOwnFigures, yieldDifference, yieldOf, type PlanInput } from '../index';
+import { computePlan, hashOf, ordersOf, ticketOf, windowFor, waterRatioOf, prepared, yieldDifference, yieldOf, type PlanInput } from '../index';
 
 test('the ticket in the order it goes in: water, ice, retarder or acid, colour, powder, stone, fibre last', () => {
   const sheet: Sheet = { ...sheetOf('sandedRapid'), extension: { most: 0.6, grain_m: 0.008 } };
@@ -128,9 +128,9 @@ test('the crew’s own batches replace the sheet’s life and steady it, hold th
   expect(at(theirs, 'vehicles') / at(plain, 'vehicles')).toBeCloseTo(1, 2);
   expect(theirs.quantities.powder.p50).toBeGreaterThan(plain.quantities.powder.p50 * 1.02);
   expect(theirs.window.question.skinShare).toBeLessThan(0.1);
-  const taken = withOwnFigures(own);
+  const taken = prepared(own);
   expect(taken.crew.rate_m2_s).toBeGreaterThan(input.crew.rate_m2_s);
-  expect(withOwnFigures(taken)).toBe(taken);
+  expect(prepared(taken)).toBe(taken);
   expect(plain.record).toBeNull();
 });
 

@@ -10,6 +10,7 @@ import type { ChosenPlan, LayerPlan, OverlayPlan, Quantities, RecordShown, Slurr
 import type { FindingInput } from '../../survey';
 import type { RepairStep } from '../steps/RepairStep';
 import { stepRow } from '../steps/STEPS';
+import type { PreparedInput } from '../input/ownFigures';
 import type { BatchInput, PlanInput } from '../input/PlanInput';
 import { aidsOf } from '../orders/aidsOf';
 import { batchesOf, shotBatches } from '../window/batchesOf';
@@ -156,7 +157,7 @@ function shownRecord(record: CrewRecord, sheet: Sheet): RecordShown {
 }
 
 /** Batches and retarder as the firm's schools have them, where the job says nothing of its own. */
-function bySchool(input: PlanInput, sheet: Sheet, finding: FindingInput | undefined): PlanInput {
+function bySchool(input: PreparedInput, sheet: Sheet, finding: FindingInput | undefined): PreparedInput {
   const { batch: size, retarder } = houseOf(input.house);
   const firm =
     size === 'byMinute'
@@ -185,7 +186,7 @@ function fibreBySchool({ batch, house }: PlanInput, sheet: Sheet, finding: Findi
  * The input as this sheet is mixed: by the firm's schools, and without a dose past the sheet's last, which must not keep
  * it from being judged and planned; the plan says that it was left out.
  */
-export function asMixed(given: PlanInput, sheet: Sheet, finding?: FindingInput): PlanInput {
+export function asMixed(given: PreparedInput, sheet: Sheet, finding?: FindingInput): PreparedInput {
   const input = bySchool(given, sheet, finding);
   const most = Math.max(0, ...sheet.retarder.map(([dose]) => dose));
   return input.batch.retarderDose <= most ? input : { ...input, batch: { ...input.batch, retarderDose: 0 } };

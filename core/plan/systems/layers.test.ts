@@ -14,6 +14,7 @@ import {
   type PlanInput,
   type SystemOutcome,
   type TreatmentInput,
+  prepared,
 } from '../index';
 
 const broom = sheetOf('broomOverlay').id;
@@ -47,7 +48,7 @@ test('what cures and coats a countertop or an overlay lies on the mix, whatever 
   const laminate = { elements: [{ ...element, kind: 'counter' as const, material: 'laminate' as const, opens: null }] };
   const judged = (kind: 'counter' | 'spall', role: 'coat' | 'bond', aid: Aid): string[] => {
     const top = { ...element, id: 'f', kind, elementId: 'e', label: 'A', cutouts_m2: [], edges: [], stock_m: 2.4, kerf_m: 0.003, thickness: typed(0.04) };
-    const asked = { input: { ...input, ...laminate }, element: laminate.elements[0]!, sheet: sheetOf('counterMix'), treatment: undefined };
+    const asked = { input: prepared({ ...input, ...laminate }), element: laminate.elements[0]!, sheet: sheetOf('counterMix'), treatment: undefined };
     return judgedAid({ ...asked, finding: (kind === 'counter' ? top : finding) as FindingInput, air_C: 20, slab_C: 20 }, role, aid).reasons.map(
       ({ code }) => code,
     );
@@ -61,7 +62,7 @@ test('what cures and coats a countertop or an overlay lies on the mix, whatever 
   expect(judged('spall', 'coat', sealer)).toContain('substrate.notAllowed');
   // A cure under an overlay is none: it goes on the overlay, and its film may stay while nothing coats it.
   const over = { sheetId: broom, thickness_m: 0.003, over: 'patch' as const };
-  const asked = { input, element, finding, sheet: sheetOf('sandedRapid'), air_C: 20, slab_C: 20 };
+  const asked = { input: prepared(input), element, finding, sheet: sheetOf('sandedRapid'), air_C: 20, slab_C: 20 };
   const codesWith = (coat: object): string[] =>
     judgedAid({ ...asked, treatment: { findingId: 'f', sheetId: 's', overlay: over, aids: { cure: film.id, ...coat } } }, 'cure', film).reasons.map(
       ({ code }) => code,
@@ -169,8 +170,8 @@ test('an element is overlaid once, whoever asks; nothing thin goes over what is 
   expect(plan.findings.map(({ chosen }) => chosen!.overlay !== null)).toEqual([true, false]);
   const line = computePlan({ ...input, findings: [crack], treatments: [{ findingId: 'f', sheetId: sheetOf('crackResin').id, overlay }] });
   expect(line.findings[0]!.chosen!.overlay).toBeNull();
-  expect(overlaysFor({ input, element, finding: crack, overlay })).toEqual([]);
-  const [best] = overlaysFor({ input, element: { ...element, opens: null }, finding, overlay });
+  expect(overlaysFor({ input: prepared(input), element, finding: crack, overlay })).toEqual([]);
+  const [best] = overlaysFor({ input: prepared(input), element: { ...element, opens: null }, finding, overlay });
   expect(input.sheets.find(({ id }) => id === best!.sheetId)!.class).toBe('broomOverlay');
 });
 

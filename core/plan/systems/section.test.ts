@@ -2,12 +2,19 @@ import { aids } from '../../shelf/catalogue';
 import type { FindingInput } from '../../survey';
 import { rectangle } from '../../takeoff';
 import { crack, element, finding, input, sheetOf, typed } from '../../testing/job';
-import { sectionLayers, sectionOf, takeOffOf, type PlanInput, type SystemSection, type TreatmentInput } from '../index';
+import { sectionLayers, sectionOf, takeOffOf, type PlanInput, type SystemSection, type TreatmentInput, prepared } from '../index';
 
 const base = { id: 'f', elementId: 'e', label: 'A' };
 const area = rectangle({ length_m: 1, width_m: 1 });
 const section = (one: FindingInput, sheet: string, more: Partial<PlanInput> = {}, treatment?: TreatmentInput): SystemSection =>
-  sectionOf({ input: { ...input, ...more }, element: more.elements?.[0] ?? element, finding: one, takeOff: takeOffOf(one), sheet: sheetOf(sheet), treatment });
+  sectionOf({
+    input: prepared({ ...input, ...more }),
+    element: more.elements?.[0] ?? element,
+    finding: one,
+    takeOff: takeOffOf(one),
+    sheet: sheetOf(sheet),
+    treatment,
+  });
 const codes = (...asked: Parameters<typeof section>): string[] => sectionLayers(section(...asked)).map(({ code }) => code.replace('draw.layer.', ''));
 const groove: FindingInput = { ...base, kind: 'groove', line: crack.line, width: typed(0.012), depth: typed(0.03), blade_m: 0.006, moves: null };
 const moving: FindingInput = { ...groove, moves: { between_m: 4, range_K: 60, movementClass: 0.25 } };

@@ -4,7 +4,7 @@ import type { Context } from '../input/Context';
 import { stoneTaken } from '../orders/mixOf';
 import type { TakeOff } from '../Plan';
 import type { PlanInput } from '../input/PlanInput';
-import { ownFigure, recordOf, withOwnFigures } from '../input/ownFigures';
+import { ownFigure, recordOf } from '../input/ownFigures';
 import type { WindowQuestion } from './WindowQuestion';
 
 /** Spreads of temperatures that somebody told, K. */
@@ -20,14 +20,7 @@ const spreadsOf = ({ conditions }: PlanInput): Pick<WindowQuestion, 'spread_K'> 
 export const lineWidthOf = ({ more }: TakeOff): number | undefined => more['width_m'];
 
 /** The question that Day and the clocks ask for one share of a bag. */
-export function questionFor({
-  input: given,
-  takeOff,
-  sheet,
-  share,
-  site,
-}: Pick<Context, 'input' | 'takeOff' | 'sheet' | 'site'> & { share: number }): WindowQuestion {
-  const input = withOwnFigures(given);
+export function questionFor({ input, takeOff, sheet, share, site }: Pick<Context, 'input' | 'takeOff' | 'sheet' | 'site'> & { share: number }): WindowQuestion {
   const { conditions, crew, batch, firm } = input;
   const record = recordOf(input, sheet);
   const stone = stoneTaken(sheet, batch.stone);
