@@ -29,6 +29,7 @@ export const UNKNOWN: Record<'deepest' | 'thickness' | 'crackDepth' | 'crackWidt
   crackWidth: { value: 0.002, source: 'assumed', spread: 1 },
 };
 
+/** What is read of the weather and the materials at the work. */
 export type ConditionKind = keyof typeof ASSUMED;
 
 /** The job's own readings that stand, newest last. */

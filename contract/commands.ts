@@ -3,7 +3,9 @@ import { id, instant } from './common';
 import { APPEND_ONLY, type EntityFields, type EntityName } from './entities';
 import { FIELDS } from './schemas';
 
+/** Entities that a command may change. */
 export type Writable = keyof typeof FIELDS;
+/** What a command does to its entity. */
 export type Verb = 'add' | 'change' | 'remove';
 
 /** One write. `base` holds the old values of the fields changed, so that only a true clash is a conflict. */
@@ -20,6 +22,7 @@ export interface Command<N extends Writable = Writable> {
   readonly change: Partial<EntityFields[N]>;
 }
 
+/** A field that somebody else changed meanwhile, with both values. */
 export interface FieldConflict {
   readonly field: string;
   readonly yours: unknown;
@@ -49,6 +52,7 @@ const WRITABLE = Object.keys(FIELDS) as Writable[];
 export const verbsOf = (name: Writable): readonly Verb[] =>
   name === 'firm' ? ['change'] : APPEND_ONLY.includes(name as EntityName) ? ['add'] : ['add', 'change', 'remove'];
 
+/** Every kind of command there is: entity and verb. */
 export const COMMAND_KINDS = WRITABLE.flatMap((name) => verbsOf(name).map((verb) => `${name}.${verb}`));
 
 /** The envelope of a command; its `change` is held against the schema of its entity by `changeSchema`. */
@@ -67,8 +71,10 @@ export const commandSchema = Joi.object({
   change: Joi.object().unknown().required(),
 });
 
+/** A batch of commands by its shape; each is checked by itself. */
 export const commandsSchema = Joi.array().items(Joi.object().unknown()).min(1).max(100);
 
+/** Entity and verb of a command's kind. */
 export const parts = (kind: string): { name: Writable; verb: Verb } => {
   const [name, verb] = kind.split('.') as [Writable, Verb];
   return { name, verb };

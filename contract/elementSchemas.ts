@@ -58,6 +58,7 @@ export const elementRowProperties = {
   fall: Joi.object({ slope: number('fall').required(), towards_deg: degree.required(), typed: Joi.string().max(60) }).allow(null),
 };
 
+/** Outlines inside an element's own. */
 export const openings = Joi.array().items(outline).max(50);
 
 /** The shape of an element and how it was told. */

@@ -15,16 +15,19 @@ export interface Row {
   readonly removed: boolean;
 }
 
+/** A firm and its settings. */
 export interface FirmFields {
   readonly name: string;
   readonly settings: FirmSettings;
 }
 
+/** Somebody of the firm, by role. */
 export interface PersonFields {
   readonly name: string;
   readonly role: 'lead' | 'mixer' | 'finisher';
 }
 
+/** A job: whose, where, when, with which crew. */
 export interface JobFields {
   readonly name: string;
   readonly customer: string;
@@ -43,9 +46,11 @@ export interface JobFields {
   readonly price_minor?: number | null;
 }
 
+/** What an element may be made of. */
 export const MATERIALS = ['concrete', 'render', 'brick', 'block', 'stone', 'terrazzo', 'tile', 'laminate', 'timber', 'board'] as const;
 export type Material = (typeof MATERIALS)[number];
 
+/** Where an element lies, with what was typed of it. */
 export interface ElementGeometry {
   readonly outline: readonly Point[];
   readonly thickness: Measured;
@@ -59,6 +64,7 @@ export interface ElementGeometry {
   readonly north_deg?: number | null;
 }
 
+/** What is looked at, its parts merged one by one. */
 export interface ElementFields {
   readonly jobId: string;
   readonly name: string;
@@ -90,6 +96,7 @@ interface Said {
   readonly note?: string;
 }
 
+/** What a spall is like beside its outline. */
 export interface SpallProperties extends Said {
   readonly deepest: Measured;
   readonly shape: SpallShape;
@@ -97,6 +104,7 @@ export interface SpallProperties extends Said {
   readonly cutDepth?: Measured | null;
 }
 
+/** What a crack is like beside its line. */
 export interface CrackProperties extends Said {
   readonly profile: CrackProfile;
   /** where no width was read along it */
@@ -106,6 +114,7 @@ export interface CrackProperties extends Said {
   readonly lip: Measured | null;
 }
 
+/** What a joint is like beside its line. */
 export interface JointProperties extends Said {
   readonly width: Measured;
   readonly depth: Measured;
@@ -113,6 +122,7 @@ export interface JointProperties extends Said {
   readonly between: Measured | null;
 }
 
+/** What a broken edge is like beside its line. */
 export interface EdgeProperties extends Said {
   readonly section: Section;
   readonly across: Measured;
@@ -154,10 +164,12 @@ export interface VoidProperties extends Said {
   readonly shape: SpallShape;
 }
 
+/** What a mark marks. */
 export interface MarkProperties extends Said {
   readonly what: MarkKind;
 }
 
+/** What each kind of finding says beside where it lies. */
 export interface PropertiesOf {
   readonly spall: SpallProperties;
   readonly crack: CrackProperties;
@@ -172,6 +184,7 @@ export interface PropertiesOf {
 }
 
 export type FoundKind = keyof PropertiesOf;
+/** What may be found on an element. */
 export const FOUND_KINDS = ['spall', 'crack', 'joint', 'edge', 'skim', 'wedge', 'step', 'counter', 'void', 'mark'] as const satisfies readonly FoundKind[];
 
 interface FoundFields<K extends FoundKind> {
@@ -184,8 +197,10 @@ interface FoundFields<K extends FoundKind> {
   readonly properties: PropertiesOf[K];
 }
 
+/** A finding, its properties known by its kind. */
 export type FindingFields = { [K in FoundKind]: FoundFields<K> }[FoundKind];
 
+/** What may be read, tapped, tested or acknowledged; a removal is a reading too. */
 export const READING_KINDS = [
   'air_C',
   'slab_C',
@@ -207,6 +222,7 @@ export const READING_KINDS = [
 ] as const;
 export type ReadingKind = (typeof READING_KINDS)[number];
 
+/** One reading: an append-only row. */
 export interface ReadingFields {
   readonly jobId: string;
   readonly elementId: string | null;
@@ -236,6 +252,7 @@ export interface PhotographFields {
   readonly before: string | null;
 }
 
+/** What was chosen for a finding. */
 export interface TreatmentFields {
   readonly jobId: string;
   readonly findingId: string;
@@ -248,11 +265,13 @@ export interface TreatmentFields {
   readonly cure: string | null;
 }
 
+/** A product's identity; its sheets are revisions. */
 export interface ProductFields {
   readonly name: string;
   readonly class: string;
 }
 
+/** One immutable revision of a product's sheet. */
 export interface SheetFields {
   readonly productId: string;
   readonly revision: number;
@@ -270,6 +289,7 @@ export interface StockLotFields {
   readonly useBy: string | null;
 }
 
+/** A plan that was used: its whole input, never changed. */
 export interface PlanFields {
   readonly jobId: string;
   readonly input: PlanInput;
@@ -279,6 +299,7 @@ export interface PlanFields {
   readonly replaces: string | null;
 }
 
+/** What was tapped in a pour: an append-only row. */
 export interface PourEventFields {
   readonly jobId: string;
   readonly findingId: string;
@@ -313,6 +334,7 @@ export interface EntityFields {
   readonly pourEvent: PourEventFields;
 }
 
+/** Every entity that crosses the wire. */
 export const ENTITY_NAMES = [
   'firm',
   'person',
@@ -330,6 +352,7 @@ export const ENTITY_NAMES = [
 ] as const;
 export type EntityName = keyof EntityFields;
 
+/** A row of an entity, with its version. */
 export type RowOf<N extends EntityName> = EntityFields[N] & Row;
 
 /** Append-only rows are never changed; a removal or an undo is a row too. */
@@ -338,6 +361,7 @@ export const APPEND_ONLY: readonly EntityName[] = ['reading', 'sheet', 'plan', '
 /** Everything of one firm that a phone holds, by entity and id. */
 export type FirmData = { readonly [N in EntityName]: Readonly<Record<string, RowOf<N>>> };
 
+/** A firm of which nothing has come yet. */
 export const emptyFirmData = (): FirmData => ({
   firm: {},
   person: {},

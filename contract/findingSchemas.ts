@@ -145,4 +145,5 @@ const finding = Joi.alternatives().conditional('.kind', {
   switch: Object.entries(KINDS).map(([kind, fields]) => ({ is: kind, then: Joi.object({ ...base, kind: exactly([kind]).required(), ...fields }) })),
 });
 
+/** Findings of a job file. */
 export const findings = Joi.array().items(finding);

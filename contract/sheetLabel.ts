@@ -40,6 +40,7 @@ export const LABEL_CELLS = [
   'keeps',
 ] as const;
 export type LabelCell = (typeof LABEL_CELLS)[number];
+/** A label as its cells are typed. */
 export type LabelCells = Readonly<Partial<Record<LabelCell, string>>>;
 
 /** What is wrong with a cell: which, a stable code, and the figures behind it. */

@@ -20,6 +20,7 @@ export const shelfFile = Joi.object({ v: Joi.number().valid(1).required(), sheet
 
 const frame = Joi.object({ v: Joi.number().valid(1).required(), sheets: Joi.array().items(Joi.object().unknown()).max(5000).required() });
 
+/** The shelf as a file. */
 export const shelfFileOf = (data: FirmData): ShelfFile => ({ v: 1, sheets: wholeShelfOf(data).map(({ sheet }) => sheet) });
 
 /** The materials of a shelf as rows of a table: what a bag says, metric, each figure with its unit. */
@@ -28,6 +29,7 @@ export const shelfRows = (data: FirmData): LabelCells[] =>
     isMaterial(sheet) ? [{ ...Object.fromEntries(LABEL_CELLS.map((cell) => [cell, ''])), ...cellsOf(sheet, 'metric') }] : [],
   );
 
+/** Whether a class goes with a material and is none. */
 export const isAidClass = (name: unknown): boolean => (AID_CLASSES as readonly unknown[]).includes(name);
 
 /** What a file would put on the shelf, under ids of its own, and what is wrong with the rest of it. */

@@ -11,7 +11,9 @@ import { check, type Fault } from './validate';
 /** Readings that travel in a file: what was measured on an element, not the weather and not what was understood. */
 export const FILED = ['depth', 'width', 'sounding', 'scratch', 'drop_s', 'pull_Pa', 'strength_Pa', 'moisture'] as const satisfies readonly ReadingKind[];
 
+/** Columns of readings as a table, in their order. */
 export const READING_COLUMNS = ['element', 'finding', 'kind', 'x_m', 'y_m', 'value', 'typed', 'taken_at'] as const;
+/** A row of that table, as text. */
 export type ReadingRow = Readonly<Partial<Record<(typeof READING_COLUMNS)[number], string>>>;
 
 const elementsOf = (data: FirmData, jobId: string): RowOf<'element'>[] => Object.values(data.element).filter((one) => one.jobId === jobId && !one.removed);
@@ -46,6 +48,7 @@ const row = Joi.object({
   taken_at: Joi.string().isoDate().raw().required(),
 }).unknown();
 
+/** What is wrong with a row, counted from 1. */
 export interface RowFault extends Fault {
   /** counted from 1, without the head of the table */
   readonly row: number;
@@ -119,6 +122,7 @@ export const surveyFile = Joi.object({
 
 const bare = <R extends Row & { jobId: string }>({ version: _v, changed: _c, removed: _r, jobId: _j, ...rest }: R) => rest;
 
+/** A job's survey as a file. */
 export const surveyFileOf = (data: FirmData, jobId: string): SurveyFile =>
   ({
     v: 1,

@@ -1,5 +1,6 @@
 import { pathOf, type Pattern, type Scene, type Shape } from './scene';
 
+/** Lives at a few temperatures, and the room for them. */
 export interface ImpliedSceneInput {
   readonly lives: readonly {
     readonly temperature_C: number;

@@ -9,6 +9,7 @@ const LINES: readonly PlanKind[] = ['crack', 'joint', 'edge', 'wedge', 'step', '
 /** Kinds that are a line and not an area. */
 export const isLine = (kind: PlanKind): boolean => LINES.includes(kind);
 
+/** A finding as a plan draws it. */
 export interface PlanFinding {
   readonly id: string;
   readonly label: string;

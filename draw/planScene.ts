@@ -12,8 +12,10 @@ export interface PlanLook {
   readonly y: number;
 }
 
+/** All of the element, unmoved. */
 export const WHOLE: PlanLook = { zoom: 1, x: 0, y: 0 };
 
+/** What a plan shows, and the room for it. */
 export interface PlanSceneInput {
   readonly outline: readonly At[];
   readonly openings?: readonly (readonly At[])[];

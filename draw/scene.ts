@@ -12,6 +12,7 @@ export interface Label {
   readonly text?: string;
 }
 
+/** One thing that is drawn; sizes in px of the scene. */
 export type Shape =
   | {
       readonly type: 'path';
@@ -51,6 +52,7 @@ export function pathOf(points: readonly (readonly [number, number])[], closed = 
   return closed ? `${text}Z` : text;
 }
 
+/** To a hundredth of a px, so that the same scene is the same text on every engine. */
 export const round = (value: number): number => Math.round(value * 100) / 100;
 
 /** A width that a label will not exceed, from its longest likely glyphs. */

@@ -2,6 +2,7 @@ import { line, area } from 'd3-shape';
 import { ruledEdge } from './ruler';
 import { brokenEdge, pathOf, roomFor, round, type Scene, type Shape } from './scene';
 
+/** When each band ends at one value of the quantity, s. */
 export interface Column {
   readonly at: number;
   readonly flows_s: number;
@@ -14,6 +15,7 @@ export interface Column {
   readonly flowLife_s: number;
 }
 
+/** The room of the strata and its scales. */
 export interface StrataFrame {
   readonly width: number;
   readonly height: number;

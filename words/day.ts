@@ -42,6 +42,7 @@ export const day = {
   choose: 'Choose a material in Fix first',
 } as const;
 
+/** What would give more time. */
 export const lever = {
   coolWater: 'Water at {{water_C}}',
   shadeSlab: 'Shade the slab down to {{slab_C}}',
@@ -93,6 +94,7 @@ export const lever = {
   },
 } as const;
 
+/** The strata's own words. */
 export const strata = {
   flows: 'flows: place it',
   finishes: 'takes the tool',

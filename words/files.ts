@@ -20,6 +20,7 @@ export const files = {
   write: 'Bring them in',
 } as const;
 
+/** The survey sheet. */
 export const sheetDoc = {
   title: 'Survey: {{name}}',
   madeAt: 'Made on {{date}} with Tufa.',

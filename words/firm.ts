@@ -22,6 +22,7 @@ export const firm = {
   help: 'On this phone: {{count}} unsent, oldest {{age}}',
 } as const;
 
+/** Ready for no signal. */
 export const ready = {
   title: 'Without signal',
   yes: 'Ready for no signal',
@@ -42,4 +43,5 @@ export const ready = {
   },
 } as const;
 
+/** Keys of a wide screen. */
 export const keys = { title: 'Keys', slider: 'Strata handle', arrows: 'arrows, Home, End', help: 'This sheet' } as const;

@@ -25,6 +25,7 @@ export const jobs = {
   batches_other: '{{count}} batches',
 } as const;
 
+/** How far something is the firm's. */
 export const state = {
   assumed: 'assumed',
   parked: 'Somebody else changed this too.',
@@ -36,6 +37,7 @@ export const state = {
   dismiss: 'Let it go',
 } as const;
 
+/** Two people's values of one field. */
 export const conflict = {
   what: 'What',
   yours: 'Yours',

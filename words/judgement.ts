@@ -26,6 +26,7 @@ export const verdict = {
   ask: 'Ask a licensed structural engineer before anything is mixed. Fix, Mix, Day and Pour show no figures until then.',
 } as const;
 
+/** A licensed opinion. */
 export const opinion = {
   title: 'Licensed opinion',
   lead: 'Tufa stops here. Once a licensed person has looked and said how it may be repaired, record it, and the plan goes on, marked.',
@@ -48,6 +49,7 @@ export const opinion = {
   goesOnShort: 'It goes on by a licensed opinion.',
 } as const;
 
+/** The five questions. */
 export const stop = {
   title: 'Five questions before anything else',
   rust: 'Rust stains or bare steel?',
@@ -65,6 +67,7 @@ export const stop = {
   hidden: 'No figures while a stop stands',
 } as const;
 
+/** A plan that the survey has left behind. */
 export const stale = {
   title: 'The survey changed under the plan in use',
   bad: '{{before_m2}} → {{after_m2}}',

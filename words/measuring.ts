@@ -21,6 +21,7 @@ export const photo = {
   refused: 'The camera is not allowed here. Allow it in the browser’s settings, or choose a file instead.',
 } as const;
 
+/** The card held beside a crack. */
 export const gauge = {
   open: 'Gauge card',
   title: 'Which line is as wide?',
@@ -33,6 +34,7 @@ export const gauge = {
   again: 'Hold it against a card again',
 } as const;
 
+/** The keypad. */
 export const keypad = {
   name: 'Keys',
   system: 'Keyboard',
@@ -73,6 +75,7 @@ export const keypad = {
   },
 } as const;
 
+/** What is wrong with a typed figure. */
 export const field = {
   required: 'Fill this in.',
   unreadable: 'This does not read as a {{kind}}. Write it like {{example}}.',

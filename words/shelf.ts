@@ -229,6 +229,7 @@ export const shelf = {
   },
 } as const;
 
+/** Classes of materials, and of what goes with them. */
 export const classes = {
   fineRapid: 'fine rapid repair mortar',
   sandedRapid: 'sanded rapid mortar',

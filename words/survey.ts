@@ -145,8 +145,10 @@ export function findingText(speaker: Speaker, finding: Finding): string {
   }
 }
 
+/** Tests of a surface. */
 export const TESTS = ['scratch', 'drop_s', 'pull_Pa', 'strength_Pa', 'moisture'] as const;
 export type Test = (typeof TESTS)[number];
+/** Whether a reading is one of them. */
 export const isTest = (kind: string): kind is Test => (TESTS as readonly string[]).includes(kind);
 
 /** What a test of a surface read, as it would be said. */

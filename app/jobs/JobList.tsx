@@ -8,6 +8,7 @@ import { T } from '../parts/ui/T';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links } from '../links';
 
+/** The firm's jobs by their names. */
 export const jobsOf = (data: FirmData): RowOf<'job'>[] =>
   Object.values(data.job)
     .filter(({ removed }) => !removed)

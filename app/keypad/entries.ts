@@ -43,4 +43,5 @@ const ENTRIES: Readonly<Record<Typed, Record<'us' | 'metric', Entry>>> = {
   },
 };
 
+/** How a typed figure is entered in the firm's system: its kind, its own unit and the units of the rail. */
 export const entryFor = (speaker: Speaker, as: Typed): Entry => ENTRIES[as][speaker.system];

@@ -23,6 +23,7 @@ export function serve(next: Target | null): void {
   for (const listener of listeners) listener();
 }
 
+/** The field that the keypad serves now. */
 export const served = (): Target | null => target;
 
 const subscribe = (listener: () => void): (() => void) => {
@@ -30,4 +31,5 @@ const subscribe = (listener: () => void): (() => void) => {
   return () => listeners.delete(listener);
 };
 
+/** The same, followed by a component. */
 export const useKeypadTarget = (): Target | null => useSyncExternalStore(subscribe, served, served);

@@ -2,6 +2,7 @@ import type { Command, CommandResult } from '@tufa/contract/commands';
 import { v7 as uuid } from 'uuid';
 import { database, type OutboxRecord, type OutboxState } from './database';
 
+/** What a change is before the outbox gives it its id, its number and its time. */
 export type Draft = Pick<Command, 'kind' | 'target' | 'base' | 'change'>;
 
 type Send = (commands: readonly Command[]) => Promise<readonly CommandResult[]>;
@@ -123,4 +124,5 @@ function counted(record: OutboxRecord): OutboxRecord {
   return { ...record, command: { ...command, seq: order, change } };
 }
 
+/** This phone's outbox. */
 export const outbox = new Outbox();

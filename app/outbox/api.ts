@@ -20,12 +20,14 @@ async function call<T>(path: string, init?: RequestInit): Promise<T> {
   return (response.status === 204 ? null : await response.json()) as T;
 }
 
+/** Who is signed in on this phone. */
 export interface SignedInPerson {
   readonly id: string;
   readonly name: string;
   readonly role: string;
 }
 
+/** One page of what changed since a cursor. */
 export interface ChangesPage {
   readonly cursor: number;
   readonly more: boolean;

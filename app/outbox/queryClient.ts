@@ -10,6 +10,7 @@ export const queryClient = new QueryClient({
   defaultOptions: { queries: { gcTime: Infinity, staleTime: 30_000, retry: 1, networkMode: 'online', refetchOnWindowFocus: true, structuralSharing: false } },
 });
 
+/** Keeps what was read in IndexedDB, half a second after it changed. */
 export const persister = createAsyncStoragePersister({
   storage: { getItem: async (key: string) => ((await get(key)) as string | undefined) ?? null, setItem: (key, value) => set(key, value), removeItem: del },
   throttleTime: 500,

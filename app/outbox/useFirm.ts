@@ -67,6 +67,7 @@ function laidOver(pulled: Pulled | undefined, records: readonly OutboxRecord[]):
   return laid.data;
 }
 
+/** Everything of the firm on this phone, and how far it is the firm's. */
 export interface Firm {
   readonly data: FirmData;
   readonly ready: boolean;
@@ -110,12 +111,14 @@ export function usePerson(): SignedInPerson | null | undefined {
   return query.data ?? (query.isError || query.isPaused ? null : query.data);
 }
 
+/** Signs a person in on this phone and pulls what the firm has. @throws ApiProblem where the firm says no */
 export async function signIn(personId: string): Promise<void> {
   const { person } = await api.signIn(personId, { id: outbox.deviceId(), label: navigator.userAgent.slice(0, 80) });
   queryClient.setQueryData(SESSION, person);
   await queryClient.invalidateQueries({ queryKey: FIRM });
 }
 
+/** Signs out; without signal on this phone alone. */
 export async function signOut(): Promise<void> {
   await api.signOut().catch(() => null);
   queryClient.setQueryData(SESSION, null);
@@ -130,6 +133,7 @@ const current = (): { data: FirmData; person: string } => {
   return { data, person: queryClient.getQueryData<SignedInPerson>(SESSION)?.id ?? '' };
 };
 
+/** One change of one entity, as a screen writes it. */
 export interface Change<N extends Writable = Writable> {
   readonly name: N;
   readonly verb: 'add' | 'change' | 'remove';

@@ -5,6 +5,7 @@ import { digitsOf, unitWords } from './digitsOf';
 import { PailFill } from './PailFill';
 import { useSpeaker } from '../parts/phone/speaker';
 
+/** A batch that runs beside the one with the larger part of the screen. */
 export interface OtherPail {
   readonly batch: string;
   readonly placed: boolean;

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { Pressable, Text } from 'react-native';
 import { useSpeaker } from '../parts/phone/speaker';
 
+/** What was just logged, for as long as it may be taken back. */
 export interface Did {
   readonly what: 'start' | 'placed' | 'finished' | 'wentHard' | 'note';
   readonly eventId: string;

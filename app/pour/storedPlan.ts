@@ -31,6 +31,7 @@ function planOf(row: RowOf<'plan'>): Plan | null {
   return plan;
 }
 
+/** A plan in use, and what the survey makes of it now. */
 export interface Stale {
   readonly row: RowOf<'plan'>;
   readonly plan: Plan;

@@ -2,6 +2,7 @@ import type { FirmData } from '@tufa/contract/entities';
 import type { BatchState } from '@tufa/core/pour';
 import { chosenOfPlan } from '../pour/clocks';
 
+/** One batch, as planned and as it went. */
 export interface RecordRow {
   readonly batch: string;
   readonly material: string;

@@ -5,6 +5,7 @@ import { printFigure, say } from '@tufa/words';
 import MiniSearch from 'minisearch';
 import type { Speaker } from '@tufa/words/speak';
 
+/** What of the shelf is asked for. */
 export interface ShelfFilter {
   readonly text: string;
   readonly use: Use | 'helps' | null;
@@ -13,6 +14,7 @@ export interface ShelfFilter {
   readonly inStock: boolean;
 }
 
+/** All of the shelf. */
 export const NO_FILTER: ShelfFilter = { text: '', use: null, class: null, thickness_m: null, inStock: false };
 
 type Row = RowOf<'sheet'>;

@@ -15,6 +15,7 @@ export interface Origin {
   readonly changes: boolean;
 }
 
+/** What a sheet that is entered starts from. */
 export const originOf = (sheet: Sheet | Aid | undefined, as: string | undefined): Origin =>
   sheet && isMaterial(sheet) ? { base: sheet, changes: as === 'change' } : { base: null, changes: false };
 

@@ -1,5 +1,6 @@
 import type { Point } from '@tufa/core/takeoff';
 
+/** Where a draft stands. */
 export interface DraftState {
   readonly points: readonly Point[];
   /** the corner held, counted from 0 */

@@ -243,6 +243,7 @@ function fieldOf(path: string): { field: keyof ElementText; kind?: 'length' } {
   return { field: first === 'properties' ? (own[second] ?? 'name') : (first as keyof ElementText) };
 }
 
+/** What every form of Walk ends with. */
 export function SaveOrCancel({ onSave, onCancel }: { onSave: () => void; onCancel: () => void }) {
   const speaker = useSpeaker();
   return (

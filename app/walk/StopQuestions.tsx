@@ -10,6 +10,7 @@ import { useSpeaker } from '../parts/phone/speaker';
 
 const HELP: Partial<Record<(typeof STOP_QUESTIONS)[number], string>> = { movement: 'stop.movementHelp', carriesBuilding: 'stop.carriesHelp' };
 
+/** How many of the five questions nobody has answered. */
 export const unanswered = (element: RowOf<'element'>): number => STOP_QUESTIONS.filter((question) => element.stops[question] === undefined).length;
 
 /** The five stop questions of one element, each saved as it is answered. */

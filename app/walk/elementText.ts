@@ -11,6 +11,7 @@ import { measuredOf, readTyped, readWithin } from '../parts/ui/quantityText';
 import { FieldProblem } from '../parts/ui/useWireForm';
 import type { Speaker } from '@tufa/words/speak';
 
+/** Corners that an L may lack. */
 export const NOTCHES = ['topLeft', 'topRight', 'bottomRight', 'bottomLeft'] as const;
 type Notch = (typeof NOTCHES)[number];
 
@@ -21,12 +22,14 @@ interface OpeningText {
   height: string;
 }
 
+/** One length along the tape, as it is typed. */
 export interface TapeText {
   from: number;
   to: number;
   text: string;
 }
 
+/** How much of the sun reaches it. */
 export const SUNS = ['indoors', 'shade', 'part', 'sun'] as const;
 
 /** Tape and shape that agree within this are taken as they are, m. */
@@ -68,6 +71,7 @@ export interface ElementText {
   faces: string;
 }
 
+/** An element as its form shows it; an empty form for none. */
 export function textOfElement(speaker: Speaker, element: RowOf<'element'> | undefined): ElementText {
   const { geometry, properties } = element ?? {};
   const typed = geometry?.typed ?? {};

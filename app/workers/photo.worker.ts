@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 
+/** Both sizes of a picture, drawn anew. */
 export interface ShrunkPhoto {
   readonly full: Blob;
   readonly thumb: Blob;

@@ -44,6 +44,7 @@ export interface LifeSpent {
 /** What a rule that looks at no finding may see: asked once for every sheet and element, however many findings it has. */
 export type ElementContext = Omit<RuleContext, 'finding' | 'opensAfter' | 'life' | 'stock' | 'on'>;
 
+/** A rule of choice: the reasons it finds, none where it has nothing to say. */
 export type Rule = (context: RuleContext) => readonly Reason[];
 
 /** A rule that looks at no finding. */

@@ -57,6 +57,7 @@ export const aidExposureRule: AidRule = ({ aid, element }) =>
         .filter((exposure) => exposure !== 'immersion' && !aid.exposures.includes(exposure))
         .flatMap((exposure) => reason('exposure.notAllowed', 'caution', { exposure }));
 
+/** Made for the way the element lies. */
 export const aidOrientationRule: AidRule = ({ aid, element }) => {
   const orientation = orientationOf(element.kind);
   return aid.orientations.includes(orientation) ? [] : reason('orientation.wrong', 'no', { orientation });
@@ -77,6 +78,7 @@ export const aidFilmRule: AidRule = ({ aid, covered }) => (covered && aid.film &
 export const aidOpenRule: AidRule = ({ aid: { open, covered, passed } }) =>
   open && covered ? reason(`aid.covered.${covered}`, 'yes', { least_s: open.least_s, most_s: open.most_s, passed: passed ?? 'again' }) : [];
 
+/** Every rule of what bonds, cures or coats. */
 export const AID_RULES: readonly AidRule[] = [
   aidKindRule,
   aidWaterRule,

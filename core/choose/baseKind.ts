@@ -10,6 +10,7 @@ const BOARD: readonly Substrate[] = ['timber', 'board'];
 /** Nobody said what it is: concrete, as most of it is. */
 const materialOf = ({ material = 'concrete' }: Pick<ElementInput, 'material'>): Substrate => material;
 
+/** What a base is made ready like, by what it is made of. */
 export function baseKindOf(element: Pick<ElementInput, 'material'>): BaseKind {
   const material = materialOf(element);
   return GLOSSY.includes(material) ? 'glossy' : BOARD.includes(material) ? 'board' : 'mineral';

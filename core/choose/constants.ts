@@ -36,4 +36,5 @@ export const CHOOSE_TABLE = {
   hotWall_C: constant(25, 'degC', 'a wall is damped from this temperature, by the school that damps hot ones'),
 } as const;
 
+/** The figures of choice, by name. */
 export const CHOOSE = valuesOf(CHOOSE_TABLE);

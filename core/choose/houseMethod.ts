@@ -42,6 +42,7 @@ const houses = new WeakMap<Partial<HouseMethod>, HouseMethod>();
 export const profileReached = ({ preparation }: HouseMethod, sheet: Sheet): number =>
   preparation === 'byProduct' ? sheet.profile : CHOOSE.profileOf[preparation];
 
+/** What a base is prepared with. */
 export type PreparationTool = Exclude<HouseMethod['preparation'], 'byProduct'>;
 
 const TOOLS = (Object.keys(CHOOSE.profileOf) as PreparationTool[]).sort((a, b) => CHOOSE.profileOf[a] - CHOOSE.profileOf[b]);

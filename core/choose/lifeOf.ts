@@ -8,6 +8,7 @@ import type { HouseMethod } from './houseMethod';
 import type { Reason } from './Reason';
 import type { ReasonCode } from './ReasonFigures';
 
+/** From the shortest to the longest. */
 export const LIFE_CLASSES = ['short', 'middle', 'long', 'renewed'] as const;
 /** How long a repair is expected to last, by class: a season or a few years, some, many, as new. */
 export type LifeClass = (typeof LIFE_CLASSES)[number];
@@ -17,6 +18,7 @@ type LifeCode = Extract<ReasonCode, `life.${string}`>;
 /** Cautions about what it lies on and must endure: it is only just allowed there. */
 const ONLY_JUST: readonly ReasonCode[] = ['surface.damp', 'surface.powders', 'surface.sealed', 'surface.weak', 'profile.short', 'exposure.notAllowed'];
 
+/** How long a repair should last, years, and why not longer. */
 export interface LifeExpected {
   readonly code: LifeClass;
   readonly years: readonly [least: number, most: number];

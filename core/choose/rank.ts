@@ -4,6 +4,7 @@ import type { ElementContext, RuleContext } from './RuleContext';
 import { ELEMENT_RULES } from './elementRules';
 import { FINDING_RULES, LAST_RULES, madeForRule } from './findingRules';
 
+/** A sheet against a finding: its verdict with reasons, its cost and when it opens. */
 export interface Ranked {
   readonly sheetId: string;
   readonly verdict: Reason['verdict'];
@@ -41,6 +42,7 @@ function elementReasons(context: ElementContext): readonly Reason[] {
   return reasons;
 }
 
+/** A sheet by every rule; the dear ones are asked last, of what nothing else refuses. */
 export const judge = (context: RuleContext): Judged => {
   // What is made for other damage is not judged further: no depth and no price would make it right.
   const use = madeForRule(context);

@@ -33,4 +33,5 @@ export const DAY_TABLE = {
   finish_m2_s: constant(10 / 3600, 'm2/s', 'new slab one person screeds, floats and trowels'),
 } as const;
 
+/** The figures of the day's work, by name. */
 export const DAY = valuesOf(DAY_TABLE);

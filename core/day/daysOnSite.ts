@@ -8,6 +8,7 @@ export interface WorkTask {
   readonly places: boolean;
 }
 
+/** What work comes to on site: hours of hands, days, trips. */
 export interface OnSite {
   /** each hand's hours on site, waits that are sat out and setting up included, s */
   readonly hand_s: number;

@@ -1,5 +1,6 @@
 import { ceilingOf } from '../quantity';
 
+/** How many batches of which share. */
 export interface Batches {
   readonly share: number;
   readonly count: number;

@@ -35,6 +35,7 @@ export const MIX_TABLE = {
   handsFactor: constant([1, 1.7, 2.2], '1', 'rate of one, two and three hands on one panel'),
 } as const;
 
+/** The figures of mixing, by name. */
 export const MIX = valuesOf(MIX_TABLE);
 
 /** Rate factor for so many hands on one panel; more than three are no faster. @throws Problem `outOfRange` */

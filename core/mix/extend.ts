@@ -2,6 +2,7 @@ import { inRange } from '../quantity';
 import { SETTING } from '../setting/constants';
 import { mixedVolume } from './mixedVolume';
 
+/** A mix with stone in it. */
 export interface Extended {
   /** water still to add, the stone's own moisture taken off or what it drinks put on, kg */
   readonly water_kg: number;

@@ -1,5 +1,6 @@
 import { inRange } from '../quantity';
 
+/** A mark of a vessel near what is wanted, m3. */
 export interface Mark {
   /** what the vessel can show, m3 */
   readonly mark_m3: number;

@@ -42,11 +42,13 @@ export function bestQuantile({ short_minor, leftOver_minor }: { short_minor: num
   return short_minor / (short_minor + inRange({ quantity: 'leftOver_minor', value: leftOver_minor, least: 1, most: 1e9 }));
 }
 
+/** A pack as it is sold: kg and minor units. */
 export interface Pack {
   readonly mass_kg: number;
   readonly price_minor: number;
 }
 
+/** So many of one pack. */
 export interface PackCount extends Pack {
   readonly count: number;
 }
@@ -79,5 +81,7 @@ export function packagesLeastCost({ need_kg, packs }: { need_kg: number; packs: 
   return sorted.map((pack, i) => ({ ...pack, count: counts[i] ?? 0 })).filter(({ count }) => count > 0);
 }
 
+/** What packages cost together, minor units. */
 export const costOf = (packages: readonly PackCount[]): number => packages.reduce((sum, { count, price_minor }) => sum + count * price_minor, 0);
+/** What packages hold together, kg. */
 export const massOf = (packages: readonly PackCount[]): number => packages.reduce((sum, { count, mass_kg }) => sum + count * mass_kg, 0);

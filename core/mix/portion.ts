@@ -4,6 +4,7 @@ import { mixedVolume } from './mixedVolume';
 /** What can keep a portion from being mixed at once. */
 export type PortionLimit = 'pailMixed' | 'pailDry' | 'drill' | 'lift' | 'packMost' | 'flow' | 'finish' | 'skin' | 'wetEdge' | 'bottle' | 'life' | 'bag';
 
+/** What keeps a portion small before any clock does. */
 export interface VesselLimits {
   readonly pail_m3: number;
   /** mixed mass the drill is rated for, kg; null where unknown */
@@ -43,6 +44,7 @@ export function vesselLimit(portion: PortionMass, limits: VesselLimits): Portion
   return null;
 }
 
+/** The largest portion, and what keeps it from being larger. */
 export interface PortionChoice {
   readonly share: number | null;
   /** what kept the next larger share away, or null where the whole bag fits */

@@ -10,6 +10,7 @@ import type { RepairStep } from './steps/RepairStep';
 import type { MilestoneTime } from './window/milestones';
 import type { WindowAnswer } from './window/windowFor';
 
+/** What a finding measures, SI. */
 export interface TakeOff {
   readonly area_m2: number;
   readonly perimeter_m: number;
@@ -39,6 +40,7 @@ export interface LayerPlan {
   readonly thickness_m: number;
 }
 
+/** One order of a product: how sure, what it costs, what may be short or left. */
 export interface OrderOption {
   readonly quantile: number;
   readonly need_kg: number;
@@ -62,6 +64,7 @@ export interface ProductOrder {
   readonly best: OrderOption | null;
 }
 
+/** What a finding takes of its sheet. */
 export interface Quantities {
   readonly waterRatio: number;
   readonly yield_m3_kg: number;
@@ -76,6 +79,7 @@ export interface Quantities {
   readonly best: OrderOption | null;
 }
 
+/** In how many batches a layer is mixed, and why in no larger ones. */
 export interface BatchesPlan {
   /** null where no portion fits */
   readonly share: number | null;
@@ -114,6 +118,7 @@ export interface AidOrder {
   readonly cost_minor: number;
 }
 
+/** A finding's system, worked out whole. */
 export interface ChosenPlan {
   readonly sheetId: string;
   /** the thin layer over it; null where none is chosen */
@@ -148,6 +153,7 @@ export interface ChosenPlan {
   readonly thinRun_m: number | null;
 }
 
+/** The sheet's working time beside the crew's own, s. */
 export interface RecordShown {
   readonly entries: number;
   readonly sheet_s: number;
@@ -176,6 +182,7 @@ export interface SlurryPlan {
   readonly volume_m3: number;
 }
 
+/** A finding with its take-off, the shelf judged for it, and its system. */
 export interface FindingPlan {
   readonly findingId: string;
   readonly elementId: string;
@@ -185,6 +192,7 @@ export interface FindingPlan {
   readonly chosen: ChosenPlan | null;
 }
 
+/** A hash of the inputs of each stage: what differs says what is stale. */
 export interface StageHashes {
   readonly takeOff: string;
   readonly layers: string;
@@ -193,6 +201,7 @@ export interface StageHashes {
   readonly day: string;
 }
 
+/** Everything that is worked out from a job file. */
 export interface Plan {
   readonly v: 1;
   readonly coreVersion: string;

@@ -16,6 +16,7 @@ import { isStopped, learnedOf, surveyOf } from './survey/surveyOf';
 import { takeOffOf } from './survey/takeOffOf';
 import { warningsOf } from './kit/warningsOf';
 
+/** The computation's own version, kept with every plan. */
 export const CORE_VERSION = '0.2.0';
 
 /** How much of the shelf a plan judges: all of it for every finding, or only what was chosen. */

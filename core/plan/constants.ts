@@ -44,4 +44,5 @@ export const PLAN_TABLE = {
   hotFill_C: constant(60, 'degC', 'a fill that warms itself past it is a caution'),
 } as const;
 
+/** The figures of planning, by name. */
 export const PLAN = valuesOf(PLAN_TABLE);

@@ -1,8 +1,10 @@
 import { Course, type BatchWindowInput, type Ending } from '../setting';
 import { skinTime } from '../weather';
 
+/** What the material is like now. */
 export type Phase = 'wet' | 'workable' | 'stiffening' | 'set';
 
+/** What is left of a batch at one moment. */
 export interface ClockReading {
   /** share of life left of whichever ends first, 1 to 0 */
   readonly level: number;

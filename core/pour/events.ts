@@ -2,6 +2,7 @@
 export const EVENT_KINDS = ['start', 'placed', 'finished', 'wentHard', 'note', 'undo'] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
+/** What was tapped, by whom, when. */
 export interface PourEvent {
   readonly id: string;
   readonly jobId: string;
@@ -21,6 +22,7 @@ export interface PourEvent {
   readonly undoes?: string;
 }
 
+/** Where a batch stands once its events are folded. */
 export interface BatchState {
   readonly batch: string;
   readonly findingId: string;
@@ -34,6 +36,7 @@ export interface BatchState {
   readonly running: boolean;
 }
 
+/** When it was tapped by the firm's clock, ms. */
 export const correctedAt = (event: PourEvent): number => event.deviceAt + event.clockOffset;
 
 /** The order in which events happened: corrected time, then device, then its own count. */

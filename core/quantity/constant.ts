@@ -4,6 +4,7 @@
  */
 export type Standing = 'exact' | 'method' | 'default';
 
+/** A figure with its unit, its source and how far it can be trusted. */
 export interface Constant<V = unknown> {
   readonly value: V;
   readonly unit: string;

@@ -1,5 +1,6 @@
 import { Problem } from './Problem';
 
+/** A value and the range it must lie in, SI. */
 export interface RangeCheck {
   readonly quantity: string;
   readonly value: number;

@@ -27,6 +27,7 @@ function numberFrom(text: string): number {
 /** The unit that a bare number after another unit stands for: 8' 4 is eight feet four inches. */
 const SMALLER: Readonly<Record<string, string>> = { ft: 'in', lb: 'oz', gal: 'qt', qt: 'oz', h: 'min', min: 's' };
 
+/** A typed text, what kind of quantity it is, and the unit of a bare number. */
 export interface ParseRequest {
   readonly text: string;
   readonly kind: Kind;

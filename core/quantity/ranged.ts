@@ -7,6 +7,7 @@ export const RANGE_TABLE = {
   z10: constant(1.2815515655446004, 'sd', 'tenth and ninetieth percentile', 'exact'),
 } as const;
 
+/** Quantiles of the ranges that are shown. */
 export const RANGE = valuesOf(RANGE_TABLE);
 
 /** sigma of a "+-p %" read as a 90 % range: `ln(1+p)/1.645`. */

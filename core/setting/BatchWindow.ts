@@ -24,6 +24,7 @@ export interface BatchPace {
   readonly finish_s: number;
 }
 
+/** Course, lives, drying and pace of one batch. */
 export interface BatchWindowInput {
   readonly pace: BatchPace;
   readonly flow_life_s: number;
@@ -50,6 +51,7 @@ export interface PortionEnds {
   readonly skin_s: number;
 }
 
+/** By when it must be placed and finished, and by when it can be, s from first water. */
 export interface BatchWindow {
   readonly first: PortionEnds;
   readonly last: PortionEnds;

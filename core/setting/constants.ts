@@ -67,4 +67,5 @@ export const SETTING_TABLE = {
   aidEa_J_mol: constant(45000, 'J/mol', 'activation energy of what dries or cures in a bond coat'),
 } as const;
 
+/** The figures of setting, by name. */
 export const SETTING = valuesOf(SETTING_TABLE);

@@ -6,6 +6,7 @@ import { lnLikelihood, robustWeight } from './robust';
 export const CREW_FIGURES = ['rate', 'waste', 'soakDepth', 'skinShare'] as const;
 export type CrewFigureName = (typeof CREW_FIGURES)[number];
 
+/** One day's own figure. */
 export interface FigureEntry {
   readonly value: number;
   /** it would have been at least so much */

@@ -9,6 +9,7 @@ export interface CrewEntry {
   readonly life_s: number;
 }
 
+/** What is believed of ln t_ref and Ea after some batches. */
 export interface CrewPosterior {
   readonly reference_s: number;
   readonly Ea_J_mol: number;

@@ -12,6 +12,7 @@ export interface RecordEntry extends CrewEntry {
   readonly censored?: boolean;
 }
 
+/** What a crew's batches of a sheet have shown. */
 export interface CrewRecord {
   readonly entries: number;
   /** the crew's time at the reference temperature, s, and its activation energy */

@@ -3,6 +3,7 @@ import { SETTING } from './constants';
 
 const { heatPowder_kJ_kgK: CP, heatWater_kJ_kgK: CW, heatMelting_kJ_kg: MELT } = SETTING;
 
+/** What goes into a mix, kg and degC. */
 export interface MixHeat {
   readonly powder_kg: number;
   readonly powder_C: number;

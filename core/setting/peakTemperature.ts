@@ -4,6 +4,7 @@ import type { CourseInput } from './Course';
 import { excessTable } from './layerExcess';
 import { equivalentAgeCourse } from './milestone';
 
+/** How warm a fill makes itself, and when. */
 export interface PeakTemperature {
   readonly peak_C: number;
   /** s from first water */

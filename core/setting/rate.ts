@@ -3,6 +3,7 @@ import { SETTING } from './constants';
 
 const KELVIN = SETTING.kelvin_K;
 
+/** Temperature, activation energy and the sheet's reference. */
 export interface RateInput {
   /** degC, -30 to 120 */
   readonly temperature_C: number;

@@ -1,15 +1,19 @@
 import type { Exposure, Hazard, Interval, Limits, Moisture, Orientation, Substrate } from './Sheet';
 
+/** Classes of what goes with a material. */
 export const AID_CLASSES = ['latex', 'pva', 'epoxyBond', 'retarder', 'fibre', 'colour', 'curing', 'sealer', 'silane', 'coating'] as const;
 export type AidClass = (typeof AID_CLASSES)[number];
 
+/** What an aid is sold by. */
 export const AID_UNITS = ['kg', 'm3', 'piece'] as const;
 export type AidUnit = (typeof AID_UNITS)[number];
 
+/** States in which an agent may be covered. */
 export const COVERED = ['wet', 'tacky', 'dry'] as const;
 /** The state it must be in when it is covered. */
 export type Covered = (typeof COVERED)[number];
 
+/** What to do when its open time has passed. */
 export const PASSED = ['again', 'grind'] as const;
 
 /** How much of it goes in: packets or acid by the bag or the powder, fibre by the mixed volume, colour by the bag. */

@@ -1,5 +1,6 @@
 import type { StrengthPoint } from '../setting';
 
+/** Classes of what is mixed and placed. */
 export const SHEET_CLASSES = [
   'fineRapid',
   'sandedRapid',
@@ -18,19 +19,24 @@ export const SHEET_CLASSES = [
 ] as const;
 export type SheetClass = (typeof SHEET_CLASSES)[number];
 
+/** What sets, which gives the class of its rate. */
 export const BINDERS = ['rapid', 'portland', 'epoxy', 'polyurea'] as const;
 export type Binder = (typeof BINDERS)[number];
 
+/** Ways a face may lie. */
 export const ORIENTATIONS = ['horizontal', 'vertical', 'overhead'] as const;
 export type Orientation = (typeof ORIENTATIONS)[number];
 
+/** What a base may be. */
 export const MOISTURES = ['dry', 'damp', 'wet'] as const;
 /** State of the substrate: damp is saturated surface-dry, wet has free water. */
 export type Moisture = (typeof MOISTURES)[number];
 
+/** What an element may have to endure. */
 export const EXPOSURES = ['frost', 'deicer', 'abrasion', 'immersion', 'wheels', 'sunlight', 'heat'] as const;
 export type Exposure = (typeof EXPOSURES)[number];
 
+/** What a mix must do: its consistency belongs to the task. */
 export const TASKS = ['pour', 'brush', 'spread', 'hang', 'ball', 'screed'] as const;
 /** What the material must do, which sets its consistency. */
 export type Task = (typeof TASKS)[number];
@@ -41,6 +47,7 @@ export interface SheetTime {
   readonly most_s: number;
 }
 
+/** From holding its form to vehicles, in the order of age. */
 export const MILESTONES = ['holdsForm', 'initial', 'final', 'strip', 'grind', 'foot', 'coat', 'paint', 'seal', 'vehicles'] as const;
 export type MilestoneName = (typeof MILESTONES)[number];
 
@@ -48,16 +55,20 @@ export type MilestoneName = (typeof MILESTONES)[number];
 export const USES = ['spall', 'overlay', 'crack', 'joint', 'edge', 'rebuild', 'ramp', 'counter', 'void'] as const;
 export type Use = (typeof USES)[number];
 
+/** What a sheet asks between old and new. */
 export const BONDS = ['self', 'scrub', 'slurry', 'agent', 'none'] as const;
 /** What it wants under it: nothing, a scrub coat of itself, a cement-latex slurry, a bonding agent; none where bond is not asked. */
 export type Bond = (typeof BONDS)[number];
 
+/** What a product may lie on. */
 export const SUBSTRATES = ['concrete', 'render', 'brick', 'block', 'stone', 'terrazzo', 'tile', 'laminate', 'timber', 'board'] as const;
 export type Substrate = (typeof SUBSTRATES)[number];
 
+/** How a face may be finished. */
 export const TEXTURES = ['smooth', 'float', 'broom', 'sponge', 'sand', 'dash', 'flattened', 'skip', 'polished'] as const;
 export type Texture = (typeof TEXTURES)[number];
 
+/** What of a product can hurt. */
 export const HAZARDS = ['wetCement', 'silica', 'sensitiser', 'heat', 'skin', 'solvent', 'dust'] as const;
 export type Hazard = (typeof HAZARDS)[number];
 
@@ -67,6 +78,7 @@ export interface Interval {
   readonly most_s: number;
 }
 
+/** From where to where a sheet allows it. */
 export interface Limits {
   readonly airLeast_C: number;
   readonly airMost_C: number;
@@ -151,6 +163,7 @@ export interface Sheet {
   readonly extension?: { readonly most: number; readonly grain_m: number };
 }
 
+/** What only a resin has. */
 export interface ResinSheet {
   /** of each part, kg/m3 */
   readonly densities_kg_m3: readonly number[];

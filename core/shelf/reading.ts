@@ -43,6 +43,7 @@ function fittedFlow(sheet: Sheet): { reference_s: number; Ea_J_mol: number } {
 /** The activation energy: fitted, the sheet's own, else its class's, J/mol. */
 export const activationOf = (sheet: Sheet): number => flowOf(sheet).Ea_J_mol;
 
+/** Whether it is mixed of parts that cure, without water. */
 export const isResin = (sheet: Sheet): boolean => sheet.binder === 'epoxy' || sheet.binder === 'polyurea';
 
 /** Mixed of powder and water; resins and sealants come in parts. */

@@ -15,4 +15,5 @@ export const SURVEY_TABLE = {
   squareWithin_rad: constant((5 * Math.PI) / 180, 'rad', 'a corner drawn so near to square is meant square', 'method'),
 } as const;
 
+/** The figures of the survey, by name. */
 export const SURVEY = valuesOf(SURVEY_TABLE);

@@ -7,6 +7,7 @@ export interface WidthVisit {
   readonly widths: readonly (readonly [along_m: number, width_m: number])[];
 }
 
+/** What visits to a crack have shown. */
 export interface CrackMovement {
   readonly code: 'moving' | 'dormant' | 'unknown';
   /** mean change of the places read on both visits, m; closing is negative */

@@ -9,6 +9,7 @@ export interface TapedLength {
   readonly length_m: number;
 }
 
+/** An outline as the tape says it, and how far the sides fail to close. */
 export interface FittedOutline {
   readonly outline: readonly Point[];
   /** by how much the taped lengths cannot all hold, m: the worst of what is left between tape and outline */

@@ -1,5 +1,6 @@
 import { TAKEOFF, volumeFromReadings, depthMesh, type DepthReading, type Point } from '../takeoff';
 
+/** How many more readings would halve the range, and where the first belongs. */
 export interface NextReadings {
   /** where to read next, in this order, m */
   readonly at: readonly Point[];

@@ -6,12 +6,14 @@ import type { Opinion } from './opinion';
 import { polygonArea } from '../takeoff';
 import type { CrackProfile, DepthReading, Point, Section, SpallShape } from '../takeoff';
 
+/** What an element may be. */
 export const ELEMENT_KINDS = ['slab', 'wall', 'step', 'counter', 'soffit', 'kerb', 'joint'] as const;
 export type ElementKind = (typeof ELEMENT_KINDS)[number];
 
 /** The five questions whose yes, or don't know, stops the plan and sends the user to a licensed engineer. */
 export const STOP_QUESTIONS = ['rust', 'stepOrSettlement', 'movement', 'carriesBuilding', 'tooDeep'] as const;
 export type StopQuestion = (typeof STOP_QUESTIONS)[number];
+/** What may be answered. */
 export const ANSWERS = ['no', 'yes', 'unknown'] as const;
 export type Answer = (typeof ANSWERS)[number];
 
@@ -229,6 +231,7 @@ export function deepestOf(finding: FindingInput): number {
 export const netArea = ({ outline, openings = [] }: Pick<ElementInput, 'outline' | 'openings'>): number =>
   openings.reduce((sum, opening) => sum - polygonArea(opening), polygonArea(outline));
 
+/** When a finding is dealt with; now where nobody said. */
 export const phaseOf = ({ phase }: FindingInput): Phase => phase ?? 'now';
 
 /** How an element of a kind lies. */

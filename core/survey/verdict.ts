@@ -5,11 +5,13 @@ import { SURVEY } from './constants';
 import { jointsWork } from './jointsWork';
 import { deepestOf, netArea, STOP_QUESTIONS, type CrackInput, type ElementInput, type FindingInput } from './types';
 
+/** Whether an element may be repaired, and why. */
 export interface Verdict {
   readonly code: 'repairable' | 'borderline' | 'stop';
   readonly reasons: readonly Reason[];
 }
 
+/** What a verdict is reached from. */
 export interface VerdictInput {
   readonly element: ElementInput;
   readonly findings: readonly FindingInput[];

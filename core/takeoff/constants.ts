@@ -35,4 +35,5 @@ export const TAKEOFF_TABLE = {
   sealantDepthShare: constant(0.5, '1', 'sealant depth over joint width', 'method'),
 } as const;
 
+/** The figures of taking off, by name. */
 export const TAKEOFF = valuesOf(TAKEOFF_TABLE);

@@ -1,9 +1,11 @@
 import { inRange } from '../quantity';
 import { TAKEOFF } from './constants';
 
+/** Shapes of a crack across: straight sides, or closing to nothing. */
 export const CRACK_PROFILES = ['slot', 'vee'] as const;
 export type CrackProfile = (typeof CRACK_PROFILES)[number];
 
+/** A crack by its sizes, m. */
 export interface Crack {
   readonly profile: CrackProfile;
   readonly length_m: number;

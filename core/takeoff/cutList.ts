@@ -3,6 +3,7 @@ import { inRange, Problem } from '../quantity';
 /** Up to so many pieces the fewest stocks are found exactly. */
 const EXACT = 12;
 
+/** Pieces, stock and kerf, m. */
 export interface Cut {
   /** the pieces of each stock, by their place in the list */
   readonly stocks: readonly (readonly number[])[];

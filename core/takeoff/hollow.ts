@@ -4,6 +4,7 @@ import { inRange, Problem } from '../quantity';
 import { TAKEOFF } from './constants';
 import { inside, polygonArea, type Point } from './polygonArea';
 
+/** From where to where a share may lie. */
 export interface Interval {
   readonly low: number;
   readonly high: number;

@@ -1,6 +1,7 @@
 import { polygonArea as signedArea, polygonContains, polygonLength } from 'd3-polygon';
 import { Problem } from '../quantity';
 
+/** A place in an element's own plane, m. */
 export type Point = readonly [x_m: number, y_m: number];
 
 /** The same corners as the library's own type, which may be written to and is not. */

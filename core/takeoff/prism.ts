@@ -1,5 +1,6 @@
 import { inRange } from '../quantity';
 
+/** Shapes of a broken edge across. */
 export const SECTIONS = ['rectangle', 'triangle'] as const;
 export type Section = (typeof SECTIONS)[number];
 

@@ -1,6 +1,7 @@
 import { inRange } from '../quantity';
 import { TAKEOFF } from './constants';
 
+/** Shapes of a spall's bottom. */
 export const SHAPES = ['cone', 'dish', 'pan'] as const;
 export type SpallShape = (typeof SHAPES)[number];
 

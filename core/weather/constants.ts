@@ -44,4 +44,5 @@ export const WEATHER_TABLE = {
   dewMargin_K: constant(3, 'K', 'resins and coatings want their surface so far above the dew point', 'method'),
 } as const;
 
+/** The figures of sun, drying and dew, by name. */
 export const WEATHER = valuesOf(WEATHER_TABLE);

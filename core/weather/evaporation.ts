@@ -1,6 +1,7 @@
 import { inRange } from '../quantity';
 import { WEATHER } from './constants';
 
+/** What drying follows: temperatures in degC, humidity 0-1, wind in km/h. */
 export interface DryingWeather {
   /** the fresh layer, or the substrate when it is to be kept damp, degC */
   readonly concrete_C: number;

@@ -34,6 +34,7 @@ export const interfaceLine = ({ bond, moisture }: Pick<SystemSection, 'bond' | '
   dash: moisture === 'dry' ? '2 6' : '7 4',
 });
 
+/** The product's name in its layer. */
 export const nameLabel = ({ name }: Pick<SystemSection, 'name'>, y: number, more: Partial<LabelAt> = {}): LabelAt => ({
   y,
   code: 'draw.name',

@@ -14,6 +14,7 @@ export interface SectionView {
   readonly mirror?: boolean;
 }
 
+/** The room of a section, and its scales across and down. */
 export interface Frame {
   readonly left: number;
   readonly right: number;

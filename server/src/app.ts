@@ -21,6 +21,7 @@ import { readRoutes } from './routes/reads';
 import { sessionRoutes } from './routes/sessions';
 import type { News } from './services/News';
 
+/** What the application is made of: handed in, nothing looked up. */
 export interface AppContext {
   readonly source: DataSource;
   readonly pool: Pool;

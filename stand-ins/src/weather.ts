@@ -1,5 +1,6 @@
 import express, { type Express } from 'express';
 
+/** One hour of invented weather. */
 export interface Hour {
   readonly at: string;
   readonly air_C: number;

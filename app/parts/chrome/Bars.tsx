@@ -40,6 +40,7 @@ export function MainBar({ rail = false }: { rail?: boolean }) {
   );
 }
 
+/** How far a step of a job is. */
 export type StepState = 'open' | 'done' | 'warning';
 
 /** Inside a job: its six steps, marked done, open or warning; one notch back to the jobs. */

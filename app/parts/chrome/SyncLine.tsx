@@ -18,6 +18,7 @@ const subscribeOnline = (listener: () => void): (() => void) => {
   };
 };
 
+/** Whether the browser says there is signal. */
 export const useOnline = (): boolean =>
   useSyncExternalStore(
     subscribeOnline,

@@ -13,6 +13,7 @@ import { useJob, type JobView } from './useJob';
 import { useWide } from '../phone/useSize';
 import { useSpeaker } from '../phone/speaker';
 
+/** What a step puts into the frame that all share. */
 export interface StepParts {
   readonly head: ReactNode;
   readonly body: ReactNode;

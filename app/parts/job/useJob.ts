@@ -11,6 +11,7 @@ import { useWorkedOut } from '../../workers/useWorkedOut';
 import type { Step } from '../../links';
 import type { StepState } from '../chrome/Bars';
 
+/** A job with everything worked out from its rows. */
 export interface JobView extends Firm {
   readonly job: RowOf<'job'>;
   readonly input: PlanInput;

@@ -18,6 +18,7 @@ export function registerWorker(): void {
   });
 }
 
+/** Whether a new version waits to take over. */
 export const useUpdate = (): boolean =>
   useSyncExternalStore(
     (listener) => {
@@ -28,6 +29,7 @@ export const useUpdate = (): boolean =>
     () => false,
   );
 
+/** Lets the waiting version take over, and loads the page again. */
 export function applyUpdate(): void {
   workbox?.addEventListener('controlling', () => window.location.reload());
   workbox?.messageSkipWaiting();

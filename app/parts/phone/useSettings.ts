@@ -1,8 +1,10 @@
 import { useSyncExternalStore } from 'react';
 
+/** Looks of the screen: by day, in a cellar, in the sun. */
 export const MODES = ['light', 'dark', 'sun'] as const;
 type Mode = (typeof MODES)[number];
 
+/** What this phone keeps for itself. */
 export interface PhoneSettings {
   readonly mode: Mode;
   readonly hand: 'right' | 'left';
@@ -44,6 +46,7 @@ export function setPhone(change: Partial<PhoneSettings>): void {
   for (const listener of listeners) listener();
 }
 
+/** This phone's own settings, followed by a component. */
 export const usePhone = (): PhoneSettings =>
   useSyncExternalStore(
     (listener) => {

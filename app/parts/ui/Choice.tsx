@@ -1,6 +1,7 @@
 import { Text, View } from 'react-native';
 import { Toggle } from './Toggle';
 
+/** One of several that may be chosen. */
 export interface Option<V extends string> {
   readonly value: V;
   readonly label: string;

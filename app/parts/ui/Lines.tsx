@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 import { T } from './T';
 
+/** A line of two columns, toned where it warns. */
 export type Line = readonly [name: string, value: string, tone?: 'caution' | 'stop'];
 
 /** Names and values, a line each. */

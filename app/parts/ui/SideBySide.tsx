@@ -8,6 +8,7 @@ interface SideCell {
   readonly strong?: boolean;
 }
 
+/** One row of a comparison: what is compared, and a cell for each. */
 export interface SideRow {
   readonly key: string;
   readonly label: string;

@@ -10,6 +10,7 @@ import { useDraft } from '../phone/useDraft';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../phone/speaker';
 
+/** How what is typed becomes what is sent. */
 export interface WireForm<V extends FieldValues> {
   /** what is sent: the same schema stands on the server */
   readonly entity: Writable;

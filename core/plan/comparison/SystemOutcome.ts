@@ -5,6 +5,7 @@ import type { PlanInput, TreatmentInput } from '../input/PlanInput';
 import { PLAN } from '../constants';
 import type { SystemCost } from '../systems/systemCost';
 
+/** Ways of doing the whole job that are compared. */
 export const SYSTEM_CODES = ['chosen', 'cheapest', 'soonest', 'own', 'phases', 'now', 'replace'] as const;
 /** What a system is: as chosen, the cheapest that fits, the one that opens first, one put together by hand, each phase for itself, everything at once, all of it new. */
 export type SystemCode = (typeof SYSTEM_CODES)[number];

@@ -61,6 +61,7 @@ export interface Conditions {
   readonly sun: boolean;
 }
 
+/** Who is there and how fast. */
 export interface CrewInput {
   readonly hands: number;
   /** what one person places, m2/s */
@@ -83,6 +84,7 @@ export interface BatchInput {
   readonly stone?: StoneInput;
 }
 
+/** Stone added to a mix: kg for each kg of powder, its water by mass of dry stone. */
 export interface StoneInput {
   readonly ratio: number;
   readonly moisture: number;
@@ -116,6 +118,7 @@ export interface TreatmentInput {
   readonly aids?: Readonly<Partial<Record<AidRole, string>>>;
 }
 
+/** What an aid may do in a system. */
 export const AID_ROLES = ['bond', 'cure', 'coat'] as const;
 /** What an aid does in a system. */
 export type AidRole = (typeof AID_ROLES)[number];
@@ -168,8 +171,11 @@ export const DEFAULT_RATES: Rates = {
   workday_s: DAY.workday_s,
 };
 
+/** What work costs a firm, ordinary figures where it has set none. */
 export const ratesOf = ({ rates }: FirmSettings): Rates => ({ ...DEFAULT_RATES, ...rates });
 
+/** Two hands, 0.12 m2 a minute, until the firm says its own. */
 export const DEFAULT_CREW: CrewInput = { hands: 2, rate_m2_s: 0.12 / 60, carry_s: 30, finish_s: 90 };
 
+/** Mixed to spread, without additions, in shares the plan finds. */
 export const DEFAULT_BATCH: BatchInput = { share: null, retarderDose: 0, task: 'spread' };

@@ -2,6 +2,7 @@ import type { StageHashes } from '../Plan';
 import type { PlanInput } from './PlanInput';
 import { hashOf } from './hashOf';
 
+/** A hash for each stage of a plan, over what that stage is worked out from. */
 export function hashesOf(input: PlanInput): StageHashes {
   const { elements, findings, treatments, firm, conditions, crew, batch } = input;
   const chosen = treatments.map(({ sheetId }) => input.sheets.find(({ id }) => id === sheetId) ?? null);

@@ -3,8 +3,10 @@ import type { Plan } from '../Plan';
 import type { PlanInput } from '../input/PlanInput';
 import { mixedOfPlan } from '../systems/mixedOf';
 
+/** Where a caution bites. */
 export type CautionScreen = 'walk' | 'fix' | 'mix' | 'day' | 'pour' | 'record';
 
+/** What to take care of, where, and when it is said. */
 export interface Caution {
   readonly code: string;
   readonly screen: CautionScreen;

@@ -10,6 +10,7 @@ import { sumOf } from '../input/sumOf';
 import type { PlanInput } from '../input/PlanInput';
 import { PLAN } from '../constants';
 
+/** In the order in which a van is loaded. */
 export const KIT_GROUPS = ['material', 'tools', 'protection', 'supply', 'neighbours'] as const;
 export type KitGroup = (typeof KIT_GROUPS)[number];
 

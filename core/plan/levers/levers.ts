@@ -20,6 +20,7 @@ interface Move {
 /** Why a lever alone does not reach what is wanted. */
 export type LeverLimit = 'coldWater' | 'iceEnough' | 'dose' | 'smallestShare' | 'hands' | 'shaded' | 'wetted' | 'cooled' | 'screened' | 'hours';
 
+/** Something that would give more time: what it must be, and what it gives. */
 export interface Lever {
   readonly code: LeverCode;
   /** what it must be for what is wanted; its first step, or all of it, where nothing more is wanted or it does not reach */
@@ -56,6 +57,7 @@ interface Reach {
   readonly steps: readonly Move[];
 }
 
+/** What levers are looked for: a batch, and the minutes that are wanted. */
 export interface LeverRequest {
   readonly question: WindowQuestion;
   readonly answer: WindowAnswer;

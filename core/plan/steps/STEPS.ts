@@ -105,6 +105,7 @@ export interface StepFigures {
 
 export type StepCode = keyof StepFigures;
 
+/** Everything that a step may want. */
 export const TOOLS = [
   'breaker',
   'chisels',

@@ -16,6 +16,7 @@ export interface Waiting {
   readonly risks: readonly Reason[];
 }
 
+/** What the walk comes to for an element. */
 export interface ElementSurvey {
   readonly elementId: string;
   /** without its openings */
@@ -37,6 +38,7 @@ export interface ElementSurvey {
   readonly masking: { readonly tape_m: number; readonly sheet_m2: number } | null;
 }
 
+/** What the walk comes to: take-offs and verdicts, nothing chosen. */
 export interface Survey {
   readonly elements: readonly ElementSurvey[];
   readonly findings: readonly { readonly findingId: string; readonly elementId: string; readonly takeOff: TakeOff }[];

@@ -24,6 +24,7 @@ import type { WindowQuestion } from './WindowQuestion';
 /** When the drying of a fresh layer is judged, s after it is spread: a skim has taken the slab's temperature by then. */
 const DRYING_READ_S = 120;
 
+/** What one share of a bag makes, with its temperature. */
 export interface Portion extends PortionMass {
   readonly powder_kg: number;
   /** to be added; the stone's own water is in the mix already */

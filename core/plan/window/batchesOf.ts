@@ -12,6 +12,7 @@ import { basisFor } from './basisFor';
 /** Panels whose batches must run together wet; a line, an edge, a step or a void is filled portion by portion. */
 const PANELS: readonly FindingInput['kind'][] = ['spall', 'skim', 'counter', 'wedge'];
 
+/** In how many batches a layer is mixed: the largest share of the firm's grid that vessels and clocks allow, made even. */
 export function batchesOf({ input, finding, takeOff, sheet, site, quantities }: Context & { quantities: Quantities }): BatchesPlan {
   const { firm, batch } = input;
   const need_bags = quantities.bags.p50;

@@ -12,6 +12,7 @@ export interface Claim {
   readonly area_m2: number;
 }
 
+/** What a sheet's entries say when they are worked out. */
 export interface Implied {
   /** at each temperature of powder, air and slab alike: lives and sets, s */
   readonly lives: readonly {

@@ -2,6 +2,7 @@ import { Problem, rangedOf, type Ranged } from '../../quantity';
 import { equivalentAgeCourse, permissionAge, SETTING, strengthAt, strengthCurve, type CourseInput, type CrewRecord } from '../../setting';
 import { activationOf, isRapid, MILESTONES, timeOf, type MilestoneName, type Sheet } from '../../shelf';
 
+/** When a milestone is reached, s from first water, with its P10-P90. */
 export interface MilestoneTime {
   readonly name: MilestoneName;
   /** s from first water */

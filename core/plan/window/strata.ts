@@ -7,6 +7,7 @@ import type { WindowQuestion } from './WindowQuestion';
 export const STRATA_QUANTITIES = ['slab_C', 'air_C', 'powder_C', 'water_C', 'thickness_m', 'share', 'retarderDose'] as const;
 export type StrataQuantity = (typeof STRATA_QUANTITIES)[number];
 
+/** From where to where a quantity is shown, and in which steps. */
 export interface StrataDomain {
   readonly least: number;
   readonly most: number;
@@ -52,6 +53,7 @@ export interface StrataColumn {
   readonly flowLife_s: number;
 }
 
+/** One column of the strata: when each band ends at a value of the quantity, s. */
 export const columnOf = (at: number, { window, milestones }: WindowAnswer): StrataColumn => {
   const sets_s = milestones.find(({ name }) => name === 'initial')?.after_s ?? window.finishBy_s;
   return {

@@ -18,6 +18,7 @@ export type TicketLine =
   | { readonly code: 'powder'; readonly share: number; readonly mass_kg: number; readonly portions: number; readonly level_m3: number }
   | { readonly code: 'mix'; readonly time_s: number };
 
+/** What goes into the vessel for one batch, in its order. */
 export interface Ticket {
   readonly share: number;
   readonly lines: readonly TicketLine[];

@@ -6,6 +6,7 @@ import type { WindowQuestion } from './WindowQuestion';
 import { basisFor } from './basisFor';
 import { curingOf, milestonesOf, type MilestoneTime } from './milestones';
 
+/** One batch's window with everything behind it. */
 export interface WindowAnswer {
   readonly question: Omit<WindowQuestion, 'sheet' | 'record'> & { readonly sheetId: string };
   readonly batch: { readonly powder_kg: number; readonly water_kg: number; readonly volume_m3: number; readonly area_m2: number };

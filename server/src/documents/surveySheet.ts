@@ -28,6 +28,7 @@ const drawing = (speaker: Speaker, scene: Scene): Content => ({
   margin: [0, 4, 0, 4],
 });
 
+/** A picture of the sheet, and what it shows. */
 export interface SheetPhoto {
   readonly elementId: string | null;
   readonly findingId: string | null;
@@ -36,6 +37,7 @@ export interface SheetPhoto {
   readonly takenAt: string;
 }
 
+/** What a survey sheet is made from, and for whom. */
 export interface SurveySheetInput {
   readonly speaker: Speaker;
   readonly data: FirmData;

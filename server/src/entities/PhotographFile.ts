@@ -1,5 +1,6 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
+/** Sizes in which a picture is kept. */
 export const PHOTO_SIZES = ['full', 'thumb'] as const;
 export type PhotoSize = (typeof PHOTO_SIZES)[number];
 

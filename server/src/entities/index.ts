@@ -37,4 +37,5 @@ export const TABLES: Record<EntityName, new () => FirmRow> = {
   pourEvent: PourEventRow,
 };
 
+/** Every table. */
 export const ENTITIES = [...Object.values(TABLES), Device, PhotographFile, LetterFile, CommandRow];

@@ -1,6 +1,7 @@
 import type { ProblemDetails } from '@tufa/contract/commands';
 import { PLAIN, sayCoded } from '@tufa/words';
 
+/** What an answer that is an error is made from. */
 export interface ProblemInput {
   readonly status: number;
   readonly code: string;

@@ -4,6 +4,7 @@ import type { Logger } from 'pino';
 import type { ProblemDetails } from '@tufa/contract/commands';
 import { HttpProblem, problemDetails } from './HttpProblem';
 
+/** Answers with a problem (RFC 9457). */
 export const sendProblem = (response: Response, details: ProblemDetails): void => {
   response.status(details.status).type('application/problem+json').send(JSON.stringify(details));
 };

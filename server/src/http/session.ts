@@ -8,6 +8,7 @@ declare module 'express-session' {
   }
 }
 
+/** Who asks, and for which firm. */
 export interface SignedIn {
   readonly firmId: string;
   readonly personId: string;
@@ -21,4 +22,5 @@ export const requireSession: RequestHandler = (request, response, next) => {
   next();
 };
 
+/** Who asks; only behind `requireSession`. */
 export const signedIn = (response: { locals: Record<string, unknown> }): SignedIn => response.locals['signedIn'] as SignedIn;

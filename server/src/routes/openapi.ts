@@ -41,6 +41,7 @@ async function openapiDocument(): Promise<object> {
   };
 }
 
+/** The API's own description. */
 export function openapiRoutes(): Router {
   const router = Router();
   // Made for whoever asks first: it takes half a second, and most servers are never asked.

@@ -6,6 +6,7 @@ import { nextChange, withFirm } from '../data/withFirm';
 import { CommandRow, TABLES, type FirmRow } from '../entities';
 import { HttpProblem, problemDetails } from '../http/HttpProblem';
 
+/** For whom commands are applied, and by which clock. */
 export interface CommandContext {
   readonly source: DataSource;
   readonly firmId: string;

@@ -3,6 +3,7 @@ import type { EntityName } from '@tufa/contract/entities';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
+/** A row of the demonstration, its times put in. */
 export interface DemoRow {
   readonly name: EntityName;
   readonly id: string;
