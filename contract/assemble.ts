@@ -44,7 +44,7 @@ export function readingsOf(data: Pick<FirmData, 'reading'>, jobId: string): (Rea
 /** The newest reading of each kind, or what is assumed. */
 function conditionsOf(readings: readonly ReadingFields[]): Conditions {
   const latest = (kind: ConditionKind): Measured => {
-    const reading = readings.filter((one) => one.kind === kind).at(-1);
+    const reading = readings.filter((reading) => reading.kind === kind).at(-1);
     return reading ? { ...reading.value, at: reading.takenAt } : assumed(ASSUMED[kind]);
   };
   return {
@@ -121,7 +121,7 @@ function soundingsOf(readings: readonly ReadingFields[], elementId: string): Pic
 /** The worst of what an element's surface was found to be: a bond is as good as its weakest place. */
 function surfaceOf(readings: readonly ReadingFields[], elementId: string): ElementInput['surface'] {
   const of = (kind: ReadingFields['kind']): number[] =>
-    readings.filter((one) => one.kind === kind && one.elementId === elementId).map(({ value }) => value.value);
+    readings.filter((reading) => reading.kind === kind && reading.elementId === elementId).map(({ value }) => value.value);
   const [pulls, drops, moist, scratches] = [of('pull_Pa'), of('drop_s'), of('moisture'), of('scratch')];
   if (pulls.length + drops.length + moist.length + scratches.length === 0) return undefined;
   return {

@@ -16,8 +16,10 @@ export const READING_COLUMNS = ['element', 'finding', 'kind', 'x_m', 'y_m', 'val
 /** A row of that table, as text. */
 export type ReadingRow = Readonly<Partial<Record<(typeof READING_COLUMNS)[number], string>>>;
 
-const elementsOf = (data: FirmData, jobId: string): RowOf<'element'>[] => Object.values(data.element).filter((one) => one.jobId === jobId && !one.removed);
-const findingsOf = (data: FirmData, jobId: string): RowOf<'finding'>[] => Object.values(data.finding).filter((one) => one.jobId === jobId && !one.removed);
+const elementsOf = (data: FirmData, jobId: string): RowOf<'element'>[] =>
+  Object.values(data.element).filter((element) => element.jobId === jobId && !element.removed);
+const findingsOf = (data: FirmData, jobId: string): RowOf<'finding'>[] =>
+  Object.values(data.finding).filter((finding) => finding.jobId === jobId && !finding.removed);
 const filed = (data: FirmData, jobId: string): (ReadingFields & Row)[] =>
   readingsOf(data, jobId).filter(({ kind }) => (FILED as readonly string[]).includes(kind));
 
@@ -147,7 +149,7 @@ export function readSurveyFile(content: string): { file: SurveyFile; fault: null
 
 /** What the schema cannot see: outlines that cross, readings past their kind's limits, and what refers to nothing in the file. */
 function senseOfFile({ elements, findings, readings }: SurveyFile): Fault | null {
-  const held = new Set<string | null>([...elements, ...findings].map((one) => one.id));
+  const held = new Set<string | null>([...elements, ...findings].map((element) => element.id));
   for (const [list, rows] of Object.entries({ elements, findings, readings }))
     for (const [i, one] of rows.entries()) {
       const fault = senseOf(one as unknown as Record<string, unknown>);

@@ -1,4 +1,4 @@
-import { longer } from './pseudo';
+import { bringPseudo, longer } from './pseudo';
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { CAUTIONS, KIT_GROUPS } from '@tufa/core/plan';
@@ -40,4 +40,20 @@ test('the pseudo-language is about 40 % longer and leaves figures alone', () => 
   expect(text.length).toBeGreaterThan(36 * 1.25);
   expect(text).toMatch(/8 mîn, 1 1\/2/);
   expect(longer('8')).toBe('8');
+});
+
+test('two languages and two firms speak in one process, each by its own', () => {
+  bringPseudo();
+  const other = { language: 'pseudo', system: 'metric', currency: 'EUR', zone: 'UTC' } as const;
+  const reason = { code: 'thickness.over' as const, figures: { depth_m: 0.12, least_m: 0.005, most_m: 0.1 } };
+  const plain = sayReason(PLAIN, reason);
+  const longest = sayReason(other, reason);
+  expect(longest).toContain('120\u00a0mm');
+  expect(longest).toContain('lorem');
+  expect(longest.length).toBeGreaterThan(plain.length);
+  expect(sayReason(PLAIN, reason)).toBe(plain);
+  expect(plain).not.toMatch(/lorem|mm/);
+  // A plural's count picks its sentence in either.
+  expect([1, 2].map((count) => say(PLAIN, 'mix.bags', { count }))).toEqual(['1 bag', '2 bags']);
+  expect(say(other, 'mix.bags', { count: 1 })).not.toBe(say(other, 'mix.bags', { count: 2 }));
 });

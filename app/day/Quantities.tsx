@@ -7,7 +7,7 @@ import { Button } from '../parts/ui/Button';
 import { QuantityField } from '../parts/ui/QuantityField';
 import type { Typed } from '../keypad/entries';
 import { readWithin } from '../parts/ui/quantityText';
-import { FieldProblem } from '../parts/ui/useWireForm';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import { usePhone } from '../parts/phone/useSettings';
 import { quantityText } from './quantityText';
 import { Toggle } from '../parts/ui/Toggle';

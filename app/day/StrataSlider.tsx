@@ -16,7 +16,7 @@ const SHOWN = ['grind', 'foot', 'vehicles'] as const;
 
 /** The permissions told under the strata, as far as the sheet has them. */
 export const milestonesOf = ({ milestones }: WindowAnswer): WindowAnswer['milestones'] =>
-  SHOWN.flatMap((name) => milestones.filter((one) => one.name === name));
+  SHOWN.flatMap((name) => milestones.filter((milestone) => milestone.name === name));
 
 /** A finger goes to and fro over the same values: each is computed once. */
 function remembered<T>(compute: (at: number) => T): (at: number) => T {

@@ -111,7 +111,7 @@ export function StrataView({
           columns={[say(speaker, 'day.colValue'), say(speaker, 'day.colFlow'), say(speaker, 'day.colFinish'), say(speaker, 'day.colSet')]}
           rows={columns
             .filter((_, i) => i % 3 === 0)
-            .map((one) => [quantityText(speaker, quantity, one.at), said(one.flows_s), said(one.finishes_s), said(one.sets_s)])}
+            .map((column) => [quantityText(speaker, quantity, column.at), said(column.flows_s), said(column.finishes_s), said(column.sets_s)])}
         />
       ) : null}
     </View>

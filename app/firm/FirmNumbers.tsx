@@ -6,7 +6,7 @@ import { View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
 import { QuantityField } from '../parts/ui/QuantityField';
 import { readWithin } from '../parts/ui/quantityText';
-import { FieldProblem } from '../parts/ui/useWireForm';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import { useSpeaker } from '../parts/phone/speaker';
 
 /** The firm's figures that limit a batch: what the pail holds and what one person lifts. */

@@ -52,7 +52,7 @@ function Fix({ view }: { view: JobView }) {
   const [asking, setAsking] = useState(false);
   const wide = useWide();
   const findings = view.plan?.findings ?? [];
-  const planned = findings.find((one) => one.findingId === findingId) ?? view.finding ?? findings[0];
+  const planned = findings.find((finding) => finding.findingId === findingId) ?? view.finding ?? findings[0];
   // The shelf is judged for the finding that is looked at, and for no other.
   const shelved = useMemo(() => judged(view.input, planned?.findingId), [view.input, planned?.findingId]);
   const stop = stopOf(speaker, 'fix', shelved.problem ? { ...view, plan: null, problem: shelved.problem } : view, () =>
@@ -74,12 +74,12 @@ function Fix({ view }: { view: JobView }) {
       />
     );
 
-  const chosenId = finding.chosen?.sheetId ?? view.input.treatments.find((one) => one.findingId === finding.findingId)?.sheetId ?? null;
+  const chosenId = finding.chosen?.sheetId ?? view.input.treatments.find((treatment) => treatment.findingId === finding.findingId)?.sheetId ?? null;
   const ranked = finding.ranking.find(({ sheetId }) => sheetId === (looking ?? chosenId)) ?? finding.ranking[0];
   const sheet = view.input.sheets.find(({ id }) => id === ranked?.sheetId);
   if (!ranked || !sheet) return null;
   const at = finding.ranking.indexOf(ranked);
-  const held = view.input.treatments.find((one) => one.findingId === finding.findingId);
+  const held = view.input.treatments.find((treatment) => treatment.findingId === finding.findingId);
   const use = (): void => {
     setLooking(null);
     void writeTreatments(view, [{ ...held, findingId: finding.findingId, sheetId: sheet.id }]);

@@ -44,7 +44,7 @@ export function KitList({ view }: { view: JobView }) {
       />
       {open
         ? KIT_GROUPS.map((group) => {
-            const own = items.filter((one) => one.group === group);
+            const own = items.filter((item) => item.group === group);
             return own.length === 0 ? null : (
               <View key={group} role="group" aria-label={say(speaker, `kit.groups.${group}`)}>
                 <T as="h2">{say(speaker, `kit.groups.${group}`)}</T>

@@ -21,7 +21,7 @@ import { Choice } from '../parts/ui/Choice';
 import { QuantityField } from '../parts/ui/QuantityField';
 import { readWithin } from '../parts/ui/quantityText';
 import { T } from '../parts/ui/T';
-import { FieldProblem } from '../parts/ui/useWireForm';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import type { JobView } from '../parts/job/useJob';
 import { inUnits } from '@tufa/words/survey';
 import { writeTreatments } from './writeTreatment';
@@ -157,7 +157,7 @@ function AidChoice({ view, element, finding, sheet, treatment, chosen, role }: C
     void writeTreatments(view, [{ ...treatment, aids }]);
   };
   const standing = options.find(({ aid }) => aid.id === held);
-  const planned = [...chosen.aids, ...(chosen.overlay?.chosen.aids ?? [])].find((one) => one.role === role);
+  const planned = [...chosen.aids, ...(chosen.overlay?.chosen.aids ?? [])].find((aid) => aid.role === role);
   return (
     <View className="gap-2">
       <Choice

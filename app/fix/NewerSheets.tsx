@@ -21,7 +21,7 @@ export function NewerSheets({ view, treatment }: { view: JobView; treatment: Tre
   const { data, input } = view;
   const shelf = useMemo(() => wholeShelfOf(data), [data]);
   const newer = namedBy(treatment).flatMap((id) => {
-    const used = input.sheets.find((one) => one.id === id) ?? input.aids?.find((one) => one.id === id);
+    const used = input.sheets.find((sheet) => sheet.id === id) ?? input.aids?.find((aid) => aid.id === id);
     const other = shelf.find(({ productId }) => productId === used?.productId);
     return used && other && other.id !== id && other.revision > used.revision ? [{ used, other: other.sheet }] : [];
   });
@@ -43,7 +43,7 @@ function Newer({ view, used, other }: { view: JobView; used: Sheet | Aid; other:
   const speaker = useSpeaker();
   const router = useRouter();
   const { input, plan } = view;
-  const treatments = useMemo(() => input.treatments.map((one) => swapped(one, used.id, other.id)), [input.treatments, used.id, other.id]);
+  const treatments = useMemo(() => input.treatments.map((treatment) => swapped(treatment, used.id, other.id)), [input.treatments, used.id, other.id]);
   const lines = useMemo(() => {
     if (!plan) return [];
     try {
@@ -56,7 +56,7 @@ function Newer({ view, used, other }: { view: JobView; used: Sheet | Aid; other:
   const take = (): void =>
     void writeTreatments(
       view,
-      treatments.filter((one) => namedBy(one).includes(other.id)),
+      treatments.filter((treatment) => namedBy(treatment).includes(other.id)),
     );
   return (
     <View role="status" className="gap-2 border-2 border-dashed border-stale bg-sheet p-3" testID="newer-sheet">

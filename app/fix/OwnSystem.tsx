@@ -24,14 +24,14 @@ export function OwnSystem({
       {plan.findings.map(({ findingId, ranking }) => {
         const fit = ranking.filter(({ verdict }) => verdict !== 'no');
         const label = findingName(speaker, view.data, findingId);
-        const held = treatments.find((one) => one.findingId === findingId);
+        const held = treatments.find((treatment) => treatment.findingId === findingId);
         return (
           <Choice
             key={findingId}
             label={say(speaker, 'systems.ownFor', { label })}
             options={fit.map(({ sheetId }) => ({ value: sheetId, label: view.input.sheets.find(({ id }) => id === sheetId)?.name ?? '' }))}
             value={held?.sheetId ?? null}
-            onChange={(sheetId) => onChange([...treatments.filter((one) => one.findingId !== findingId), { ...held, findingId, sheetId }])}
+            onChange={(sheetId) => onChange([...treatments.filter((treatment) => treatment.findingId !== findingId), { ...held, findingId, sheetId }])}
           />
         );
       })}

@@ -144,7 +144,9 @@ function leadOf(speaker: Speaker, { winner, code, figures }: ReturnType<typeof d
 /** Takes a system for the plan; a replacement is nothing that Tufa mixes. */
 function UseIt({ view, system, onUsed }: { view: JobView; system: SystemInput; onUsed: () => void }) {
   const speaker = useSpeaker();
-  const same = system.treatments.every(({ findingId, sheetId }) => view.input.treatments.some((one) => one.findingId === findingId && one.sheetId === sheetId));
+  const same = system.treatments.every(({ findingId, sheetId }) =>
+    view.input.treatments.some((treatment) => treatment.findingId === findingId && treatment.sheetId === sheetId),
+  );
   const nothing = system.code === 'replace' || system.treatments.length === 0;
   // All of it now: what was put off is done with the rest. What a finding says goes with its kind, by which it is checked.
   const waiting = system.code === 'now' ? view.input.findings.filter((finding) => phaseOf(finding) !== 'now') : [];

@@ -10,8 +10,8 @@ const MOST = 2;
 
 /** A job's findings as small sections, or its first element while nothing is found: what stands in a list instead of an icon. */
 export function JobDrawing({ data, jobId }: { data: FirmData; jobId: string }) {
-  const element = Object.values(data.element).find((one) => one.jobId === jobId && !one.removed);
-  const findings = Object.values(data.finding).filter((one) => one.jobId === jobId && !one.removed && one.kind !== 'mark');
+  const element = Object.values(data.element).find((element) => element.jobId === jobId && !element.removed);
+  const findings = Object.values(data.finding).filter((finding) => finding.jobId === jobId && !finding.removed && finding.kind !== 'mark');
   const plan = useMemo(
     () => (element ? planScene({ outline: element.geometry.outline, findings: [], width: 64, height: 48, unit_m: 1, unit: 'm', small: true }) : null),
     [element],

@@ -11,7 +11,7 @@ import { useSpeaker } from '../parts/phone/speaker';
 export function SmallSection({ data, finding }: { data: FirmData; finding: RowOf<'finding'> }) {
   const speaker = useSpeaker();
   const element = data.element[finding.elementId];
-  const chosen = Object.values(data.treatment).find((one) => one.findingId === finding.id && !one.removed);
+  const chosen = Object.values(data.treatment).find((treatment) => treatment.findingId === finding.id && !treatment.removed);
   const sheet = chosen ? materialOf(data, chosen.sheetId) : null;
   const scene = useMemo(() => {
     if (!element) return null;

@@ -50,7 +50,7 @@ function Settle({ record, title, onClose }: { record: OutboxRecord; title: strin
       <Table
         caption={title}
         columns={[say(speaker, 'conflict.what'), say(speaker, 'conflict.yours'), say(speaker, 'conflict.theirs')]}
-        rows={rows.map((one) => [one.name, one.yours, one.theirs])}
+        rows={rows.map((row) => [row.name, row.yours, row.theirs])}
       />
       <Button label={say(speaker, 'state.keepMine')} tone="act" onPress={keep} />
       <Slide label={say(speaker, 'state.keepTheirs')} onSlid={drop} />

@@ -26,10 +26,10 @@ export function Photos({ view, element, onDone }: { view: JobView; element: RowO
   const [opened, setOpened] = useState<string | null>(null);
   const [camera, setCamera] = useState<{ before: string | null; ghost: string | null } | null>(null);
   const findings = Object.values(view.data.finding)
-    .filter((one) => one.elementId === element.id && !one.removed)
+    .filter((finding) => finding.elementId === element.id && !finding.removed)
     .sort((a, b) => (a.label < b.label ? -1 : 1));
   const all = Object.values(view.data.photograph)
-    .filter((one) => one.elementId === element.id && !one.removed)
+    .filter((photograph) => photograph.elementId === element.id && !photograph.removed)
     .sort((a, b) => (a.takenAt < b.takenAt ? -1 : 1));
   const shown = all.filter((one) => one.findingId === (subject === WHOLE ? null : subject));
   const open = all.find(({ id }) => id === opened);

@@ -83,13 +83,13 @@ export function RunningBatch({
   );
   const { missed, read } = useMissed(lines);
   const readings = clocks
-    .map((one) => ({ ...one, reading: one.clock.at(Math.max(0, (at - one.batch.startedAt) / 1000)) }))
+    .map((clock) => ({ ...clock, reading: clock.clock.at(Math.max(0, (at - clock.batch.startedAt) / 1000)) }))
     .sort((a, b) => a.reading.left_s - b.reading.left_s);
   const first = readings.find(({ batch }) => batch.batch === picked) ?? readings[0];
   useAlarm(readings.map(({ batch, placed, reading }) => ({ key: `${batch.findingId} ${batch.batch} ${placed}`, left_s: reading.left_s })));
   if (!first || !person) return null;
   const { batch, clock, reading, chosen, placed } = first;
-  const others = readings.filter((one) => one !== first);
+  const others = readings.filter((reading) => reading !== first);
   const tap = async (kind: Exclude<EventKind, 'start' | 'undo'>, text?: string): Promise<void> => {
     if (busy) return;
     setBusy(true);
@@ -202,7 +202,7 @@ export function RunningBatch({
               {others.length > 0 ? (
                 <View className={`self-start border-ink ${hand === 'right' ? 'border-r-4' : 'border-l-4'}`} style={{ width: size.width - mainWidth }}>
                   <OtherPails
-                    pails={others.map((one) => ({ batch: one.batch.batch, placed: one.placed, reading: one.reading }))}
+                    pails={others.map((other) => ({ batch: other.batch.batch, placed: other.placed, reading: other.reading }))}
                     width={size.width - mainWidth}
                     height={size.height - (onSide ? 0 : controls + LINE_ROOM)}
                     onPick={setPicked}

@@ -71,13 +71,13 @@ export class ShelfIndex {
 /** Everything a person might type to find a sheet by, besides its name. */
 function wordsOf(speaker: Speaker, sheet: Row['sheet']): string {
   const own = isMaterial(sheet)
-    ? [...sheet.uses.map((one) => printFigure(speaker, 'use', one)), ...(sheet.textures ?? []).map((one) => printFigure(speaker, 'texture', one))]
+    ? [...sheet.uses.map((use) => printFigure(speaker, 'use', use)), ...(sheet.textures ?? []).map((texture) => printFigure(speaker, 'texture', texture))]
     : [];
   return [
     say(speaker, `class.${sheet.class}`),
     ...own,
-    ...sheet.exposures.map((one) => printFigure(speaker, 'exposure', one)),
-    ...sheet.orientations.map((one) => printFigure(speaker, 'orientation', one)),
+    ...sheet.exposures.map((exposure) => printFigure(speaker, 'exposure', exposure)),
+    ...sheet.orientations.map((orientation) => printFigure(speaker, 'orientation', orientation)),
     sheet.colour.wet,
     sheet.colour.dry,
   ].join(' ');

@@ -6,7 +6,7 @@ import { Button } from '../parts/ui/Button';
 import { Choice } from '../parts/ui/Choice';
 import { QuantityField } from '../parts/ui/QuantityField';
 import { readWithin } from '../parts/ui/quantityText';
-import { FieldProblem } from '../parts/ui/useWireForm';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import { NO_FILTER, type ShelfFilter } from './ShelfIndex';
 import { useSpeaker } from '../parts/phone/speaker';
 

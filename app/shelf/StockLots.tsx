@@ -15,7 +15,7 @@ import { QuantityField } from '../parts/ui/QuantityField';
 import { readWithin } from '../parts/ui/quantityText';
 import { T } from '../parts/ui/T';
 import { UndoBand } from '../parts/ui/UndoBand';
-import { FieldProblem } from '../parts/ui/useWireForm';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import { amountText } from './linesOf';
 import { useSpeaker } from '../parts/phone/speaker';
 import { loadChecks } from '../parts/phone/checks';

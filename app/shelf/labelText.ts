@@ -3,7 +3,7 @@ import type { SheetFields } from '@tufa/contract/entities';
 import { cellsOf, LABEL_CELLS, LabelFault, readLabel, type LabelCell, type LabelCells } from '@tufa/contract/sheetLabel';
 import { isMaterial } from '@tufa/contract/upgradeSheet';
 import { sayCoded, isSaid } from '@tufa/words';
-import { FieldProblem } from '../parts/ui/useWireForm';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import type { Speaker } from '@tufa/words/speak';
 
 /** A label as it is typed: every cell, empty where the bag says nothing. */

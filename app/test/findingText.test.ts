@@ -3,7 +3,7 @@ import { FIELDS } from '@tufa/contract/schemas';
 import { senseOf } from '@tufa/contract/sense';
 import { check } from '@tufa/contract/validate';
 import { rectangle, type Point } from '@tufa/core/takeoff';
-import { FieldProblem } from '../parts/ui/useWireForm';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import { textOfFinding, wireOfFinding, type FindingText } from '../walk/findingText';
 import { isWhole, wholeFindings } from '../walk/wholeFindings';
 import { PLAIN } from '@tufa/words';

@@ -1,6 +1,6 @@
 import { digitsOf } from '../pour/digitsOf';
 import { readTyped } from '../parts/ui/quantityText';
-import { FieldProblem } from '../parts/ui/useWireForm';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import { quantityText } from '../day/quantityText';
 import { bagsText } from '../mix/bagsText';
 import { needText } from '../mix/needText';

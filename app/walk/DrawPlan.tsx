@@ -10,7 +10,7 @@ import { QuantityField } from '../parts/ui/QuantityField';
 import { textOf } from '@tufa/words/survey';
 import { readWithin } from '../parts/ui/quantityText';
 import { T } from '../parts/ui/T';
-import { FieldProblem } from '../parts/ui/useWireForm';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import type { Draft } from './Draft';
 import { DraftLayer, draftTouch, type Pen } from './DraftLayer';
 import { PlanView } from './PlanView';
@@ -196,7 +196,7 @@ function CornerFields({ draft, chosen, outline }: { draft: Draft; chosen: number
       const read = texts.map((text, axis) =>
         Number(text.trim() === '0' ? 0 : readWithin(speaker, { field: String(axis), text, as: 'side', least: 0, most: 100 })),
       );
-      draft.do(points.map((one, i): Point => (i === chosen ? [origin[0] + read[0]!, origin[1] + read[1]!] : one)));
+      draft.do(points.map((point, i): Point => (i === chosen ? [origin[0] + read[0]!, origin[1] + read[1]!] : point)));
     } catch (error) {
       if (!(error instanceof FieldProblem)) throw error;
       setFault({ axis: Number(error.field), text: error.sentence });

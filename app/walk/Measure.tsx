@@ -15,7 +15,7 @@ import { textOf, planFinding, planReadings, volumeText } from '@tufa/words/surve
 import { measuredOf, readWithin } from '../parts/ui/quantityText';
 import { StepLayout } from '../parts/job/StepScreen';
 import { Answer, T } from '../parts/ui/T';
-import { FieldProblem } from '../parts/ui/useWireForm';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import type { JobView } from '../parts/job/useJob';
 import { GaugeCard } from './GaugeCard';
 import { PlanView } from './PlanView';
@@ -37,7 +37,7 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
   const findings = useMemo(
     () =>
       Object.values(view.data.finding)
-        .filter((one) => one.elementId === element.id && !one.removed && (one.kind === 'spall' || one.kind === 'crack'))
+        .filter((finding) => finding.elementId === element.id && !finding.removed && (finding.kind === 'spall' || finding.kind === 'crack'))
         .sort((a, b) => (a.label < b.label ? -1 : 1)),
     [view.data.finding, element.id],
   );
@@ -54,7 +54,10 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
     [view.data, view.job.id, findingId],
   );
   const readings = useMemo(() => planReadings(speaker, rows, element.id), [speaker, rows, element.id]);
-  const drawn = useMemo(() => findings.map((one) => ({ ...planFinding(speaker, one, one.id === findingId), depth: '' })), [findings, speaker, findingId]);
+  const drawn = useMemo(
+    () => findings.map((finding) => ({ ...planFinding(speaker, finding, finding.id === findingId), depth: '' })),
+    [findings, speaker, findingId],
+  );
   const measured = view.input.findings.find(({ id }) => id === findingId);
   const next = useMemo(() => nextOf(measured), [measured]);
   const outline = element.geometry.outline;
@@ -123,7 +126,7 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
   };
   const last = rows.at(-1);
   const lost = ({ at }: ReadingFields): boolean => finding?.kind === 'spall' && at !== null && outsiders([at], finding.outline.points).length > 0;
-  const planned = view.survey?.findings.find((one) => one.findingId === findingId)?.takeOff;
+  const planned = view.survey?.findings.find((finding) => finding.findingId === findingId)?.takeOff;
   if (!finding)
     return (
       <StepLayout
@@ -164,7 +167,7 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
             <Choice
               label={say(speaker, 'walk.measureWhat')}
               labelHidden
-              options={findings.map((one) => ({ value: one.id, label: one.label }))}
+              options={findings.map((finding) => ({ value: finding.id, label: finding.label }))}
               value={findingId}
               onChange={(id) => (setFindingId(id), setString({ from: null, stations: [], at: 0 }))}
             />

@@ -40,10 +40,10 @@ export function SurveyFiles({ view, element, onDone }: { view: JobView; element:
   const [preview, setPreview] = useState<Preview | null>(null);
   const { data, job } = view;
   const readings = readingsOf(data, job.id);
-  const findings = Object.values(data.finding).filter((one) => one.elementId === element.id && !one.removed);
+  const findings = Object.values(data.finding).filter((finding) => finding.elementId === element.id && !finding.removed);
   const drawn = {
     outline: element.geometry.outline,
-    findings: findings.map((one) => planFinding(speaker, one)),
+    findings: findings.map((finding) => planFinding(speaker, finding)),
     taps: planTaps(readings, element.id),
     readings: planReadings(speaker, readings, element.id),
     ...(element.geometry.openings ? { openings: element.geometry.openings } : {}),

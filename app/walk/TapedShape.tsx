@@ -6,7 +6,7 @@ import type { UseFormReturn } from 'react-hook-form';
 import { View } from 'react-native';
 import { Button, Word } from '../parts/ui/Button';
 import { T } from '../parts/ui/T';
-import { FieldProblem } from '../parts/ui/useWireForm';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import { Draft } from './Draft';
 import { DrawPlan } from './DrawPlan';
 import { FormField } from '../parts/ui/FormField';
@@ -52,7 +52,9 @@ export function TapedShape({ form }: { form: UseFormReturn<ElementText> }) {
   const sheet = useMemo(() => ({ geometry: { outline: frameOf(corners), thickness: THICKNESS } }), [corners]);
   const diagonals = corners.flatMap((_, from) =>
     corners.flatMap((__, to) =>
-      to > from + 1 && !(from === 0 && to === corners.length - 1) && !tapes.some((one) => one.from === from && one.to === to) ? [{ from, to, text: '' }] : [],
+      to > from + 1 && !(from === 0 && to === corners.length - 1) && !tapes.some((tape) => tape.from === from && tape.to === to)
+        ? [{ from, to, text: '' }]
+        : [],
     ),
   );
   return (

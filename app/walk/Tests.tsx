@@ -13,7 +13,7 @@ import { QuantityField } from '../parts/ui/QuantityField';
 import { measuredOf } from '../parts/ui/quantityText';
 import { StepLayout } from '../parts/job/StepScreen';
 import { Answer, T } from '../parts/ui/T';
-import { FieldProblem } from '../parts/ui/useWireForm';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import type { JobView } from '../parts/job/useJob';
 import { readingAdd, readingRemoval } from './reading';
 import { useSpeaker } from '../parts/phone/speaker';

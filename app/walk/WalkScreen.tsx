@@ -63,7 +63,7 @@ function Walk({ view }: { view: JobView }) {
   const elements = Object.values(view.data.element)
     .filter(({ jobId, removed: gone }) => jobId === view.job.id && !gone)
     .sort((a, b) => (a.id < b.id ? -1 : 1));
-  const element = elements.find((one) => one.id === elementId) ?? elements[0];
+  const element = elements.find((element) => element.id === elementId) ?? elements[0];
   const all = useMemo(() => Object.values(view.data.finding).filter(({ jobId }) => jobId === view.job.id), [view.data.finding, view.job.id]);
   const findings = useMemo(
     () => all.filter((one) => !one.removed && one.elementId === element?.id).sort((a, b) => (a.label < b.label ? -1 : 1)),
@@ -72,7 +72,7 @@ function Walk({ view }: { view: JobView }) {
   const readings = useMemo(() => readingsOf(view.data, view.job.id), [view.data, view.job.id]);
   const plan = useMemo(
     () => ({
-      findings: findings.map((one) => planFinding(speaker, one)),
+      findings: findings.map((finding) => planFinding(speaker, finding)),
       taps: element ? planTaps(readings, element.id) : [],
       readings: element ? planReadings(speaker, readings, element.id) : [],
       kinds: [...new Set(findings.map(planKind))] as PlanKind[],
@@ -84,9 +84,9 @@ function Walk({ view }: { view: JobView }) {
   const window = useWindowDimensions();
   const wide = useWide();
 
-  if (what === 'element') return <ElementForm view={view} element={elements.find((one) => one.id === id)} onDone={look} />;
+  if (what === 'element') return <ElementForm view={view} element={elements.find((element) => element.id === id)} onDone={look} />;
   if (what === 'finding' && element) {
-    const finding = findings.find((one) => one.id === id);
+    const finding = findings.find((finding) => finding.id === id);
     return <FindingForm view={view} element={element} finding={finding} label={finding?.label ?? nextLabel(all)} onDone={look} />;
   }
   if (what === 'sounding' && element) return <Soundings view={view} element={element} onDone={look} />;
@@ -135,9 +135,9 @@ function Walk({ view }: { view: JobView }) {
   const open = unanswered(element);
   /** The finding under a tap: the smallest area it lies in, or a line it is near. */
   const onTap = (at: Point, { scale }: PlanLayer): void => {
-    const near = [...findings].reverse().find((one) => {
-      const { points } = one.outline;
-      return isLine(planKind(one)) ? nearestOnLine(at, points).off_m * scale.perMetre < 20 : inside(at, points);
+    const near = [...findings].reverse().find((finding) => {
+      const { points } = finding.outline;
+      return isLine(planKind(finding)) ? nearestOnLine(at, points).off_m * scale.perMetre < 20 : inside(at, points);
     });
     if (near) walk('finding', element.id, { id: near.id });
   };

@@ -19,7 +19,7 @@ export function copyOfElement(data: FirmData, element: RowOf<'element'>, name: s
     stops: { opinion: _opinion, ...stops },
   } = element;
   const fields: ElementFields = { jobId, name, kind, geometry, properties, stops };
-  const own = Object.values(data.finding).filter((one) => one.elementId === element.id && !one.removed);
+  const own = Object.values(data.finding).filter((finding) => finding.elementId === element.id && !finding.removed);
   return [change('element', 'add', id, fields), ...own.map((one) => finding(one, { jobId, elementId: id }))];
 }
 
@@ -28,6 +28,6 @@ export function copyOfJob(data: FirmData, job: RowOf<'job'>, name: string): { id
   const id = uuid();
   const { customer, address, accessNote, zone, crew, batch } = job;
   const fields: JobFields = { name, customer, address, accessNote, zone, pourOn: null, crew, batch, demonstration: false };
-  const elements = Object.values(data.element).filter((one) => one.jobId === job.id && !one.removed);
-  return { id, changes: [change('job', 'add', id, fields), ...elements.flatMap((one) => copyOfElement(data, one, one.name, id))] };
+  const elements = Object.values(data.element).filter((element) => element.jobId === job.id && !element.removed);
+  return { id, changes: [change('job', 'add', id, fields), ...elements.flatMap((element) => copyOfElement(data, element, element.name, id))] };
 }

@@ -8,7 +8,7 @@ import { WEATHER } from '@tufa/core/weather';
 import { say, sayProblem } from '@tufa/words';
 import { textOf } from '@tufa/words/survey';
 import { measuredOf, readTyped, readWithin } from '../parts/ui/quantityText';
-import { FieldProblem } from '../parts/ui/useWireForm';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import type { Speaker } from '@tufa/words/speak';
 
 /** Corners that an L may lack. */
@@ -212,9 +212,9 @@ function openingsOf(speaker: Speaker, openings: readonly OpeningText[], outline:
   const { left_m, top_m } = extent(outline);
   const origin: Point = [left_m, top_m];
   const typed: Record<string, string> = {};
-  const made = openings.map((one, i) => {
+  const made = openings.map((opening, i) => {
     const read = (name: keyof OpeningText, least = 0.01): number => {
-      const text = one[name].trim();
+      const text = opening[name].trim();
       typed[`opening${name[0]!.toUpperCase()}${name.slice(1)}${'abcdefghijklmnopqrstuvwxyz'[i]}`] = text;
       return text === '0' && least === 0 ? 0 : readWithin(speaker, { field: `openings.${i}.${name}`, text, as: 'side', least, most: 100 });
     };

@@ -6,7 +6,7 @@ import { isLine, type PlanKind } from '@tufa/draw';
 import { printFigure, say } from '@tufa/words';
 import { textOf, planKind } from '@tufa/words/survey';
 import { measuredOf, readTyped } from '../parts/ui/quantityText';
-import { FieldProblem } from '../parts/ui/useWireForm';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import type { Speaker } from '@tufa/words/speak';
 
 /** A finding as it is typed and drawn. */

@@ -9,6 +9,6 @@ export const isWhole = (finding: RowOf<'finding'>, element: RowOf<'element'>): b
 
 /** Findings that are all of an element, and go with its outline when that changes. */
 export const wholeFindings = (data: Pick<FirmData, 'finding'>, element: RowOf<'element'>): RowOf<'finding'>[] =>
-  Object.values(data.finding).filter((one) => one.elementId === element.id && !one.removed && isWhole(one, element));
+  Object.values(data.finding).filter((finding) => finding.elementId === element.id && !finding.removed && isWhole(finding, element));
 
 const sameOutline = (a: readonly Point[], b: readonly Point[]): boolean => a.length === b.length && a.every(([x, y], i) => x === b[i]![0] && y === b[i]![1]);

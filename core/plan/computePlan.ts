@@ -31,7 +31,7 @@ class Places {
   constructor(private readonly input: PlanInput) {}
 
   elementOf(id: string): ElementInput {
-    const element = this.input.elements.find((one) => one.id === id);
+    const element = this.input.elements.find((element) => element.id === id);
     if (!element) throw new Problem('unknownElement', { id });
     return element;
   }
@@ -65,7 +65,7 @@ export function rankingOf(given: PlanInput, findingId: string): Ranked[] {
   // Of the walk only what this one finding needs: everything else waits for the plan.
   if (isStopped(element, input.findings)) return [];
   const takeOff = takeOffOf(finding, learnedOf(input));
-  const overlaid = input.treatments.some((one) => one.findingId === findingId && one.overlay);
+  const overlaid = input.treatments.some((treatment) => treatment.findingId === findingId && treatment.overlay);
   const filled = overlaid ? underOverlay(element) : element;
   return ranking(input.sheets.map((sheet) => rankedOf({ input, element: filled, finding, takeOff, sheet, site: places.siteOf(element) })));
 }

@@ -42,7 +42,7 @@ export function fitOutline({ sketch, lengths }: { sketch: readonly Point[]; leng
     if (from === to) throw new Problem('outOfRange', { quantity: 'corner', value: to, least: 0, most: n - 1 });
   });
   const side = (from: number): TapedLength | undefined =>
-    lengths.find((one) => (one.from === from && one.to === (one.from + 1) % n) || (one.to === from && one.from === (from + 1) % n));
+    lengths.find((length) => (length.from === from && length.to === (length.from + 1) % n) || (length.to === from && length.from === (from + 1) % n));
   // A sketch is out of scale: every side takes its taped length, in the direction it was drawn, before the fit begins.
   const walked: Point[] = [sketch[0] as Point];
   for (let i = 0; i + 1 < n; i += 1) {

@@ -3,7 +3,7 @@ import { contradiction, parse, Problem, type Measured } from '@tufa/core/quantit
 import { say } from '@tufa/words';
 import { inUnits } from '@tufa/words/survey';
 import { entryFor, type Typed } from '../../keypad/entries';
-import { FieldProblem, sayQuantityProblem } from './useWireForm';
+import { FieldProblem, sayQuantityProblem } from './fieldProblem';
 import type { Speaker } from '@tufa/words/speak';
 
 interface Bounds {

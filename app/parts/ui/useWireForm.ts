@@ -1,6 +1,5 @@
 import type { Writable } from '@tufa/contract/commands';
 import { senseOf } from '@tufa/contract/sense';
-import { Problem } from '@tufa/core/quantity';
 import { print, type Kind } from '@tufa/core/quantity';
 import { say, sayCoded, isSaid } from '@tufa/words';
 import { useEffect } from 'react';
@@ -9,6 +8,7 @@ import { loadChecks } from '../phone/checks';
 import { useDraft } from '../phone/useDraft';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../phone/speaker';
+import { FieldProblem } from './fieldProblem';
 
 /** How what is typed becomes what is sent. */
 export interface WireForm<V extends FieldValues> {
@@ -18,28 +18,6 @@ export interface WireForm<V extends FieldValues> {
   readonly toWire: (values: V) => object;
   /** which field a path of the sent object is typed in, with the kind of its figure */
   readonly fieldOf: (path: string) => { field: keyof V & string; kind?: Kind; label?: string };
-}
-
-/** A core problem tied to the field it was typed in. */
-export class FieldProblem extends Error {
-  constructor(
-    readonly field: string,
-    readonly sentence: string,
-  ) {
-    super(sentence);
-  }
-}
-
-const EXAMPLE: Partial<Record<Kind, Record<'us' | 'metric', string>>> = {
-  length: { us: '8\' 4", 1 1/2 in', metric: '2.55 m, 38 mm' },
-  temperature: { us: '78 F', metric: '24 C' },
-  duration: { us: '6 h', metric: '6 h' },
-};
-
-/** What is wrong with a typed quantity and how to write it. */
-export function sayQuantityProblem(speaker: Speaker, problem: Problem, kind: Kind): string {
-  const example = EXAMPLE[kind]?.[speaker.system] ?? '';
-  return sayCoded(speaker, `field.${problem.code}`, { ...problem.figures, kind: say(speaker, `field.${kind}`), example });
 }
 
 function sayFault(speaker: Speaker, code: string, limit: unknown, kind: Kind | undefined): string {

@@ -87,7 +87,7 @@ export function repairPart(given: PlanInput, treatments: readonly TreatmentInput
         p90: (chosen.cost_minor * powder.p90) / powder.p50,
       })),
     ),
-    opens_s: done.length === 0 || opens.some((one) => one === null) ? null : onSite.placed_s + Math.max(...(opens as number[])),
+    opens_s: done.length === 0 || opens.some((open) => open === null) ? null : onSite.placed_s + Math.max(...(opens as number[])),
     chanceLost: mixed.length === 0 ? null : Math.max(...mixed.map(({ window }) => window.chanceLost)),
     life: lives.length > 0 ? shortestLife(lives) : lifeClass('short'),
     verdict: left.length > 0 ? 'no' : worstOf(judged),

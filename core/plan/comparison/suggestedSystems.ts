@@ -7,7 +7,7 @@ import type { SystemInput } from './SystemOutcome';
 /** Its best choice where none is made; nothing where nothing fits. */
 export function bestTreatments(input: PlanInput, plan: Plan): TreatmentInput[] {
   return plan.findings.flatMap(({ findingId, ranking }) => {
-    const held = input.treatments.find((one) => one.findingId === findingId);
+    const held = input.treatments.find((treatment) => treatment.findingId === findingId);
     const best = ranking.find(({ verdict }) => verdict !== 'no');
     return held ? [held] : best ? [{ findingId, sheetId: best.sheetId }] : [];
   });

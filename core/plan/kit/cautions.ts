@@ -36,7 +36,8 @@ export const CAUTIONS: readonly Caution[] = [
     code: 'silicaDust',
     screen: 'fix',
     acknowledge: true,
-    trigger: ({ plan }) => plan.findings.some(({ elementId }) => plan.elements.some((one) => one.elementId === elementId && one.stops.length === 0)),
+    trigger: ({ plan }) =>
+      plan.findings.some(({ elementId }) => plan.elements.some((element) => element.elementId === elementId && element.stops.length === 0)),
   },
   {
     code: 'vibrationNoise',

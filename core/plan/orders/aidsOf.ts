@@ -39,7 +39,7 @@ export function aidsOf(context: Context & Omit<Asked, keyof Context>): AidPlan[]
   return AID_ROLES.flatMap((role): AidPlan[] => {
     const id = treatment?.aids?.[role];
     if (!id) return [];
-    const aid = input.aids?.find((one) => one.id === id);
+    const aid = input.aids?.find((aid) => aid.id === id);
     if (!aid) throw new Problem('unknownAid', { id });
     // A rough base drinks as much as the label's worst surface, a tight one as little as its best.
     const cover = aid.coverage_m2;

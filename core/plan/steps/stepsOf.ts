@@ -202,7 +202,7 @@ function finishing(full: Full): RepairStep[] {
   const high = standsHigh(full);
   const rub = sheet.milestones.grind ?? sheet.milestones.final;
   // As its surroundings are finished, where the sheet takes that.
-  const texture = sheet.textures?.find((one) => one === element.texture) ?? sheet.textures?.[0];
+  const texture = sheet.textures?.find((texture) => texture === element.texture) ?? sheet.textures?.[0];
   return [
     texture ? step('step.texture', { texture }) : step('step.finish', {}),
     ...(high && rub ? [step('step.rubFlush', { crown_m: CHOOSE.crown_m }, { after: atSlab(full, { least_s: rub, most_s: null }), condition: 'scratch' })] : []),

@@ -58,7 +58,7 @@ export function impliedOf(sheet: Sheet, claim?: Claim): Implied {
     }),
     bag_kg,
     bag_m3,
-    covers: thicknesses.map((one) => ({ thickness_m: one, area_m2: bag_m3 / (one + texture_m) })),
+    covers: thicknesses.map((thicknesse) => ({ thickness_m: thicknesse, area_m2: bag_m3 / (thicknesse + texture_m) })),
     claimed: claim ? { thickness_m, least_m, holds: thickness_m >= least_m * (1 - 1e-9) && thickness_m > 0 } : null,
     Ea_J_mol,
   };

@@ -13,7 +13,7 @@ export function lifeSpent(question: WindowQuestion, { course, pace, retarder }: 
   const placed_s = first_s + pace.place_s;
   const finished_s = placed_s + pace.finish_s;
   const portions = [first_s, placed_s].map((placed_after_s) => new Course({ ...course, pail_life_s: 1, film_life_s: filmShare, placed_after_s }));
-  const spent = (t: number, life_s: number): number => Math.max(...portions.map((one) => one.spentAt(t))) / life_s;
+  const spent = (t: number, life_s: number): number => Math.max(...portions.map((portion) => portion.spentAt(t))) / life_s;
   return {
     placed: spent(placed_s, flow_life_s),
     placed_s,

@@ -105,7 +105,7 @@ function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; e
   const { speaker, data, input, photos } = sheet;
   const survey = sheet.survey.elements.find(({ elementId }) => elementId === element.id)!;
   const findings = Object.values(data.finding)
-    .filter((one) => one.elementId === element.id && !one.removed)
+    .filter((finding) => finding.elementId === element.id && !finding.removed)
     .sort((a, b) => (a.label < b.label ? -1 : 1));
   const readings = readingsOf(data, input.job.id);
   const us = speaker.system === 'us';
@@ -116,7 +116,7 @@ function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; e
     height: 300,
     unit_m: us ? 0.3048 : 1,
     unit: us ? 'ft' : 'm',
-    findings: findings.map((one) => planFinding(speaker, one)),
+    findings: findings.map((finding) => planFinding(speaker, finding)),
     taps: planTaps(readings, element.id),
     readings: planReadings(speaker, readings, element.id),
     ...(openings ? { openings } : {}),
