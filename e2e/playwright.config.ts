@@ -6,6 +6,8 @@ export default defineConfig({
   // The same drawing on another build of the browser differs by the edges of its letters.
   expect: { timeout: 10_000, toHaveScreenshot: { maxDiffPixelRatio: 0.005, threshold: 0.3, animations: 'disabled' } },
   workers: 3,
+  // What fails is run again with its trace; what then passes is told as flaky, and is a fault to mend.
+  retries: 1,
   fullyParallel: true,
   globalSetup: './template.ts',
   reporter: [['line'], ['json', { outputFile: process.env['PLAYWRIGHT_JSON_OUTPUT_NAME'] ?? '../.tufa/e2e.json' }]],

@@ -32,6 +32,7 @@ main(async () => {
     spawnSync(process.execPath, PLAYWRIGHT, { cwd: root, env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: results('e2e') }, stdio: 'inherit' });
     say(`The interface: ${since(from)} s`);
     const e2e = readJson(results('e2e'))?.stats;
+    if (e2e?.flaky) say(`${e2e.flaky} of them passed only when run again: look at their traces under test-results.`);
     ended.push({ passed: (e2e?.expected ?? 0) + (e2e?.flaky ?? 0), failed: e2e ? e2e.unexpected : 1 });
     return ended;
   });
