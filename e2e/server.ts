@@ -41,30 +41,22 @@ export async function acknowledgeAll(page: Page): Promise<void> {
 
 export const jobOf = async (request: APIRequestContext, url: string, id: string) => (await request.get(`${url}/api/v1/jobs/${id}`)).json();
 
+/** A server for as long as whoever asked for it runs. The library reads what a fixture needs from the pattern: an option that is set anyway costs nothing. */
+const served = async ({ browserName: _any }: { browserName: string }, provide: (url: string) => Promise<void>): Promise<void> => {
+  const { url, stop } = await startServer();
+  await provide(url);
+  await stop();
+};
+
 /** A test that writes has a server and a database of its own: no test sees what another did. */
 export const test = base.extend<{ server: string }>({
-  server: [
-    // The library reads what a fixture needs from this pattern: an option that is set anyway costs nothing.
-    async ({ browserName: _any }, provide) => {
-      const { url, stop } = await startServer();
-      await provide(url);
-      await stop();
-    },
-    { scope: 'test', timeout: 60_000 },
-  ],
+  server: [served, { scope: 'test', timeout: 60_000 }],
   baseURL: async ({ server }, provide) => provide(server),
 });
 
 /** A test that only reads shares one server with the others of its worker. */
 export const reading = base.extend<object, { shared: string }>({
-  shared: [
-    async ({ browserName: _any }, provide) => {
-      const { url, stop } = await startServer();
-      await provide(url);
-      await stop();
-    },
-    { scope: 'worker', timeout: 60_000 },
-  ],
+  shared: [served, { scope: 'worker', timeout: 60_000 }],
   baseURL: async ({ shared }, provide) => provide(shared),
 });
 

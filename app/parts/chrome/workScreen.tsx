@@ -14,11 +14,11 @@ const Keypad = lazy(keypad);
 /**
  * A screen as a route of its own, fetched when it is opened, with the keypad docked under it.
  *
- * @param end how its address ends: a page that opens there begins to fetch it before anything else is known
+ * @param end how its address ends, where that is always the same: a page that opens there begins to fetch it before anything else is known
  */
-export function workScreen(load: () => Promise<ComponentType>, end: string): ComponentType {
+export function workScreen(load: () => Promise<ComponentType>, end?: string): ComponentType {
   const screen = once(() => later(load).then((found) => ({ default: found })));
-  if (typeof window !== 'undefined' && window.location.pathname.endsWith(end)) {
+  if (end !== undefined && typeof window !== 'undefined' && window.location.pathname.endsWith(end)) {
     // What fails here is asked for again when it is drawn, and said there.
     screen().catch(() => null);
     keypad().catch(() => null);

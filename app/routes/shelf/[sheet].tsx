@@ -1,3 +1,3 @@
 import { workScreen } from '../../parts/chrome/workScreen';
 
-export default workScreen(() => import('../../shelf/SheetScreen').then(({ SheetScreen }) => SheetScreen), '/shelf/-');
+export default workScreen(() => import('../../shelf/SheetScreen').then(({ SheetScreen }) => SheetScreen));
