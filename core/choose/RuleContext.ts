@@ -1,6 +1,7 @@
 import type { StockLot } from '../mix';
 import type { Sheet } from '../shelf';
-import type { ElementInput, FindingInput } from '../survey';
+import type { ElementInput } from '../survey';
+import type { Asks } from './Asks';
 import type { HouseMethod } from './houseMethod';
 import type { Reason, ReasonOf, ReasonVerdict } from './Reason';
 import type { ReasonCode, ReasonFigures } from './ReasonFigures';
@@ -9,7 +10,7 @@ import type { ReasonCode, ReasonFigures } from './ReasonFigures';
 export interface RuleContext {
   readonly sheet: Sheet;
   readonly element: ElementInput;
-  readonly finding: FindingInput;
+  readonly asks: Asks;
   readonly air_C: number;
   readonly slab_C: number;
   /** how long after first water it carries what is asked; null where the sheet has no such milestone */
@@ -42,7 +43,7 @@ export interface LifeSpent {
 }
 
 /** What a rule that looks at no finding may see: asked once for every sheet and element, however many findings it has. */
-export type ElementContext = Omit<RuleContext, 'finding' | 'opensAfter' | 'life' | 'stock' | 'on'>;
+export type ElementContext = Omit<RuleContext, 'asks' | 'opensAfter' | 'life' | 'stock' | 'on'>;
 
 /** A rule of choice: the reasons it finds, none where it has nothing to say. */
 export type Rule = (context: RuleContext) => readonly Reason[];

@@ -1,7 +1,8 @@
 import { crack, element, finding, input, sheetOf, typed } from '../testing/job';
 import type { Sheet } from '../shelf';
 import type { ElementInput, FindingInput, GrooveInput } from '../survey';
-import { deepestOf, orientationOf, neededUse as askedOf, verdictOf } from '../survey';
+import { orientationOf } from '../survey';
+import { asksOf, verdictOf } from '../plan';
 import {
   DEFAULT_HOUSE,
   judge,
@@ -18,10 +19,12 @@ import {
   type RuleContext,
 } from './index';
 
-const contextOf = (change: Partial<RuleContext> = {}): RuleContext => ({
+type Changed = Partial<RuleContext> & { readonly finding?: FindingInput };
+
+const contextOf = ({ finding: found = finding, ...change }: Changed = {}): RuleContext => ({
   sheet: sheetOf('sandedRapid'),
   element,
-  finding,
+  asks: asksOf(found),
   air_C: 20,
   slab_C: 20,
   opensAfter: () => 7200,
@@ -31,10 +34,9 @@ const contextOf = (change: Partial<RuleContext> = {}): RuleContext => ({
   house: DEFAULT_HOUSE,
   ...change,
 });
-const codes = (change: Partial<RuleContext>): string[] =>
-  [madeForRule, ...RULES, ...LAST_RULES].flatMap((rule) => rule(contextOf(change))).map(({ code }) => code);
-const sheet = (change: Partial<Sheet>): Partial<RuleContext> => ({ sheet: { ...sheetOf('sandedRapid'), ...change } });
-const at = (change: Partial<ElementInput>): Partial<RuleContext> => ({ element: { ...element, ...change } });
+const codes = (change: Changed): string[] => [madeForRule, ...RULES, ...LAST_RULES].flatMap((rule) => rule(contextOf(change))).map(({ code }) => code);
+const sheet = (change: Partial<Sheet>): Changed => ({ sheet: { ...sheetOf('sandedRapid'), ...change } });
+const at = (change: Partial<ElementInput>): Changed => ({ element: { ...element, ...change } });
 const wedge: FindingInput = { id: 'w', elementId: 'e', label: 'W', kind: 'wedge', run: typed(0.6), rise: typed(0.02), width: typed(1) };
 const edge: FindingInput = { id: 'k', elementId: 'e', label: 'K', kind: 'edge', section: 'triangle', length: typed(1), across: typed(0.06), down: typed(0.04) };
 
@@ -56,12 +58,12 @@ const days = (mature_MPa: number): Sheet['strengths'] => [
   [86400, mature_MPa / 2],
   [28 * 86400, mature_MPa],
 ];
-const lives = (placed: number, finished: number): Partial<RuleContext> => ({
+const lives = (placed: number, finished: number): Changed => ({
   life: () => ({ placed, placed_s: 300, finished, finished_s: 420, safe: 0.7, retarder: 2 }),
 });
 const sealant = (least_m: number): Sheet => ({ ...sheetOf('jointSealant'), thickness: { ...sheetOf('jointSealant').thickness, least_m } });
 
-test.each<[string, Partial<RuleContext>, string, string | null]>([
+test.each<[string, Changed, string, string | null]>([
   ['its own use', {}, 'thickness.fits', 'use.other'],
   ['another use', sheet({ uses: ['crack'] }), 'use.other', null],
   ['three grains in its depth', sheet({ grain_m: 0.0126 }), 'grain.fits', 'grain.coarse'],
@@ -291,7 +293,7 @@ test('what a kind of finding asks of a sheet, and how deep it is', () => {
     [{ ...base, kind: 'skim', outline: finding.outline, thickness: typed(0.003), profile: 4 }, 'overlay', 0.003],
     [{ ...base, kind: 'counter', outline: finding.outline, cutouts_m2: [], thickness: typed(0.04), edges: [], stock_m: 2, kerf_m: 0 }, 'counter', 0.04],
   ];
-  for (const [one, use, depth_m] of kinds) expect([one.kind, askedOf(one), deepestOf(one)]).toEqual([one.kind, use, depth_m]);
+  for (const [one, use, depth_m] of kinds) expect([one.kind, asksOf(one).use, asksOf(one).deepest_m]).toEqual([one.kind, use, depth_m]);
   expect(['slab', 'wall', 'soffit', 'step'].map((kind) => orientationOf(kind as ElementInput['kind']))).toEqual([
     'horizontal',
     'vertical',

@@ -1,24 +1,24 @@
 import { isGoodOn } from '../mix';
 import { ceilingOf } from '../quantity';
 import { movementOf, thicknessFor, type Sheet } from '../shelf';
-import { deepestOf, neededUse, type FindingInput } from '../survey';
-import { jointWidth, meanWidth } from '../takeoff';
+import { jointWidth } from '../takeoff';
+import type { Asks } from './Asks';
 import { CHOOSE } from './constants';
 import { edgeOf } from './edgeOf';
 import { leastForGrain } from './houseMethod';
 import type { Reason } from './Reason';
-import { reason, type Rule, type RuleContext } from './RuleContext';
+import { reason, type Rule } from './RuleContext';
 
 /** A product made for other damage is no answer to this one. */
-export function otherUse(sheet: Sheet, finding: FindingInput): readonly Reason[] | null {
-  if (sheet.uses.includes(neededUse(finding))) return null;
-  return reason('use.other', 'no', { use: sheet.uses[0] ?? '', kind: finding.kind });
+export function otherUse(sheet: Sheet, { use, kind }: Pick<Asks, 'use' | 'kind'>): readonly Reason[] | null {
+  if (sheet.uses.includes(use)) return null;
+  return reason('use.other', 'no', { use: sheet.uses[0] ?? '', kind });
 }
 
 /** Made for it, before anything else or also. */
-export const madeForRule: Rule = ({ sheet, finding }) => {
-  const use = neededUse(finding);
-  const other = otherUse(sheet, finding);
+export const madeForRule: Rule = ({ sheet, asks }) => {
+  const { use } = asks;
+  const other = otherUse(sheet, asks);
   if (other) return other;
   return reason(sheet.uses[0] === use ? 'use.made' : 'use.also', 'yes', { use, first: sheet.uses[0] ?? '' });
 };
@@ -27,45 +27,43 @@ export const madeForRule: Rule = ({ sheet, finding }) => {
 const gives = (sheet: Sheet): boolean => movementOf(sheet) >= CHOOSE.givesFrom;
 
 /** Nothing rigid ties together what moves; what gives needs a joint wide enough for its share of movement. */
-export const movementRule: Rule = ({ sheet, finding }) => {
-  const share = movementOf(sheet);
-  if (finding.kind === 'crack') {
-    if (gives(sheet)) return reason(finding.moves === 'yes' ? 'movement.cutJoint' : 'movement.notNeeded', 'caution', { least_m: sheet.thickness.least_m });
-    return finding.moves === 'yes' ? reason('movement.rigid', 'no') : [];
-  }
-  if (finding.kind !== 'groove') return [];
-  if (!finding.moves) return gives(sheet) ? reason('movement.notNeeded', 'caution', { least_m: sheet.thickness.least_m }) : [];
+export const movementRule: Rule = ({ sheet, asks: { moving } }) => {
+  if (!moving) return [];
+  const { least_m } = sheet.thickness;
+  if (!moving.moves) return gives(sheet) ? reason('movement.notNeeded', 'caution', { least_m }) : [];
   if (!gives(sheet)) return reason('movement.rigid', 'no');
-  const needs_m = jointWidth({ length_m: finding.moves.between_m, temperatureRange_K: finding.moves.range_K, movementClass: share });
-  const figures = { needs_m, width_m: finding.width.value, movement_share: share };
-  return finding.width.value < needs_m * (1 - 1e-9) ? reason('movement.narrow', 'no', figures) : reason('movement.taken', 'yes', figures);
+  if (moving.of === 'crack') return reason('movement.cutJoint', 'caution', { least_m });
+  const { width_m, moves } = moving;
+  const share = movementOf(sheet);
+  const needs_m = jointWidth({ length_m: moves.between_m, temperatureRange_K: moves.range_K, movementClass: share });
+  const figures = { needs_m, width_m, movement_share: share };
+  return width_m < needs_m * (1 - 1e-9) ? reason('movement.narrow', 'no', figures) : reason('movement.taken', 'yes', figures);
 };
 
 /** How thick a product lies in a finding: a sealant over its backer rod, half as deep as it is wide; everything else as deep as it goes. */
-const layerIn = (sheet: Sheet, finding: RuleContext['finding']): number =>
-  gives(sheet) && finding.kind === 'groove' ? finding.width.value / 2 : deepestOf(finding);
+const layerIn = (sheet: Sheet, { moving, deepest_m }: Asks): number => (gives(sheet) && moving?.of === 'joint' ? moving.width_m / 2 : deepest_m);
 
 /** The deepest place must lie inside the sheet's thickness for this use; more than one lift is possible but costs a wait. */
-export const thicknessRule: Rule = ({ sheet, finding }) => {
+export const thicknessRule: Rule = ({ sheet, asks }) => {
   // A moving crack becomes a joint that is cut to the sealant's measure.
-  if (gives(sheet) && finding.kind === 'crack') return [];
-  const depth_m = layerIn(sheet, finding);
-  const { least_m, most_m } = thicknessFor(sheet, neededUse(finding));
+  if (gives(sheet) && asks.moving?.of === 'crack') return [];
+  const depth_m = layerIn(sheet, asks);
+  const { least_m, most_m } = thicknessFor(sheet, asks.use);
   const { liftMost_m } = sheet.thickness;
   const figures = { depth_m, least_m, most_m };
   if (depth_m > most_m * (1 + 1e-9)) return reason('thickness.over', 'no', figures);
   if (depth_m < least_m * (1 - 1e-9)) return reason('thickness.under', 'no', figures);
   // A line is filled shot after shot, not lift on lift.
-  const lifts = neededUse(finding) === 'crack' || neededUse(finding) === 'joint' ? 1 : ceilingOf(depth_m / liftMost_m);
+  const lifts = asks.moving ? 1 : ceilingOf(depth_m / liftMost_m);
   return lifts > 1 ? reason('thickness.lifts', 'caution', { ...figures, lifts, lift_m: liftMost_m }) : reason('thickness.fits', 'yes', figures);
 };
 
 /** Never under the sheet's minimum: a feathered rim needs a sheet that feathers. */
-export const edgeRule: Rule = ({ sheet, finding, element, house }) => {
-  if (finding.kind === 'wedge')
+export const edgeRule: Rule = ({ sheet, asks: { rim }, element, house }) => {
+  if (rim === 'runsOut')
     return sheet.thickness.feathers ? reason('edge.feathers', 'yes') : reason('edge.noFeather', 'caution', { least_m: sheet.thickness.least_m });
-  if (finding.kind !== 'spall') return [];
-  const edge = edgeOf({ house, element, finding });
+  if (rim === null) return [];
+  const edge = edgeOf({ house, element, rim });
   if (edge === 'shoulder') return reason('edge.cut', 'yes');
   if (sheet.thickness.feathers) return reason('edge.feathers', 'yes');
   const { least_m } = sheet.thickness;
@@ -73,33 +71,25 @@ export const edgeRule: Rule = ({ sheet, finding, element, house }) => {
   return reason('edge.noFeather', house.feathering === 'toZero' ? 'caution' : 'no', { least_m });
 };
 
-/** Where the largest grain must pass: the thickness of a layer, the width of a crack or a joint. */
-const roomForGrain = (finding: RuleContext['finding']): number => {
-  if (finding.kind === 'crack') return meanWidth(finding.widths);
-  return finding.kind === 'groove' ? finding.width.value : deepestOf(finding);
-};
-
 /** Three grains must fit in the layer, or across a crack, or they bridge it; a skim by the firm's own school. */
-export const grainRule: Rule = ({ sheet, finding, house }) => {
-  const needs_m = leastForGrain(house, sheet, neededUse(finding) === 'overlay');
-  const depth_m = roomForGrain(finding);
+export const grainRule: Rule = ({ sheet, asks: { use, grainRoom_m: depth_m, rubbedIn }, house }) => {
+  const needs_m = leastForGrain(house, sheet, use === 'overlay');
   const figures = { grain_m: sheet.grain_m, needs_m, depth_m };
   // A mortar too coarse for a crack is rubbed in as paste, or the crack is opened for it.
-  if (depth_m < needs_m && finding.kind === 'crack' && sheet.water)
-    return reason(house.renderCracks === 'open' ? 'grain.open' : 'grain.rubIn', 'caution', figures);
+  if (depth_m < needs_m && rubbedIn && sheet.water) return reason(house.renderCracks === 'open' ? 'grain.open' : 'grain.rubIn', 'caution', figures);
   return depth_m < needs_m ? reason('grain.coarse', 'no', figures) : reason('grain.fits', 'yes', figures);
 };
 
 /** What holds back water wants a head its sheet stands. */
-export const headRule: Rule = ({ sheet, element, finding }) => {
-  if (finding.kind !== 'void' && !element.exposures.includes('immersion')) return [];
+export const headRule: Rule = ({ sheet, element, asks: { underWater } }) => {
+  if (!underWater && !element.exposures.includes('immersion')) return [];
   const head_m = sheet.head_m ?? 0;
   return head_m > 0 ? reason('head.stands', 'yes', { head_m }) : reason('head.none', 'caution');
 };
 
 /** Finished as its surroundings are, where somebody asked for that; a line and a hole under water take no texture. */
-export const textureRule: Rule = ({ sheet, element: { texture }, finding }) => {
-  if (!texture || !sheet.textures || ['crack', 'groove', 'void'].includes(finding.kind)) return [];
+export const textureRule: Rule = ({ sheet, element: { texture }, asks: { takesTexture } }) => {
+  if (!texture || !sheet.textures || !takesTexture) return [];
   return sheet.textures.includes(texture) ? reason('texture.takes', 'yes', { texture }) : reason('texture.cannot', 'caution', { texture });
 };
 

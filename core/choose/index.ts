@@ -1,3 +1,4 @@
+export * from './Asks';
 export * from './Reason';
 export * from './ReasonFigures';
 export * from './RuleContext';

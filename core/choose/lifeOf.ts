@@ -1,7 +1,7 @@
-import type { ElementInput, FindingInput } from '../survey';
-import { deepestOf } from '../survey';
+import type { ElementInput } from '../survey';
 import type { Sheet } from '../shelf';
 import { movementOf, isResin } from '../shelf';
+import type { Asks } from './Asks';
 import { CHOOSE } from './constants';
 import { edgeOf } from './edgeOf';
 import type { HouseMethod } from './houseMethod';
@@ -36,26 +36,26 @@ export const lifeClass = (code: LifeClass, reasons: readonly Reason[] = []): Lif
 export function lifeOf({
   sheet,
   element,
-  finding,
+  asks: { rim, layer, deepest_m },
   house,
   reasons,
 }: {
   sheet: Sheet;
   element: ElementInput;
-  finding: FindingInput;
+  asks: Asks;
   house: HouseMethod;
   /** of the choice: what its rules had to say */
   reasons: readonly Reason[];
 }): LifeExpected {
   const less = (code: LifeCode, is: boolean): Reason[] => (is ? [{ code, verdict: 'caution', figures: {} }] : []);
-  const rim = finding.kind === 'spall' && edgeOf({ house, element, finding }) === 'feathered';
-  const thin = (finding.kind === 'skim' || finding.kind === 'wedge') && deepestOf(finding) < CHOOSE.thinUnder_m;
+  const feathered = (rim === 'cut' || rim === 'feathered') && edgeOf({ house, element, rim }) === 'feathered';
+  const thin = layer && deepest_m < CHOOSE.thinUnder_m;
   const refused = reasons.some(({ verdict }) => verdict === 'no');
   const found = [
     ...less('life.refused', refused),
     ...less('life.causeGoesOn', element.causeGoesOn === 'yes' || element.causeGoesOn === 'unknown'),
     ...less('life.earlierFailed', element.earlier === 'failed'),
-    ...less('life.thin', rim || thin),
+    ...less('life.thin', feathered || thin),
     ...less('life.wearsOut', isResin(sheet) || movementOf(sheet) > 0),
     ...less(
       'life.surface',

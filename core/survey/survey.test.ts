@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { computePlan, differenceOf, isStale, spallReadings, surveyOf, takeOffOf, type ElementSurvey } from '../plan';
+import { computePlan, differenceOf, isStale, spallReadings, surveyOf, takeOffOf, verdictOf, type ElementSurvey } from '../plan';
 import {
   distanceToOutline,
   ellipse,
@@ -18,18 +18,7 @@ import {
 import { flipsAt } from '../testing/flipsAt';
 import { crack, element, finding, input } from '../testing/job';
 import { problemOf } from '../testing/problemOf';
-import {
-  crackMovement,
-  fitOutline,
-  jointsWork,
-  netArea,
-  readingsToHalve,
-  soundingGrid,
-  verdictOf,
-  type CrackInput,
-  type ElementInput,
-  type FindingInput,
-} from './index';
+import { crackMovement, fitOutline, jointsWork, netArea, readingsToHalve, soundingGrid, type CrackInput, type ElementInput, type FindingInput } from './index';
 
 const codes = (one: Partial<ElementInput>, findings: readonly FindingInput[] = [], hollow: number | null = null): string[] =>
   verdictOf({

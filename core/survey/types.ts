@@ -1,6 +1,6 @@
 import type { Measured } from '../quantity';
 import type { SurfaceSite } from '../weather';
-import type { Exposure, Moisture, Orientation, Substrate, Texture, Use } from '../shelf';
+import type { Exposure, Moisture, Orientation, Substrate, Texture } from '../shelf';
 import type { WidthVisit } from './crackMovement';
 import type { Opinion } from './opinion';
 import { polygonArea } from '../takeoff';
@@ -190,42 +190,6 @@ export interface VoidInput extends Found {
 /** What is wrong with an element. */
 export type FindingInput = SpallInput | CrackInput | GrooveInput | EdgeInput | StepInput | SkimInput | WedgeInput | CounterInput | VoidInput;
 export type FindingKind = FindingInput['kind'];
-
-/** What a sheet must be made for to answer a kind of finding. */
-export const neededUse = ({ kind }: FindingInput): Use => USE_OF[kind];
-
-const USE_OF: Readonly<Record<FindingKind, Use>> = {
-  spall: 'spall',
-  crack: 'crack',
-  groove: 'joint',
-  edge: 'edge',
-  step: 'rebuild',
-  skim: 'overlay',
-  wedge: 'ramp',
-  counter: 'counter',
-  void: 'void',
-};
-
-/** The deepest or thickest place that a filling must reach, m. */
-export function deepestOf(finding: FindingInput): number {
-  switch (finding.kind) {
-    case 'spall':
-      return finding.readings?.length ? Math.max(finding.deepest.value, ...finding.readings.map(([, , depth_m]) => depth_m)) : finding.deepest.value;
-    case 'void':
-      return finding.deepest.value;
-    case 'crack':
-    case 'groove':
-      return finding.depth.value;
-    case 'edge':
-      return Math.min(finding.across.value, finding.down.value);
-    case 'step':
-    case 'wedge':
-      return finding.rise.value;
-    case 'skim':
-    case 'counter':
-      return finding.thickness.value;
-  }
-}
 
 /** Area of an element without its openings, m2. */
 export const netArea = ({ outline, openings = [] }: Pick<ElementInput, 'outline' | 'openings'>): number =>

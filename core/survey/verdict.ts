@@ -1,9 +1,7 @@
 import type { Reason } from '../choose/Reason';
 import { polygonArea } from '../takeoff';
-import { crackMovement } from './crackMovement';
 import { SURVEY } from './constants';
-import { jointsWork } from './jointsWork';
-import { deepestOf, netArea, STOP_QUESTIONS, type CrackInput, type ElementInput, type FindingInput } from './types';
+import { netArea, STOP_QUESTIONS, type ElementInput } from './types';
 
 /** Whether an element may be repaired, and why. */
 export interface Verdict {
@@ -14,7 +12,8 @@ export interface Verdict {
 /** What a verdict is reached from. */
 export interface VerdictInput {
   readonly element: ElementInput;
-  readonly findings: readonly FindingInput[];
+  /** what its findings have to say, each by its kind */
+  readonly found: readonly Reason[];
   /** share that rings hollow with its interval, where it was sounded */
   readonly hollow?: { readonly share: number; readonly low: number; readonly high: number } | null;
 }
@@ -26,19 +25,6 @@ const questionsRule: Rule = ({ element }) =>
   STOP_QUESTIONS.flatMap((question): Reason[] => {
     const answer = element.stops[question];
     return answer === 'no' ? [] : [{ code: `stop.${question}`, verdict: 'no', figures: { answer: answer ?? 'unanswered' } }];
-  });
-
-/** A depth through the element, or over a third of a suspended one, whatever was answered. */
-const depthRule: Rule = ({ element, findings }) =>
-  findings.flatMap((finding): Reason[] => {
-    // What is laid on top or built anew does not cut into what carries; a joint or crack may go through.
-    if (finding.kind !== 'spall' && finding.kind !== 'void' && finding.kind !== 'edge') return [];
-    const deepest_m = deepestOf(finding);
-    const thickness_m = element.thickness.value;
-    const figures = { label: finding.label, deepest_m, thickness_m };
-    if (deepest_m >= thickness_m) return [{ code: 'verdict.depthThrough', verdict: 'no', figures }];
-    if (element.suspended && deepest_m > thickness_m * SURVEY.suspendedDepthShare) return [{ code: 'verdict.depthOfSuspended', verdict: 'no', figures }];
-    return deepest_m > thickness_m * SURVEY.halfDepthShare ? [{ code: 'verdict.depthHalf', verdict: 'caution', figures }] : [];
   });
 
 /** How much of it rings hollow; outlined hollow areas count where nobody sounded a grid. */
@@ -68,40 +54,10 @@ const causeRule: Rule = ({ element }) => {
   return element.causeGoesOn === 'unknown' ? [{ code: 'verdict.causeUnknown', verdict: 'caution', figures: {} }] : [];
 };
 
-/** A crack with a step, or one that moves in anything but a slab on the ground, stops; there it gets a joint. */
-const cracksRule: Rule = ({ element, findings }) =>
-  findings.flatMap((finding): Reason[] => {
-    if (finding.kind !== 'crack') return [];
-    const reasons: Reason[] = [];
-    const { label, lip_m = 0 } = finding;
-    if (lip_m > SURVEY.lip_m) reasons.push({ code: 'verdict.crackStep', verdict: 'no', figures: { label, lip_m } });
-    const onGround = element.kind === 'slab' && !element.suspended;
-    const moving = movingReason(finding, onGround);
-    if (moving) reasons.push(moving);
-    const ratio = jointsWork({ line: finding.line, outline: element.outline, thickness_m: element.thickness.value });
-    if (ratio !== null && onGround && !findings.some(({ kind }) => kind === 'groove'))
-      reasons.push({ code: 'verdict.jointsWork', verdict: 'caution', figures: { label, ratio } });
-    return reasons;
-  });
+const RULES: readonly Rule[] = [questionsRule, ({ found }) => found, rustRule, hollowRule, wetRule, earlierRule, causeRule];
 
-/** What moves stops, but in a slab on the ground: there it gets a joint. */
-function movingReason({ label, moves, visits = [] }: CrackInput, onGround: boolean): Reason | null {
-  const seen = crackMovement(visits);
-  const verdict = onGround ? 'caution' : 'no';
-  if (seen?.code === 'moving') {
-    const figures = { label, change_m: seen.change_m, error_m: seen.error_m, apart_s: seen.apart_s };
-    return { code: onGround ? 'verdict.crackGrewJoint' : 'verdict.crackGrew', verdict, figures };
-  }
-  if (moves === 'yes') return { code: onGround ? 'verdict.crackMovesJoint' : 'verdict.crackMoves', verdict, figures: { label } };
-  return moves === 'unknown' && seen?.code !== 'dormant'
-    ? { code: onGround ? 'verdict.crackUnknownJoint' : 'verdict.crackUnknown', verdict: 'caution', figures: { label } }
-    : null;
-}
-
-const RULES: readonly Rule[] = [questionsRule, depthRule, rustRule, cracksRule, hollowRule, wetRule, earlierRule, causeRule];
-
-/** Whether this may be repaired without asking anybody, by every rule, each with its figures. */
-export function verdictOf(input: VerdictInput): Verdict {
+/** Whether an element may be repaired without asking anybody, by every rule and by what its findings say, each with its figures. */
+export function elementVerdict(input: VerdictInput): Verdict {
   const reasons = RULES.flatMap((rule) => rule(input));
   if (reasons.some(({ verdict }) => verdict === 'no')) return { code: 'stop', reasons };
   if (reasons.length > 0) return { code: 'borderline', reasons };

@@ -4,6 +4,7 @@ import type { Sheet } from '../../shelf';
 import { phaseOf, type ElementInput, type FindingInput } from '../../survey';
 import type { ChosenPlan, FindingPlan, TakeOff } from '../Plan';
 import { prepared, type PreparedInput } from '../input/ownFigures';
+import { asksOf } from '../kinds';
 import { ratesOf, type PlanInput, type TreatmentInput } from '../input/PlanInput';
 import { hoursOf, totalOf, type SystemPart } from './SystemOutcome';
 import { computePlan } from '../computePlan';
@@ -74,7 +75,7 @@ export function repairPart(given: PlanInput, treatments: readonly TreatmentInput
   });
   const lives = done.map(({ finding, element, planned, chosen }) => {
     const sheet = input.sheets.find(({ id }) => id === chosen.sheetId) as Sheet;
-    return lifeOf({ sheet, element, finding, house, reasons: planned.ranking.flatMap(({ reasons }) => reasons) });
+    return lifeOf({ sheet, element, asks: asksOf(finding), house, reasons: planned.ranking.flatMap(({ reasons }) => reasons) });
   });
   return {
     ...hoursOf(onSite, input),

@@ -1,6 +1,7 @@
 import type { Hazard } from '../../shelf';
 import type { Plan } from '../Plan';
 import type { PlanInput } from '../input/PlanInput';
+import { kindOf } from '../kinds';
 import { mixedOfPlan } from '../systems/mixedOf';
 
 /** Where a caution bites. */
@@ -28,6 +29,10 @@ const bites = (hazard: Hazard, { input, plan }: { input: PlanInput; plan: Plan }
 const always = (): boolean => true;
 const stopped = ({ plan }: { plan: Plan }): boolean => plan.elements.some(({ verdict }) => verdict.code === 'stop');
 
+/** Whether a kind of damage that was found brings it. */
+const found = (code: 'vibrationNoise' | 'extraWeight', { findings }: PlanInput): boolean =>
+  findings.some((finding) => kindOf(finding).cautions(finding).includes(code));
+
 /** Every caution of the slice, where it bites. A test walks this table. */
 export const CAUTIONS: readonly Caution[] = [
   { code: 'oldCoatings', screen: 'walk', acknowledge: true, trigger: ({ input }) => input.findings.length > 0 },
@@ -43,9 +48,9 @@ export const CAUTIONS: readonly Caution[] = [
     code: 'vibrationNoise',
     screen: 'fix',
     acknowledge: false,
-    trigger: ({ input }) => input.findings.some((finding) => finding.kind === 'spall' && finding.edge === 'cut'),
+    trigger: ({ input }) => found('vibrationNoise', input),
   },
-  { code: 'extraWeight', screen: 'fix', acknowledge: false, trigger: ({ input }) => input.findings.some(({ kind }) => kind === 'counter') },
+  { code: 'extraWeight', screen: 'fix', acknowledge: false, trigger: ({ input }) => found('extraWeight', input) },
   { code: 'wetCement', screen: 'mix', acknowledge: true, trigger: (context) => bites('wetCement', context) },
   { code: 'powderDust', screen: 'mix', acknowledge: false, trigger: (context) => bites('silica', context) },
   { code: 'resinSensitises', screen: 'mix', acknowledge: true, trigger: (context) => bites('sensitiser', context) },

@@ -1,32 +1,23 @@
-import { AID_CLASSES_OF, bondOf, houseOf, judgeAid, type AidJudged } from '../../choose';
+import { judgeAid, type AidJudged } from '../../choose';
 import { costOf, packagesLeastCost, quantileOf } from '../../mix';
 import { Problem, RANGE, rangedSum, type Ranged } from '../../quantity';
 import { rate, SETTING } from '../../setting';
-import type { Aid, AidClass } from '../../shelf';
-import type { FindingInput } from '../../survey';
+import type { Aid } from '../../shelf';
 import type { Context } from '../input/Context';
+import { kindOf } from '../kinds';
+import { aidClasses } from './aidClasses';
 import type { AidOrder, AidPlan, ChosenPlan } from '../Plan';
 import { AID_ROLES, type AidRole, type PlanInput } from '../input/PlanInput';
-
-/** The classes that a role wants here: by the bond that the sheet or the school asks. */
-export function aidClasses({ input, sheet }: Pick<Context, 'input' | 'sheet'>, role: AidRole): readonly AidClass[] {
-  if (role !== 'bond') return AID_CLASSES_OF[role];
-  const bond = bondOf(houseOf(input.house), sheet);
-  return bond === 'slurry' || bond === 'agent' ? AID_CLASSES_OF[bond] : [];
-}
 
 interface Asked extends Pick<Context, 'input' | 'element' | 'finding' | 'sheet' | 'treatment'> {
   readonly air_C: number;
   readonly slab_C: number;
 }
 
-/** Kinds whose mix covers all that is seen: what cures and coats lies on the mix, whatever is under it. */
-const COVERING: readonly FindingInput['kind'][] = ['counter', 'skim'];
-
 /** How an aid stands to what it would do here. */
 export function judgedAid(asked: Asked, role: AidRole, aid: Aid): AidJudged {
   const { finding, air_C, slab_C, treatment } = asked;
-  const onMix = role !== 'bond' && (COVERING.includes(finding.kind) || treatment?.overlay !== undefined);
+  const onMix = role !== 'bond' && (kindOf(finding).covers || treatment?.overlay !== undefined);
   const element = onMix ? { ...asked.element, material: 'concrete' as const } : asked.element;
   // What is overlaid is cured on its overlay: only a coat lies on a cure.
   const covered = role === 'cure' && treatment?.aids?.coat !== undefined;

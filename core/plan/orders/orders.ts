@@ -19,6 +19,8 @@ import type { Context } from '../input/Context';
 import type { OrderOption, ProductOrder, Quantities, TakeOff } from '../Plan';
 import type { PlanInput, StockInput } from '../input/PlanInput';
 import { dayOfWork } from '../input/site';
+import { kindOf } from '../kinds';
+import { leftHigh } from '../steps/leftHigh';
 import { stoneTaken, waterRatioOf, yieldOf } from './mixOf';
 
 /** How sure an order can be asked to be. */
@@ -80,14 +82,8 @@ export function ordersOf(input: PlanInput, chosen: readonly { readonly sheetId: 
   });
 }
 
-/** A patch stands a millimetre high and is ground flush: by the school, or while the crew has no record with the product. What is laid, formed or pressed in under water is finished as it stands. */
-export function standsHigh({ input, finding, sheet }: Pick<Context, 'input' | 'finding' | 'sheet'>): boolean {
-  if (!sheet.water || finding.kind !== 'spall') return false;
-  const { level } = houseOf(input.house);
-  if (level !== 'byRecord') return level === 'high';
-  const entries = input.record?.lives.find(({ sheetId }) => sheetId === sheet.id)?.entries.length ?? 0;
-  return entries < CHOOSE.recordFlush;
-}
+/** A patch stands a millimetre high and is ground flush. What is laid, formed or pressed in under water is finished as it stands. */
+export const standsHigh = (context: Pick<Context, 'input' | 'finding' | 'sheet'>): boolean => kindOf(context.finding).groundFlush && leftHigh(context);
 
 const crownVolume = (needed: Needed): number => (standsHigh(needed) ? needed.takeOff.area_m2 * CHOOSE.crown_m : 0);
 

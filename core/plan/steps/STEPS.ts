@@ -77,7 +77,8 @@ export interface StepFigures {
   'step.pressIn': Lift;
   'step.riser.skimmed': None;
   'step.riser.trowelHeld': None;
-  'step.riser.formed': None;
+  /** how many forms are built */
+  'step.riser.formed': { readonly forms: number };
   'step.order.risersFirst': None;
   'step.order.treadsFirst': None;
   'step.groove': { readonly width_m: number; readonly passes: number; readonly length_m: number };
@@ -247,7 +248,7 @@ export const STEPS: { readonly [C in StepCode]: StepRow<C> } = {
   'step.riser.trowelHeld': row({ tools: ['edgeTrowel'] }),
   'step.riser.formed': row({
     tools: ['forms', 'props', 'releaseAgent', 'edgeTrowel'],
-    person_s: ({ finding }) => (finding.kind === 'step' ? finding.steps : 1) * DAY.form_s,
+    person_s: (_worked, { forms }) => forms * DAY.form_s,
   }),
   'step.order.risersFirst': row(),
   'step.order.treadsFirst': row(),

@@ -1,6 +1,6 @@
 import { isSoaked } from '../../choose';
 import { isResin, type Aid, type Moisture } from '../../shelf';
-import { aidClasses } from '../orders/aidsOf';
+import { aidClasses } from '../orders/aidClasses';
 import type { Context } from '../input/Context';
 
 /** The agent that was chosen to bond it, where its sheet or the school asks for one. */

@@ -1,10 +1,11 @@
-import { netArea, PHASES, phaseOf, standingStops, tapsToHalve, verdictOf, type ElementInput, type FindingInput, type Phase, type Verdict } from '../../survey';
+import { netArea, PHASES, phaseOf, standingStops, tapsToHalve, type ElementInput, type FindingInput, type Phase, type Verdict } from '../../survey';
 import { effectiveTaps, hollowInterval, hollowShare, maskingOf, TAKEOFF } from '../../takeoff';
 import type { Reason } from '../../choose';
 import { Problem, rangedSum, type Ranged } from '../../quantity';
 import { ownFigure, prepared } from '../input/ownFigures';
 import type { TakeOff } from '../Plan';
 import type { PlanInput } from '../input/PlanInput';
+import { kindOf, verdictOf } from '../kinds';
 import { takeOffOf } from './takeOffOf';
 
 /** What is left for another day: how much, and what its waiting risks. */
@@ -116,8 +117,8 @@ type WaitCode = 'wait.frost' | 'wait.deicer' | 'wait.wheels' | 'wait.water' | 'w
 /** What waiting risks, by what the element endures. */
 function risksOf(element: ElementInput, later: Own): Reason[] {
   const labels = later.map(({ finding }) => finding.label).join(', ');
-  const open = later.some(({ finding }) => finding.kind === 'crack' || finding.kind === 'groove');
-  const broken = later.some(({ finding }) => finding.kind !== 'crack' && finding.kind !== 'groove');
+  const open = later.some(({ finding }) => kindOf(finding).open);
+  const broken = later.some(({ finding }) => !kindOf(finding).open);
   const endures = (exposure: ElementInput['exposures'][number]): boolean => element.exposures.includes(exposure);
   const risk = (code: WaitCode, is: boolean): Reason[] => (is ? [{ code, verdict: 'caution', figures: { labels } }] : []);
   return [

@@ -1,11 +1,10 @@
 import { bondOf, CHOOSE, houseOf } from '../../choose';
 import { fibreFor, MIX, slurry } from '../../mix';
-import { ceilingOf } from '../../quantity';
 import { type CrewRecord, predicted } from '../../setting';
 import { flowOf, type Sheet } from '../../shelf';
-import { wedgeThinRun } from '../../takeoff';
 import { evaporation, presoak, redampInterval, WEATHER } from '../../weather';
 import type { Context } from '../input/Context';
+import { kindOf } from '../kinds';
 import type { ChosenPlan, LayerPlan, OverlayPlan, Quantities, RecordShown, SlurryPlan, WaterToBring } from '../Plan';
 import type { FindingInput } from '../../survey';
 import type { RepairStep } from '../steps/RepairStep';
@@ -21,6 +20,7 @@ import { extendedOf, stoneTaken } from '../orders/mixOf';
 import { quantitiesOf } from '../orders/orders';
 import { lineWidthOf, questionFor } from '../window/questionFor';
 import { shotsFor } from '../window/shotsFor';
+import { liftsOf } from '../steps/liftsOf';
 import { stepsOf, takesFibre } from '../steps/stepsOf';
 import { ticketOf } from '../window/ticket';
 import { milestonesOf } from '../window/milestones';
@@ -77,10 +77,6 @@ function layersOf(context: Context, lifts: number): LayerPlan[] {
   }
   return layers;
 }
-
-/** How many lifts the deepest place takes. */
-export const liftsOf = ({ takeOff, sheet }: Pick<Context, 'takeOff' | 'sheet'>): number =>
-  Math.max(1, ceilingOf(takeOff.deepest_m / sheet.thickness.liftMost_m));
 
 /** A finding with its chosen sheet, whole: layers, order, batches, ticket, window, levers. */
 export function chosenOf(given: Context, overlay: OverlayPlan | null = null): ChosenPlan {
@@ -146,7 +142,7 @@ export function chosenOf(given: Context, overlay: OverlayPlan | null = null): Ch
     fibre: fibre ? fibreFor({ ...fibre, volume_m3: need_m3 }) : null,
     extended,
     sand_kg: takeOff.more['sand_kg'] ?? null,
-    thinRun_m: finding.kind === 'wedge' ? wedgeThinRun({ run_m: finding.run.value, rise_m: finding.rise.value, minimum_m: sheet.thickness.least_m }) : null,
+    thinRun_m: kindOf(finding).thinRun(finding, sheet),
   };
 }
 

@@ -3,6 +3,7 @@ import { Problem } from '../../quantity';
 import { netArea, type ElementInput, type FindingInput, type SkimInput } from '../../survey';
 import { polygonArea } from '../../takeoff';
 import type { Context } from '../input/Context';
+import { kindOf } from '../kinds';
 import type { OverlayPlan, TakeOff } from '../Plan';
 import type { OverlayInput } from '../input/PlanInput';
 import { asMixed, chosenOf } from './chosenOf';
@@ -17,12 +18,12 @@ export function overlayFinding({
   profile,
 }: {
   element: ElementInput;
-  finding: Extract<FindingInput, { kind: 'spall' }>;
+  finding: FindingInput;
   overlay: Omit<OverlayInput, 'sheetId'>;
   profile: number;
 }): SkimInput {
   const { id, elementId, label } = finding;
-  const outline = over === 'element' ? element.outline : finding.outline;
+  const outline = over === 'element' ? element.outline : (kindOf(finding).overlaid(finding) ?? []);
   return { id, elementId, label, kind: 'skim', outline, thickness: { value: thickness_m, source: 'typed' }, profile: Math.max(1, profile) };
 }
 
@@ -41,7 +42,7 @@ export function overlaysFor({
   ...context
 }: Omit<Context, 'takeOff' | 'sheet' | 'treatment'> & { readonly overlay: Omit<OverlayInput, 'sheetId'> }): Ranked[] {
   const { input, element, finding } = context;
-  if (finding.kind !== 'spall') return [];
+  if (!kindOf(finding).overlaid(finding)) return [];
   return ranking(
     input.sheets.map((sheet) => {
       const skim = overlayFinding({ element, finding, overlay, profile: sheet.profile });
@@ -60,7 +61,7 @@ export function overlaysOf(): (context: Context) => OverlayPlan | null {
   return (context) => {
     const { input, element, finding, treatment } = context;
     const overlay = treatment?.overlay;
-    if (!overlay || finding.kind !== 'spall') return null;
+    if (!overlay || !kindOf(finding).overlaid(finding)) return null;
     if (overlay.over === 'element') {
       if (done.has(element.id)) return null;
       done.add(element.id);

@@ -4,8 +4,9 @@ import { ceilingOf } from '../../quantity';
 import { activationOf, bagOf } from '../../shelf';
 import type { Context } from '../input/Context';
 import { ratesOf } from '../input/PlanInput';
-import { asMixed, liftsOf } from './chosenOf';
-import { filledTakeOff } from '../steps/filledTakeOff';
+import { asksOf, kindOf } from '../kinds';
+import { asMixed } from './chosenOf';
+import { liftsOf } from '../steps/liftsOf';
 import { poweredTools } from '../steps/toolsOf';
 import { lotsOf, materialNeed } from '../orders/orders';
 import { dayOfWork } from '../input/site';
@@ -51,9 +52,10 @@ function wholeCost(context: Context, question: WindowQuestion): Pick<Ranked, 'co
 export function rankedOf(given: Context): Ranked {
   const { input, element, finding, sheet } = given;
   // Most of a shelf is made for other damage: nothing else is worked out for it.
-  const other = otherUse(sheet, finding);
+  const kind = kindOf(finding);
+  const other = otherUse(sheet, { kind: finding.kind, use: kind.use });
   if (other) return { sheetId: sheet.id, verdict: 'no', reasons: other, ...NO_COST, opensAfter_s: null };
-  const context = finding.kind === 'crack' ? { ...given, takeOff: filledTakeOff(given) } : given;
+  const context = { ...given, takeOff: kind.filled(given) };
   const question = questionFor({ ...context, input: asMixed(input, sheet), share: Math.min(...input.firm.grid) });
   let opensAfter_s: number | null = null;
   // Most of what is refused is refused by what its sheet says: only the rest asks for the course of a batch.
@@ -68,7 +70,7 @@ export function rankedOf(given: Context): Ranked {
   const judged = judge({
     sheet,
     element,
-    finding,
+    asks: asksOf(finding),
     air_C,
     slab_C,
     humidity,

@@ -2,15 +2,12 @@ import { evenBatches, largestPortion, vesselLimit, type PortionLimit } from '../
 import { ceilingOf } from '../../quantity';
 import { batchWindow } from '../../setting';
 import { type Sheet, bagOf, resinDensity } from '../../shelf';
-import type { FindingInput } from '../../survey';
 import type { Context } from '../input/Context';
+import { kindOf } from '../kinds';
 import type { BatchesPlan, Quantities } from '../Plan';
 import { questionFor } from './questionFor';
 import type { Shots } from './shotsFor';
 import { basisFor } from './basisFor';
-
-/** Panels whose batches must run together wet; a line, an edge, a step or a void is filled portion by portion. */
-const PANELS: readonly FindingInput['kind'][] = ['spall', 'skim', 'counter', 'wedge'];
 
 /** In how many batches a layer is mixed: the largest share of the firm's grid that vessels and clocks allow, made even. */
 export function batchesOf({ input, finding, takeOff, sheet, site, quantities }: Context & { quantities: Quantities }): BatchesPlan {
@@ -23,7 +20,7 @@ export function batchesOf({ input, finding, takeOff, sheet, site, quantities }: 
     if (broken) return broken;
     const window = batchWindow(basis);
     if (!window.fits) return window.placeNeeds_s > window.placeBy_s * slack ? window.placeEnding : window.finishEnding;
-    return PANELS.includes(finding.kind) && need_bags > share * slack && !window.wetEdge.holds ? 'wetEdge' : null;
+    return kindOf(finding).wetEdge && need_bags > share * slack && !window.wetEdge.holds ? 'wetEdge' : null;
   };
   const grid = [...firm.grid].sort((a, b) => b - a).map((share) => ({ share, limit: limitOf(share) }));
   const largest = largestPortion({ grid: firm.grid, limitOf: (share) => grid.find((one) => one.share === share)?.limit ?? null });

@@ -1,0 +1,60 @@
+import { depthReasons, type EdgeInput } from '../../survey';
+import { lineLength, prismVolume, TAKEOFF } from '../../takeoff';
+import { facing } from '../steps/facing';
+import { liftingToFace } from '../steps/lifting';
+import { breakingOut } from '../steps/preparing';
+import { riserMethod } from '../steps/riserMethod';
+import type { Damage } from './Damage';
+import { sigmaOfSizes } from './Taken';
+
+const deepest = ({ across, down }: EdgeInput): number => Math.min(across.value, down.value);
+
+/** A broken edge or nosing. */
+export const edge: Damage<EdgeInput> = {
+  use: 'edge',
+  wetEdge: false,
+  covers: false,
+  reinforceable: true,
+  carries: true,
+  groundFlush: false,
+  open: false,
+  asks(finding) {
+    const deepest_m = deepest(finding);
+    return { deepest_m, grainRoom_m: deepest_m, rim: null, moving: null, rubbedIn: false, underWater: false, takesTexture: true, layer: false };
+  },
+  takeOff({ section, length, across, down }) {
+    const size = { section, length_m: length.value, across_m: across.value, down_m: down.value };
+    const volume_m3 = prismVolume(size);
+    return {
+      area_m2: size.length_m * size.across_m,
+      edge_m: 2 * (size.length_m + size.across_m),
+      volume_m3,
+      sigma: sigmaOfSizes([length, across, down], TAKEOFF.dimensionSpread),
+      rough_m2: size.length_m * (size.across_m + size.down_m),
+      removed_m3: volume_m3,
+      length_m: size.length_m,
+    };
+  },
+  movedTo: (finding, points) => ({ ...finding, length: { ...finding.length, value: lineLength(points) } }),
+  verdict: (finding, { element }) => depthReasons({ element, label: finding.label, deepest_m: deepest(finding) }),
+  filled: ({ takeOff }) => takeOff,
+  crown: () => 0,
+  overlaid: () => null,
+  thinRun: () => null,
+  cautions: () => [],
+  removing: breakingOut,
+  edging: () => [],
+  filling: (context) => liftingToFace(context),
+  finishing: (context) => facing(context),
+  section: ({ finding: { across, down, section }, house, takeOff }) => ({
+    kind: 'edge',
+    across_m: across.value,
+    down_m: down.value,
+    section,
+    face: riserMethod(house, takeOff.deepest_m),
+  }),
+  body: ({ down_m, face }) => [
+    { code: 'fill', thickness_m: down_m },
+    { code: `face.${face}`, thickness_m: null },
+  ],
+};

@@ -1,0 +1,73 @@
+import { movementOf } from '../../shelf';
+import type { GrooveInput } from '../../survey';
+import { filledWidth, groovePasses, jointWidth, lineLength, TAKEOFF } from '../../takeoff';
+import { vacuuming } from '../steps/preparing';
+import { stepOf } from '../steps/stepOf';
+import type { Damage } from './Damage';
+import { sealedBy, sealedLayers } from './sealed';
+import { sigmaOfSizes } from './Taken';
+
+/** A cut groove or a control joint that is filled. */
+export const groove: Damage<GrooveInput> = {
+  use: 'joint',
+  wetEdge: false,
+  covers: false,
+  reinforceable: false,
+  carries: false,
+  groundFlush: false,
+  open: true,
+  asks: ({ width, depth, moves }) => ({
+    deepest_m: depth.value,
+    grainRoom_m: width.value,
+    rim: null,
+    moving: { of: 'joint', width_m: width.value, moves },
+    rubbedIn: false,
+    underWater: false,
+    takesTexture: false,
+    layer: false,
+  }),
+  takeOff({ line, width, depth, blade_m, moves }) {
+    const length_m = lineLength(line);
+    const cut = { groove_m: width.value, blade_m };
+    const width_m = filledWidth(cut);
+    const least_m = moves ? jointWidth({ length_m: moves.between_m, temperatureRange_K: moves.range_K, movementClass: moves.movementClass }) : 0;
+    // A joint that moves is filled half as deep as it is wide, over a rod.
+    const depth_m = moves ? width_m * TAKEOFF.sealantDepthShare : depth.value;
+    return {
+      area_m2: length_m * width_m,
+      edge_m: 2 * length_m,
+      volume_m3: length_m * width_m * depth_m,
+      sigma: sigmaOfSizes([width, depth], TAKEOFF.dimensionSpread),
+      rough_m2: 0,
+      removed_m3: length_m * width_m * depth.value,
+      length_m,
+      more: { width_m, passes: groovePasses(cut), ...(moves ? { least_m, rod_m: TAKEOFF.rodOverJoint * width_m, sealant_m: depth_m } : {}) },
+    };
+  },
+  movedTo: (finding, points) => ({ ...finding, line: points }),
+  verdict: () => [],
+  filled: ({ takeOff }) => takeOff,
+  crown: () => 0,
+  overlaid: () => null,
+  thinRun: () => null,
+  cautions: () => [],
+  removing: (context) => [stepOf('step.scrape', {}), vacuuming(context)],
+  edging: () => [],
+  filling({ finding, sheet, takeOff }) {
+    const width_m = finding.width.value;
+    const length_m = takeOff.length_m ?? 0;
+    if (!movementOf(sheet)) return [stepOf('step.fillJoint', { length_m }, { sheetId: sheet.id })];
+    const { sealant_m, rod_m } = sealedBy(width_m, true);
+    return [
+      stepOf('step.groove', { width_m, passes: groovePasses({ groove_m: width_m, blade_m: finding.blade_m }), length_m }),
+      stepOf('step.rod', { rod_m: rod_m ?? 0 }),
+      stepOf('step.sealant', {}, { sheetId: sheet.id, thickness_m: sealant_m, condition: 'dew' }),
+    ];
+  },
+  finishing: () => [],
+  section({ finding, takeOff, sheet }) {
+    const width_m = takeOff.more['width_m'] ?? finding.width.value;
+    return { kind: 'groove', width_m, depth_m: finding.depth.value, ...sealedBy(width_m, movementOf(sheet) > 0) };
+  },
+  body: (section) => sealedLayers(section, [{ code: 'fill', thickness_m: section.depth_m }]),
+};

@@ -1,0 +1,2 @@
+export { asksOf, bodyOf, deepestOf, kindOf, verdictOf } from './kindOf';
+export type { Learned } from './Damage';

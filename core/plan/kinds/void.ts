@@ -1,0 +1,55 @@
+import { sigmaOf } from '../../quantity';
+import { depthReasons, type VoidInput } from '../../survey';
+import { perimeter, polygonArea, TAKEOFF, underWater, volumeFromShape } from '../../takeoff';
+import { lifting } from '../steps/lifting';
+import { liftsOf } from '../steps/liftsOf';
+import { stepOf } from '../steps/stepOf';
+import type { Damage } from './Damage';
+import { liftLayers } from './liftLayers';
+
+/** A void that is filled under water by hand. */
+export const voidUnderWater: Damage<VoidInput> = {
+  use: 'void',
+  wetEdge: false,
+  covers: false,
+  reinforceable: false,
+  carries: false,
+  groundFlush: false,
+  open: false,
+  asks: ({ deepest: { value: deepest_m } }) => ({
+    deepest_m,
+    grainRoom_m: deepest_m,
+    rim: null,
+    moving: null,
+    rubbedIn: false,
+    underWater: true,
+    takesTexture: false,
+    layer: false,
+  }),
+  takeOff({ outline, deepest, shape }) {
+    const area_m2 = polygonArea(outline);
+    const { volume_m3, portions } = underWater({ volume_m3: volumeFromShape({ area_m2, deepest_m: deepest.value, shape }) });
+    const sigma = sigmaOf(Math.max(TAKEOFF.shapeSpread, deepest.spread ?? 0));
+    return { area_m2, edge_m: perimeter(outline), volume_m3, sigma, rough_m2: area_m2, removed_m3: 0, more: { portions } };
+  },
+  movedTo: (finding, points) => ({ ...finding, outline: points }),
+  verdict: ({ label, deepest }, { element }) => depthReasons({ element, label, deepest_m: deepest.value }),
+  filled: ({ takeOff }) => takeOff,
+  crown: () => 0,
+  overlaid: () => null,
+  thinRun: () => null,
+  cautions: () => [],
+  removing: () => [stepOf('step.loose', {})],
+  edging: () => [],
+  filling: (context) => lifting(context, 'step.pressIn'),
+  // Under water nothing is smoothed and nothing is coated: touching it loosens it again.
+  finishing: () => [stepOf('step.faceAbove', {})],
+  section: ({ finding, takeOff, sheet }) => ({
+    kind: 'void',
+    deepest_m: takeOff.deepest_m,
+    shape: finding.shape,
+    edge: 'feathered',
+    lifts: liftsOf({ takeOff, sheet }),
+  }),
+  body: liftLayers,
+};
