@@ -14,6 +14,6 @@ module.exports = {
   // The preset leaves modules that say so in their name as they are.
   transform: { '\\.mjs$': 'babel-jest' },
   transformIgnorePatterns: [
-    '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|react-navigation|@react-navigation/.*|react-native-svg|lucide-react-native|nativewind|react-native-css-interop|d3-[^/]*|@kninnug/constrainautor|delaunator|robust-predicates|internmap|uuid|idb|convert|@noble|suncalc|pure-rand|i18next|fake-indexeddb)/)',
+    '/node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|react-navigation|@react-navigation/.*|react-native-svg|react-native-web|lucide-react-native|nativewind|react-native-css-interop|d3-[^/]*|@kninnug/constrainautor|delaunator|robust-predicates|internmap|uuid|idb|convert|@noble|suncalc|pure-rand|i18next|fake-indexeddb)/)',
   ],
 };

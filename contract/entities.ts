@@ -3,8 +3,9 @@ import type { EventKind } from '@tufa/core/pour';
 import type { Measured } from '@tufa/core/quantity';
 import type { HouseMethod } from '@tufa/core/choose';
 import type { Aid, Exposure, Moisture, Sheet, Texture } from '@tufa/core/shelf';
-import type { Answer, Earlier, ElementInput, ElementKind, MarkKind, Phase, Stops } from '@tufa/core/survey';
-import type { CrackProfile, Point, Section, SpallShape } from '@tufa/core/takeoff';
+import type { Answer, Earlier, ElementInput, ElementKind, Stops } from '@tufa/core/survey';
+import type { Point } from '@tufa/core/takeoff';
+import type { FoundKind, PropertiesOf } from './kinds';
 
 /** What every row on the wire carries beside its own fields. */
 export interface Row {
@@ -89,103 +90,6 @@ export interface ElementFields {
   };
   readonly stops: Stops;
 }
-
-/** What every finding may say of itself. */
-interface Said {
-  readonly phase?: Phase;
-  readonly note?: string;
-}
-
-/** What a spall is like beside its outline. */
-export interface SpallProperties extends Said {
-  readonly deepest: Measured;
-  readonly shape: SpallShape;
-  readonly edge: 'cut' | 'feathered';
-  readonly cutDepth?: Measured | null;
-}
-
-/** What a crack is like beside its line. */
-export interface CrackProperties extends Said {
-  readonly profile: CrackProfile;
-  /** where no width was read along it */
-  readonly width: Measured;
-  readonly depth: Measured;
-  readonly moves: Answer;
-  readonly lip: Measured | null;
-}
-
-/** What a joint is like beside its line. */
-export interface JointProperties extends Said {
-  readonly width: Measured;
-  readonly depth: Measured;
-  /** from this joint to the next, where it moves; null where it does not */
-  readonly between: Measured | null;
-}
-
-/** What a broken edge is like beside its line. */
-export interface EdgeProperties extends Said {
-  readonly section: Section;
-  readonly across: Measured;
-  readonly down: Measured;
-}
-
-/** A thin layer over a worn face. */
-export interface SkimProperties extends Said {
-  readonly thickness: Measured;
-  /** roughness of what it fills, CSP 1-10 */
-  readonly profile: number;
-}
-
-/** A ramp at a height difference, drawn as the line of the step it leads up to. */
-export interface WedgeProperties extends Said {
-  readonly run: Measured;
-  readonly rise: Measured;
-}
-
-/** Steps rebuilt, drawn as the line of a nosing. */
-export interface StepProperties extends Said {
-  readonly going: Measured;
-  readonly rise: Measured;
-  readonly steps: number;
-  /** share of a step's body that is sound and stays */
-  readonly stays: number;
-}
-
-/** A countertop cast or overlaid; its cut-outs are the openings of its element. */
-export interface CounterProperties extends Said {
-  readonly thickness: Measured;
-  /** a front that hangs lower; null where there is none */
-  readonly dropped: { readonly length: Measured; readonly across: Measured; readonly down: Measured } | null;
-}
-
-/** A void that is filled under water. */
-export interface VoidProperties extends Said {
-  readonly deepest: Measured;
-  readonly shape: SpallShape;
-}
-
-/** What a mark marks. */
-export interface MarkProperties extends Said {
-  readonly what: MarkKind;
-}
-
-/** What each kind of finding says beside where it lies. */
-export interface PropertiesOf {
-  readonly spall: SpallProperties;
-  readonly crack: CrackProperties;
-  readonly joint: JointProperties;
-  readonly edge: EdgeProperties;
-  readonly skim: SkimProperties;
-  readonly wedge: WedgeProperties;
-  readonly step: StepProperties;
-  readonly counter: CounterProperties;
-  readonly void: VoidProperties;
-  readonly mark: MarkProperties;
-}
-
-export type FoundKind = keyof PropertiesOf;
-/** What may be found on an element. */
-export const FOUND_KINDS = ['spall', 'crack', 'joint', 'edge', 'skim', 'wedge', 'step', 'counter', 'void', 'mark'] as const satisfies readonly FoundKind[];
 
 interface FoundFields<K extends FoundKind> {
   readonly jobId: string;

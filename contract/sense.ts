@@ -2,14 +2,9 @@ import { lineLength, polygonArea, type Point } from '@tufa/core/takeoff';
 import { Problem } from '@tufa/core/quantity';
 import { LIMITS, type Limit } from './limits';
 import { AID_CLASSES, contradictions, type Sheet } from '@tufa/core/shelf';
-import type { FoundKind } from './entities';
+import { LINE_LEAST_M } from './kinds/RowKind';
+import { ROW_KINDS, type RepairedKind } from './kinds';
 import type { Fault } from './validate';
-
-/** Kinds of findings that are drawn as a line. */
-const LINES: readonly string[] = ['crack', 'joint', 'edge', 'wedge', 'step'] satisfies FoundKind[];
-
-/** No step is narrower. */
-const STEP_LEAST_M = 0.1;
 
 /** What a schema of one shape for every reading cannot see: each kind's own limits. */
 function readingFault(change: Readonly<Record<string, unknown>>): Fault | null {
@@ -30,6 +25,12 @@ function sheetFault(change: Readonly<Record<string, unknown>>): Fault | null {
   return first ? { field: `sheet.${first.field}`, code: first.code, figures: first.figures } : null;
 }
 
+/** How short what a change draws as a line may be, m; null for an outline. */
+function lineLeast({ kind, properties }: { readonly kind?: string; readonly properties?: { readonly what?: string } }): number | null {
+  if (kind === 'mark') return properties?.what === 'fall' ? LINE_LEAST_M : null;
+  return kind !== undefined && Object.hasOwn(ROW_KINDS, kind) ? ROW_KINDS[kind as RepairedKind].lineLeast_m : null;
+}
+
 /** What a schema cannot see: an outline that crosses itself or has no area, a reading outside its kind's limits. Form and server both ask. */
 export function senseOf(change: Readonly<Record<string, unknown>>): Fault | null {
   const fault = readingFault(change) ?? sheetFault(change);
@@ -37,15 +38,13 @@ export function senseOf(change: Readonly<Record<string, unknown>>): Fault | null
   const geometry = change['geometry'] as { outline?: readonly Point[]; openings?: readonly (readonly Point[])[] } | undefined;
   const outline = change['outline'] as { points?: readonly Point[] } | undefined;
   // A line of two points is a crack or an edge: only an outline can cross itself or vanish.
-  const { kind, properties } = change as { kind?: string; properties?: { what?: string } };
-  const isLine = LINES.includes(kind ?? '') || (kind === 'mark' && properties?.what === 'fall');
+  const least_m = lineLeast(change);
   const parts = [
     ['geometry.outline', geometry?.outline],
     ...(geometry?.openings ?? []).map((opening, i) => [`geometry.openings.${i}`, opening] as const),
-    ['outline.points', isLine ? undefined : outline?.points],
+    ['outline.points', least_m === null ? outline?.points : undefined],
   ] as const;
-  const least_m = kind === 'step' ? STEP_LEAST_M : 1e-3;
-  if (isLine && outline?.points && !(lineLength(outline.points) > least_m)) return { field: 'outline.points', code: 'lineVanishes', figures: {} };
+  if (least_m !== null && outline?.points && !(lineLength(outline.points) > least_m)) return { field: 'outline.points', code: 'lineVanishes', figures: {} };
   for (const [field, points] of parts) {
     if (!points) continue;
     try {

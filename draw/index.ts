@@ -1,6 +1,7 @@
 export * from './scene';
 export * from './ruler';
-export * from './planKinds';
+export { isLine, PLAN_KINDS, type PlanKind } from './kinds';
+export * from './PlanFinding';
 export * from './planScene';
 export * from './section/sectionScene';
 export type { SectionView } from './section/frame';

@@ -1,7 +1,8 @@
 import { extent } from '@tufa/core/takeoff';
-import { isLine, PLAN_KINDS, type PlanFinding, type PlanKind } from './planKinds';
+import { isLine, PLAN_KINDS, planStyle, type PlanKind } from './kinds';
+import type { PlanFinding } from './PlanFinding';
 import { nicePace } from './ruler';
-import { pathOf, roomFor, round, type Paint, type Pattern, type Scene, type Shape } from './scene';
+import { pathOf, roomFor, round, type Scene, type Shape } from './scene';
 
 type At = readonly [number, number];
 
@@ -59,25 +60,6 @@ export function planScale({ outline, width, height, small = false, look = WHOLE 
   };
 }
 
-/** How each kind of thing on a plan is drawn: told apart without colour. */
-const STYLE: Record<PlanKind, { readonly pattern?: Pattern; readonly stroke: Paint; readonly width: number; readonly dash?: string }> = {
-  spall: { pattern: 'mortar', stroke: 'ink', width: 2.5 },
-  crack: { stroke: 'ink', width: 4 },
-  joint: { stroke: 'ink', width: 3, dash: '12 4 3 4' },
-  edge: { stroke: 'ink', width: 8 },
-  skim: { pattern: 'sand', stroke: 'ink', width: 1.5 },
-  wedge: { stroke: 'ink', width: 8, dash: '2 4' },
-  step: { stroke: 'ink', width: 8, dash: '16 5' },
-  counter: { pattern: 'aggregate', stroke: 'ink', width: 2.5 },
-  void: { pattern: 'wet', stroke: 'ink', width: 3 },
-  // Blank, so that the spall inside it is seen.
-  hollow: { stroke: 'ink', width: 2, dash: '3 4' },
-  wet: { pattern: 'wet', stroke: 'ink', width: 2, dash: '8 5' },
-  rust: { pattern: 'resin', stroke: 'stop', width: 3 },
-  obstacle: { pattern: 'set', stroke: 'ink', width: 2 },
-  fall: { stroke: 'ink', width: 2.5 },
-};
-
 const LABEL_MOST = 40;
 const ASIDE = [0, 22, -22, 44, -44];
 
@@ -115,7 +97,7 @@ export function planScene(input: PlanSceneInput): Scene {
   });
   // One path for all that look alike: a hundred spalls are drawn as quickly as one.
   for (const { kind, chosen, d } of [...paths.values()].sort((a, b) => PLAN_KINDS.indexOf(a.kind) - PLAN_KINDS.indexOf(b.kind))) {
-    const { pattern, stroke, width: line, dash } = STYLE[kind];
+    const { pattern, stroke, width: line, dash } = planStyle(kind);
     shapes.push({
       type: 'path',
       d,
@@ -282,7 +264,7 @@ export function legendScene({ kinds, width }: { kinds: readonly PlanKind[]; widt
   const each = width / column;
   const shapes = kinds.flatMap((kind, i): Shape[] => {
     const [x, y] = [(i % column) * each + 2, Math.floor(i / column) * 30 + 4];
-    const { pattern, stroke, width: line, dash } = STYLE[kind];
+    const { pattern, stroke, width: line, dash } = planStyle(kind);
     const sample = isLine(kind) ? `M${x} ${y + 11}h34` : `M${x} ${y}h34v22h-34Z`;
     return [
       { type: 'path', d: sample, ...(pattern ? { pattern } : {}), stroke, width: line, ...(dash ? { dash } : {}) },

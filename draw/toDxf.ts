@@ -1,5 +1,6 @@
 import { Colors, DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
-import { isLine, PLAN_KINDS, type PlanFinding } from './planKinds';
+import { isLine, PLAN_KINDS } from './kinds';
+import type { PlanFinding } from './PlanFinding';
 
 /**
  * The plan of an element as DXF, metres, y upwards as a drawing program has it: a layer for the element, one for each

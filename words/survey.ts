@@ -1,8 +1,10 @@
-import type { FoundKind, ReadingFields, RowOf } from '@tufa/contract/entities';
+import type { ReadingFields, RowOf } from '@tufa/contract/entities';
+import type { RepairedKind } from '@tufa/contract/kinds/index';
 import { print, tradeLength, typeset, type Kind, type Measured, type Ranged } from '@tufa/core/quantity';
 import type { MarkKind } from '@tufa/core/survey';
 import type { Point } from '@tufa/core/takeoff';
 import { printFigure } from './figures';
+import { saidKind } from './kinds';
 import { say, sayCoded } from './speak';
 import type { Speaker } from './speak';
 
@@ -22,30 +24,11 @@ export function textOf(speaker: Speaker, measured: Measured, kind: Kind): string
 }
 
 /** What a finding is drawn as: its kind, or what a mark marks. */
-export const planKind = (finding: Finding): Exclude<FoundKind, 'mark'> | MarkKind => (finding.kind === 'mark' ? finding.properties.what : finding.kind);
+export const planKind = (finding: Finding): RepairedKind | MarkKind => (finding.kind === 'mark' ? finding.properties.what : finding.kind);
 
 /** What a label on the plan says beside the letter. */
-function figureOf(speaker: Speaker, finding: Finding): string {
-  switch (finding.kind) {
-    case 'spall':
-      return textOf(speaker, finding.properties.deepest, 'length');
-    case 'crack':
-    case 'joint':
-      return textOf(speaker, finding.properties.width, 'length');
-    case 'edge':
-      return textOf(speaker, finding.properties.down, 'length');
-    case 'skim':
-    case 'counter':
-      return textOf(speaker, finding.properties.thickness, 'length');
-    case 'wedge':
-    case 'step':
-      return textOf(speaker, finding.properties.rise, 'length');
-    case 'void':
-      return textOf(speaker, finding.properties.deepest, 'length');
-    case 'mark':
-      return '';
-  }
-}
+const figureOf = (speaker: Speaker, finding: Finding): string =>
+  finding.kind === 'mark' ? '' : textOf(speaker, saidKind(finding).figure(finding.properties), 'length');
 
 /** A finding as a plan draws it. */
 export const planFinding = (speaker: Speaker, finding: Finding, chosen = false) => ({
@@ -92,58 +75,9 @@ export function volumeText(speaker: Speaker, { p10, p50, p90 }: Pick<Ranged, 'p1
   };
 }
 
-const told = (speaker: Speaker, name: string, value: Measured): string =>
-  value.source === 'assumed'
-    ? `${printFigure(speaker, name, value.value)} ${say(speaker, 'state.assumed')}`
-    : (value.typed ?? printFigure(speaker, name, value.value));
-
 /** What a finding says of itself in a line. */
-export function findingText(speaker: Speaker, finding: Finding): string {
-  switch (finding.kind) {
-    case 'spall': {
-      const { shape, deepest, edge } = finding.properties;
-      return say(speaker, 'walk.sub', {
-        shape: say(speaker, `word.shape.${shape}`),
-        deepest: told(speaker, 'deepest_m', deepest),
-        edge: say(speaker, `word.edge.${edge}`).toLowerCase(),
-      });
-    }
-    case 'crack':
-    case 'joint':
-      return say(speaker, 'walk.subLine', {
-        width: told(speaker, 'width_m', finding.properties.width),
-        depth: told(speaker, 'depth_m', finding.properties.depth),
-      });
-    case 'edge':
-      return say(speaker, 'walk.subEdge', {
-        across: told(speaker, 'across_m', finding.properties.across),
-        down: told(speaker, 'down_m', finding.properties.down),
-      });
-    case 'skim': {
-      const { thickness, profile } = finding.properties;
-      return say(speaker, 'walk.subSkim', { thickness: told(speaker, 'thickness_m', thickness), csp: profile });
-    }
-    case 'wedge':
-      return say(speaker, 'walk.subWedge', { run: told(speaker, 'run_m', finding.properties.run), rise: told(speaker, 'rise_m', finding.properties.rise) });
-    case 'step': {
-      const { going, rise, steps } = finding.properties;
-      return say(speaker, 'walk.subStep', { count: steps, going: told(speaker, 'going_m', going), rise: told(speaker, 'rise_m', rise) });
-    }
-    case 'counter': {
-      const { thickness, dropped } = finding.properties;
-      const told_m = told(speaker, 'thickness_m', thickness);
-      return dropped
-        ? say(speaker, 'walk.subDropped', { thickness: told_m, down: told(speaker, 'down_m', dropped.down) })
-        : say(speaker, 'walk.subCounter', { thickness: told_m });
-    }
-    case 'void': {
-      const { shape, deepest } = finding.properties;
-      return say(speaker, 'walk.subVoid', { shape: say(speaker, `word.shape.${shape}`), deepest: told(speaker, 'deepest_m', deepest) });
-    }
-    case 'mark':
-      return finding.properties.note ?? '';
-  }
-}
+export const findingText = (speaker: Speaker, finding: Finding): string =>
+  finding.kind === 'mark' ? (finding.properties.note ?? '') : saidKind(finding).line(speaker, finding.properties);
 
 /** Tests of a surface. */
 export const TESTS = ['scratch', 'drop_s', 'pull_Pa', 'strength_Pa', 'moisture'] as const;

@@ -4,6 +4,7 @@ import {
   AID_ROLES,
   aidClasses,
   judgedAid,
+  kindOf,
   overlaysFor,
   type AidRole,
   type ChosenPlan,
@@ -65,7 +66,7 @@ export function LayersChoice(given: Chosen) {
       </View>
       {open ? (
         <>
-          {given.finding.kind === 'spall' ? <OverlayChoice {...given} /> : null}
+          {kindOf(given.finding).overlaid(given.finding) ? <OverlayChoice {...given} /> : null}
           {roles.map((role) => (
             <AidChoice key={role} {...given} role={role} />
           ))}

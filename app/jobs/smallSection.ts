@@ -1,4 +1,4 @@
-import type { SpallProperties } from '@tufa/contract/entities';
+import type { SpallProperties } from '@tufa/contract/kinds/spall';
 import type { SystemSection } from '@tufa/core/plan';
 import type { Measured } from '@tufa/core/quantity';
 import { isResin, type Sheet } from '@tufa/core/shelf';

@@ -4,7 +4,8 @@ import { senseOf } from '@tufa/contract/sense';
 import { check } from '@tufa/contract/validate';
 import { rectangle, type Point } from '@tufa/core/takeoff';
 import { FieldProblem } from '../parts/ui/fieldProblem';
-import { textOfFinding, wireOfFinding, type FindingText } from '../walk/findingText';
+import { textOfFinding, wireOfFinding } from '../walk/findingText';
+import type { FindingText } from '../walk/TypedFinding';
 import { isWhole, wholeFindings } from '../walk/wholeFindings';
 import { PLAIN } from '@tufa/words';
 

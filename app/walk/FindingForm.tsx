@@ -1,10 +1,10 @@
 import type { FindingFields, RowOf } from '@tufa/contract/entities';
 import { readingsOf } from '@tufa/contract/assemble';
 import { findingInputOf } from '@tufa/contract/findingInputOf';
-import { takeOffOf } from '@tufa/core/plan';
+import { kindOf, takeOffOf } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
-import { MARKS, PHASES, type FindingInput } from '@tufa/core/survey';
-import { lineLength, outsiders, type Point } from '@tufa/core/takeoff';
+import { PHASES, type FindingInput } from '@tufa/core/survey';
+import type { Point } from '@tufa/core/takeoff';
 import { PLAN_KINDS, type PlanKind } from '@tufa/draw';
 import { printFigure, say } from '@tufa/words';
 import { useEffect, useMemo, useState } from 'react';
@@ -20,10 +20,11 @@ import type { JobView } from '../parts/job/useJob';
 import { Draft } from './Draft';
 import { DrawPlan } from './DrawPlan';
 import { ChoiceField, FigureField } from './findingFields';
-import { KindFields } from './KindFields';
 import { SaveOrCancel } from './ElementForm';
 import { FormField } from '../parts/ui/FormField';
-import { textOfFinding, WAYS, wayOf, wireOfFinding, type FindingText } from './findingText';
+import { textOfFinding, wayOf, wireOfFinding } from './findingText';
+import type { FindingText } from './TypedFinding';
+import { typedKind } from './kinds';
 import { GaugeCard } from './GaugeCard';
 import { isWhole } from './wholeFindings';
 import { planFinding, planReadings, volumeText } from '@tufa/words/survey';
@@ -52,7 +53,8 @@ export function FindingForm({
     wire: {
       entity: 'finding',
       toWire: (values) => wireOfFinding(speaker, values, { element, jobId: view.job.id, label }),
-      fieldOf: (path) => (path.startsWith('outline') ? { field: 'corners' } : { field: FIELD_OF[path.split('.')[1] ?? ''] ?? 'deepest', kind: 'length' }),
+      fieldOf: (path, values) =>
+        path.startsWith('outline') ? { field: 'corners' } : { field: fieldOf(values.kind, path.split('.')[1] ?? ''), kind: 'length' },
     },
   });
   const { control, setValue, getValues, clearErrors } = form;
@@ -116,7 +118,7 @@ export function FindingForm({
   const prepare = (rested: readonly Point[]) => {
     const base = inputFor(rested);
     return (points: readonly Point[]): string => {
-      const input = base ? movedTo(base, points) : inputFor(points);
+      const input = base ? kindOf(base).movedTo(base, points) : inputFor(points);
       if (!input) return say(speaker, 'walk.corners', { count: points.length });
       try {
         const { area_m2, volume, length_m } = takeOffOf(input);
@@ -130,6 +132,7 @@ export function FindingForm({
   };
 
   const field = { control, label, onSubmit: save };
+  const typed = typedKind(kind);
   const way = wayOf({ kind, by });
   return (
     <StepLayout
@@ -149,14 +152,14 @@ export function FindingForm({
                 onChosen={(chosen) => {
                   // The plan comes up where the kinds were.
                   setPicking(false);
-                  setValue('by', WAYS[chosen]?.[0] ?? 'corners');
+                  setValue('by', typedKind(chosen)?.ways[0] ?? 'corners');
                 }}
               />
             ) : (
               <Button label={say(speaker, 'walk.kindIs', { what: say(speaker, `walk.kinds.${kind}`) })} onPress={() => setPicking(true)} />
             )}
-            {WAYS[kind] ? (
-              <ChoiceField {...field} name="by" word="walk.byHow" values={WAYS[kind]} valueWords="walk.by" labelHidden onChosen={() => setPicking(false)} />
+            {typed && typed.ways.length > 0 ? (
+              <ChoiceField {...field} name="by" word="walk.byHow" values={typed.ways} valueWords="walk.by" labelHidden onChosen={() => setPicking(false)} />
             ) : null}
             {way === 'whole' ? null : way === 'corners' ? (
               <DrawPlan key={kind} element={element} draft={draft} kind={kind} others={others} corners={corners} readings={own} prepare={prepare} />
@@ -177,8 +180,8 @@ export function FindingForm({
                 <T tone="stop">{cornerFault}</T>
               </View>
             ) : null}
-            <KindFields {...field} kind={kind} onGauge={() => setGauge(true)} />
-            {isRepaired(kind) ? <ChoiceField {...field} name="phase" word="walk.phase" values={PHASES} valueWords="walk.phases" /> : null}
+            {typed ? <typed.Fields {...field} onGauge={() => setGauge(true)} /> : null}
+            {typed ? <ChoiceField {...field} name="phase" word="walk.phase" values={PHASES} valueWords="walk.phases" /> : null}
             <View className="flex-row">
               <FormField control={control} name="note" label={say(speaker, 'walk.note')} onSubmit={save} />
             </View>
@@ -199,38 +202,8 @@ export function FindingForm({
   );
 }
 
-/** What is repaired has its time; a mark is only seen. */
-const isRepaired = (kind: PlanKind): boolean => !(MARKS as readonly string[]).includes(kind);
-
-/** The same finding with its corners elsewhere; readings that are then outside do not count. */
-function movedTo(input: FindingInput, points: readonly Point[]): FindingInput {
-  if (input.kind === 'spall')
-    return { ...input, outline: points, readings: input.readings?.filter(([x, y]) => outsiders([[x, y]], points).length === 0) ?? [] };
-  if (input.kind === 'edge') return { ...input, length: { ...input.length, value: lineLength(points) } };
-  if (input.kind === 'wedge') return { ...input, width: { ...input.width, value: lineLength(points) } };
-  if (input.kind === 'step') {
-    const width = { ...input.width, value: lineLength(points) };
-    return { ...input, width, stays_m3: (input.stays_m3 * width.value) / input.width.value };
-  }
-  if ('outline' in input) return { ...input, outline: points };
-  return 'line' in input ? { ...input, line: points } : input;
+/** Where a sent property is typed. */
+function fieldOf(kind: PlanKind, property: string): keyof FindingText {
+  const fields: Readonly<Partial<Record<string, keyof FindingText>>> = { note: 'note', ...typedKind(kind)?.fieldOf };
+  return fields[property] ?? 'deepest';
 }
-
-/** Where each sent property is typed. */
-const FIELD_OF: Readonly<Record<string, keyof FindingText>> = {
-  deepest: 'deepest',
-  cutDepth: 'cutDepth',
-  width: 'opening',
-  depth: 'depth',
-  lip: 'lip',
-  between: 'between',
-  across: 'across',
-  down: 'down',
-  note: 'note',
-  thickness: 'layer',
-  run: 'run',
-  rise: 'rise',
-  going: 'going',
-  steps: 'steps',
-  dropped: 'dropLength',
-};

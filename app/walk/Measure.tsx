@@ -1,5 +1,5 @@
 import { readingsOf } from '@tufa/contract/assemble';
-import type { ReadingFields, ReadingKind, RowOf } from '@tufa/contract/entities';
+import type { ReadingFields, RowOf } from '@tufa/contract/entities';
 import { visitsOf } from '@tufa/contract/findingInputOf';
 import { crackMovement, readingsToHalve, type FindingInput } from '@tufa/core/survey';
 import { spallReadings } from '@tufa/core/plan';
@@ -11,13 +11,14 @@ import { write } from '../outbox/useFirm';
 import { Button, Word } from '../parts/ui/Button';
 import { Choice } from '../parts/ui/Choice';
 import { QuantityField } from '../parts/ui/QuantityField';
-import { textOf, planFinding, planReadings, volumeText } from '@tufa/words/survey';
+import { textOf, planFinding, planKind, planReadings, volumeText } from '@tufa/words/survey';
 import { measuredOf, readWithin } from '../parts/ui/quantityText';
 import { StepLayout } from '../parts/job/StepScreen';
 import { Answer, T } from '../parts/ui/T';
 import { FieldProblem } from '../parts/ui/fieldProblem';
 import type { JobView } from '../parts/job/useJob';
 import { GaugeCard } from './GaugeCard';
+import { typedKind } from './kinds';
 import { PlanView } from './PlanView';
 import { readingAdd, readingRemoval } from './reading';
 import { millimetre } from './snap';
@@ -31,13 +32,16 @@ const MOST_TRIED = 60;
 
 type Finding = RowOf<'finding'>;
 
+/** What is read along a finding with a gauge; null where nothing is. */
+const readOf = (finding: RowOf<'finding'>): 'depth' | 'width' | null => typedKind(planKind(finding))?.read ?? null;
+
 /** Depths in a spall or widths along a crack: by tap, along a string line at a fixed spacing, or by typed distances. */
 export function Measure({ view, element, onDone }: { view: JobView; element: RowOf<'element'>; onDone: () => void }) {
   const speaker = useSpeaker();
   const findings = useMemo(
     () =>
       Object.values(view.data.finding)
-        .filter((finding) => finding.elementId === element.id && !finding.removed && (finding.kind === 'spall' || finding.kind === 'crack'))
+        .filter((finding) => finding.elementId === element.id && !finding.removed && readOf(finding) !== null)
         .sort((a, b) => (a.label < b.label ? -1 : 1)),
     [view.data.finding, element.id],
   );
@@ -64,7 +68,7 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
   const { left_m, top_m } = extent(outline);
   const origin: Point = [left_m, top_m];
   const station = string.stations[string.at];
-  const kind: ReadingKind = finding?.kind === 'crack' ? 'width' : 'depth';
+  const kind = (finding && readOf(finding)) ?? 'depth';
 
   const placeAt = (at: Point): void => {
     setPlace([0, 1].map((axis) => textOf(speaker, { value: at[axis as 0 | 1] - origin[axis as 0 | 1], source: 'typed' }, 'length')) as [string, string]);
@@ -89,13 +93,13 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
       if (stations[0]) placeAt(stations[0]);
       return;
     }
-    placeAt(finding.kind === 'crack' ? nearestOnLine(tapped, finding.outline.points).at : tapped);
+    placeAt(kind === 'width' ? nearestOnLine(tapped, finding.outline.points).at : tapped);
   };
   const save = async (): Promise<void> => {
     if (!finding) return;
     try {
       const at = placed();
-      if (finding.kind === 'spall' && outsiders([at], finding.outline.points).length > 0)
+      if (kind === 'depth' && outsiders([at], finding.outline.points).length > 0)
         return setFault({
           field: 'place0',
           text: say(speaker, 'walk.outsideFinding', { label: finding.label }),
@@ -125,7 +129,7 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
     }
   };
   const last = rows.at(-1);
-  const lost = ({ at }: ReadingFields): boolean => finding?.kind === 'spall' && at !== null && outsiders([at], finding.outline.points).length > 0;
+  const lost = ({ at }: ReadingFields): boolean => finding !== undefined && kind === 'depth' && at !== null && outsiders([at], finding.outline.points).length > 0;
   const planned = view.survey?.findings.find((finding) => finding.findingId === findingId)?.takeOff;
   if (!finding)
     return (
@@ -153,7 +157,7 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
             ) : (
               <Answer size="number">{finding.label}</Answer>
             )}
-            {finding.kind === 'crack' ? (
+            {kind === 'width' ? (
               <Movement finding={finding} rows={rows} />
             ) : (
               <T as="faint">

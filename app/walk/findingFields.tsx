@@ -3,7 +3,7 @@ import { sayCoded } from '@tufa/words';
 import { Controller, type Control } from 'react-hook-form';
 import { Choice } from '../parts/ui/Choice';
 import { FormField } from '../parts/ui/FormField';
-import type { FindingText } from './findingText';
+import type { FindingText } from './TypedFinding';
 import { useSpeaker } from '../parts/phone/speaker';
 
 /** Lengths that are taped, not probed. */

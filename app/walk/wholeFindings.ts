@@ -1,11 +1,11 @@
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import type { Point } from '@tufa/core/takeoff';
 import { planKind } from '@tufa/words/survey';
-import { WAYS } from './findingText';
+import { typedKind } from './kinds';
 
 /** Whether a finding is all of its element: a layer or a top with the element's own outline. */
 export const isWhole = (finding: RowOf<'finding'>, element: RowOf<'element'>): boolean =>
-  WAYS[planKind(finding)]?.includes('whole') === true && sameOutline(finding.outline.points, element.geometry.outline);
+  typedKind(planKind(finding))?.ways.includes('whole') === true && sameOutline(finding.outline.points, element.geometry.outline);
 
 /** Findings that are all of an element, and go with its outline when that changes. */
 export const wholeFindings = (data: Pick<FirmData, 'finding'>, element: RowOf<'element'>): RowOf<'finding'>[] =>

@@ -17,7 +17,7 @@ export interface WireForm<V extends FieldValues> {
   /** typed text to what is sent; throws FieldProblem for the field at fault */
   readonly toWire: (values: V) => object;
   /** which field a path of the sent object is typed in, with the kind of its figure */
-  readonly fieldOf: (path: string) => { field: keyof V & string; kind?: Kind; label?: string };
+  readonly fieldOf: (path: string, values: V) => { field: keyof V & string; kind?: Kind; label?: string };
 }
 
 function sayFault(speaker: Speaker, code: string, limit: unknown, kind: Kind | undefined): string {
@@ -51,7 +51,7 @@ export function useWireForm<V extends FieldValues>({
       const { FIELDS, check } = await loadChecks();
       const fault = check(FIELDS[wire.entity], sent).fault ?? senseOf(sent as Record<string, unknown>);
       if (!fault) return { values, errors: {} };
-      const { field, kind, label = '' } = wire.fieldOf(fault.field);
+      const { field, kind, label = '' } = wire.fieldOf(fault.field, values);
       // What contradicts itself comes with its own figures.
       const own = !fault.code.includes('.') && !isSaid(`field.${fault.code}`) && isSaid(`problem.${fault.code}`);
       return fail(

@@ -1,0 +1,73 @@
+import type { Answer, Phase } from '@tufa/core/survey';
+import type { CrackProfile, Point, Section, SpallShape } from '@tufa/core/takeoff';
+import type { PlanKind } from '@tufa/draw';
+
+/** A finding as it is typed and drawn: what two kinds ask alike stays when another kind is chosen. */
+export interface FindingText {
+  kind: PlanKind;
+  /** an area by its sizes, drawn, or the element's whole face */
+  by: 'sizes' | 'corners' | 'whole';
+  length: string;
+  width: string;
+  fromLeft: string;
+  fromTop: string;
+  corners: Point[];
+  deepest: string;
+  shape: SpallShape;
+  edge: 'cut' | 'feathered';
+  cutDepth: string;
+  opening: string;
+  depth: string;
+  profile: CrackProfile;
+  moves: Answer;
+  lip: string;
+  between: string;
+  section: Section;
+  across: string;
+  down: string;
+  layer: string;
+  /** CSP 1-10 */
+  roughness: string;
+  run: string;
+  rise: string;
+  going: string;
+  steps: string;
+  stays: string;
+  dropLength: string;
+  phase: Phase;
+  note: string;
+}
+
+/** A new finding, nothing typed yet. */
+export const EMPTY: FindingText = {
+  kind: 'spall',
+  by: 'sizes',
+  length: '',
+  width: '',
+  fromLeft: '',
+  fromTop: '',
+  corners: [],
+  deepest: '',
+  shape: 'dish',
+  edge: 'cut',
+  cutDepth: '',
+  opening: '',
+  depth: '',
+  profile: 'slot',
+  moves: 'no',
+  lip: '',
+  between: '',
+  section: 'triangle',
+  across: '',
+  down: '',
+  layer: '',
+  roughness: '3',
+  run: '',
+  rise: '',
+  going: '',
+  steps: '1',
+  stays: '0',
+  dropLength: '',
+  phase: 'now',
+  note: '',
+};

@@ -1,0 +1,23 @@
+import type { PropertiesOf, RepairedKind } from '@tufa/contract/kinds/index';
+import type { Speaker } from '@tufa/words/speak';
+import type { ComponentType } from 'react';
+import type { FindingFieldProps } from '../findingFields';
+import type { FindingText } from '../TypedFinding';
+
+/** What is asked of one kind beside where it lies. */
+export type KindFieldProps = FindingFieldProps & { readonly onGauge: () => void };
+
+/** How one kind of finding is typed. Every kind is one such module. */
+export interface TypedKind<K extends RepairedKind> {
+  /** told by sizes, drawn, or all of its element, the usual way first; empty where it can only be drawn */
+  readonly ways: readonly FindingText['by'][];
+  /** what is read along it with a gauge; null where nothing is */
+  readonly read: 'depth' | 'width' | null;
+  /** where each sent property is typed */
+  readonly fieldOf: Readonly<Partial<Record<keyof PropertiesOf[K] & string, keyof FindingText>>>;
+  /** what a row says, as it would be typed */
+  textOf(speaker: Speaker, properties: PropertiesOf[K]): Partial<FindingText>;
+  /** what is sent of what was typed, beside what all say. @throws FieldProblem */
+  wireOf(typed: { readonly speaker: Speaker; readonly values: FindingText; readonly thickness_m: number }): PropertiesOf[K];
+  readonly Fields: ComponentType<KindFieldProps>;
+}

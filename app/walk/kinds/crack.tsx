@@ -1,0 +1,48 @@
+import { ANSWERS } from '@tufa/core/survey';
+import { CRACK_PROFILES } from '@tufa/core/takeoff';
+import { say } from '@tufa/words';
+import { textOf } from '@tufa/words/survey';
+import { useSpeaker } from '../../parts/phone/speaker';
+import { Button } from '../../parts/ui/Button';
+import { measuredOf } from '../../parts/ui/quantityText';
+import { ChoiceField } from '../findingFields';
+import { slotTyped } from './depthTyped';
+import { Figures } from './Figures';
+import type { TypedKind } from './TypedKind';
+
+/** A crack: how wide and deep, whether it moves, whether one side stands higher. */
+export const crack: TypedKind<'crack'> = {
+  ways: [],
+  read: 'width',
+  fieldOf: { width: 'opening', depth: 'depth', lip: 'lip' },
+  textOf: (speaker, { width, depth, profile, moves, lip }) => ({
+    opening: textOf(speaker, width, 'length'),
+    depth: textOf(speaker, depth, 'length'),
+    profile,
+    moves,
+    lip: lip ? textOf(speaker, lip, 'length') : '',
+  }),
+  wireOf(typed) {
+    const { profile, moves, lip } = typed.values;
+    const level = lip.trim() === '' || lip.trim() === '0';
+    return { profile, ...slotTyped(typed), moves, lip: level ? null : measuredOf(typed.speaker, { field: 'lip', text: lip, as: 'depth', limit: 'lip_m' }) };
+  },
+  Fields({ onGauge, ...field }) {
+    const speaker = useSpeaker();
+    return (
+      <>
+        <Figures
+          {...field}
+          row={[
+            ['opening', 'walk.crackWidth'],
+            ['depth', 'walk.depth'],
+          ]}
+        />
+        <Button label={say(speaker, 'gauge.open')} onPress={onGauge} />
+        <ChoiceField {...field} name="moves" word="walk.moves" values={ANSWERS} valueWords="walk.movesIs" />
+        <Figures {...field} row={[['lip', 'walk.lip', say(speaker, 'walk.none')]]} />
+        <ChoiceField {...field} name="profile" word="walk.profile" values={CRACK_PROFILES} valueWords="word.profile" />
+      </>
+    );
+  },
+};

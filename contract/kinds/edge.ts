@@ -1,0 +1,28 @@
+import type { Measured } from '@tufa/core/quantity';
+import type { EdgeInput } from '@tufa/core/survey';
+import { lineLength, SECTIONS, type Section } from '@tufa/core/takeoff';
+import { drawn, LINE_LEAST_M, type RowKind, type Said } from './RowKind';
+
+/** What a broken edge is like beside its line. */
+export interface EdgeProperties extends Said {
+  readonly section: Section;
+  readonly across: Measured;
+  readonly down: Measured;
+}
+
+/** A broken edge or nosing. */
+export const edge: RowKind<EdgeProperties, EdgeInput> = {
+  lineLeast_m: LINE_LEAST_M,
+  properties: ({ exactly, measured }) => ({
+    section: exactly(SECTIONS).required(),
+    across: measured('depth_m').required(),
+    down: measured('depth_m').required(),
+  }),
+  fields: ({ exactly, measured }) => ({
+    section: exactly(SECTIONS).required(),
+    length: measured('side_m').required(),
+    across: measured('depth_m').required(),
+    down: measured('depth_m').required(),
+  }),
+  inputOf: ({ outline, properties: { section, across, down } }) => ({ kind: 'edge', section, length: drawn(lineLength(outline.points)), across, down }),
+};

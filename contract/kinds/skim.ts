@@ -1,0 +1,27 @@
+import type { Measured } from '@tufa/core/quantity';
+import type { SkimInput } from '@tufa/core/survey';
+import { cutoutsIn } from './cutouts';
+import type { RowKind, Said } from './RowKind';
+
+/** A thin layer over a worn face. */
+export interface SkimProperties extends Said {
+  readonly thickness: Measured;
+  /** roughness of what it fills, CSP 1-10 */
+  readonly profile: number;
+}
+
+/** A skim or overlay. */
+export const skim: RowKind<SkimProperties, SkimInput> = {
+  lineLeast_m: null,
+  properties: ({ measured, csp }) => ({ thickness: measured('skim_m').required(), profile: csp.required() }),
+  fields: ({ measured, outline, csp, cutouts }) => ({
+    outline: outline.required(),
+    thickness: measured('depth_m').required(),
+    profile: csp.required(),
+    cutouts_m2: cutouts,
+  }),
+  inputOf({ outline: { points }, properties: { thickness, profile } }, { openings }) {
+    const cutouts_m2 = cutoutsIn(points, openings);
+    return { kind: 'skim', outline: points, thickness, profile, ...(cutouts_m2.length > 0 ? { cutouts_m2 } : {}) };
+  },
+};
