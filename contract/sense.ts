@@ -4,7 +4,7 @@ import { LIMITS, type Limit } from './limits';
 import { AID_CLASSES, contradictions, type Sheet } from '@tufa/core/shelf';
 import { LINE_LEAST_M } from './kinds/RowKind';
 import { ROW_KINDS, type RepairedKind } from './kinds';
-import type { Fault } from './validate';
+import type { Fault } from './Fault';
 
 /** What a schema of one shape for every reading cannot see: each kind's own limits. */
 function readingFault(change: Readonly<Record<string, unknown>>): Fault | null {

@@ -6,7 +6,8 @@ import { LIMITS, type Limit } from './limits';
 import type { ElementFields, FindingFields, FirmData, ReadingFields, ReadingKind, Row, RowOf } from './entities';
 import { FIELDS } from './schemas';
 import { senseOf } from './sense';
-import { check, type Fault } from './validate';
+import type { Fault } from './Fault';
+import { check } from './validate';
 
 /** Readings that travel in a file: what was measured on an element, not the weather and not what was understood. */
 export const FILED = ['depth', 'width', 'sounding', 'scratch', 'drop_s', 'pull_Pa', 'strength_Pa', 'moisture'] as const satisfies readonly ReadingKind[];

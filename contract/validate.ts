@@ -1,13 +1,7 @@
 import type Joi from 'joi';
 import { changeSchema, commandSchema, type Command } from './commands';
+import type { Fault } from './Fault';
 import { senseOf } from './sense';
-
-/** One thing wrong with what was sent: where, a stable code, and the figures behind it. */
-export interface Fault {
-  readonly field: string;
-  readonly code: string;
-  readonly figures: Readonly<Record<string, unknown>>;
-}
 
 const OPTIONS: Joi.ValidationOptions = { abortEarly: true, convert: true, errors: { wrap: { label: false } } };
 

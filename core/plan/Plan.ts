@@ -1,7 +1,8 @@
 import type { AidJudged, Ranked, Reason } from '../choose';
 import type { Extended, PackCount, PortionLimit } from '../mix';
 import type { Ranged } from '../quantity';
-import type { ElementSurvey } from './survey/surveyOf';
+import type { ElementSurvey } from './survey/Survey';
+import type { TakeOff } from './survey/TakeOff';
 import type { Lever, LeverCombination } from './levers/levers';
 import type { Shots } from './window/shotsFor';
 import type { Ticket } from './window/ticket';
@@ -9,28 +10,6 @@ import type { AidRole, OverlayInput } from './input/PlanInput';
 import type { RepairStep } from './steps/RepairStep';
 import type { MilestoneTime } from './window/milestones';
 import type { WindowAnswer } from './window/windowFor';
-
-/** What a finding measures, SI. */
-export interface TakeOff {
-  readonly area_m2: number;
-  readonly perimeter_m: number;
-  readonly deepest_m: number;
-  readonly mean_m: number;
-  /** m3 */
-  readonly volume: Ranged;
-  /** sd of ln volume */
-  readonly sigma: number;
-  /** area whose roughness the material fills on top of the volume */
-  readonly rough_m2: number;
-  /** of a crack, joint, edge or step; null for areas */
-  readonly length_m: number | null;
-  /** broken out and carried away; null where nothing is */
-  readonly debris: { readonly bulk_m3: number; readonly mass_kg: number; readonly bags: number } | null;
-  /** what the finding's kind adds, SI, the unit in each name */
-  readonly more: Readonly<Record<string, number>>;
-  /** form strips as they are cut: the pieces of each stock, m; empty where nothing is cast */
-  readonly strips: readonly (readonly number[])[];
-}
 
 /** One layer of a repair, from the bottom up. */
 export interface LayerPlan {

@@ -1,5 +1,4 @@
 import type { Reason } from '../choose/Reason';
-import type { Verdict } from './verdict';
 
 /** What a licensed person said of an element that Tufa had stopped: who by role, on which day, and which stops they knew of. */
 export interface Opinion {
@@ -32,7 +31,7 @@ export const stopKey = ({ code, figures }: Reason): string => ('label' in figure
  * What still stops an element: every reason of its verdict that no licensed opinion has dealt with. A question nobody has
  * answered is dealt with by answering it, and what is found after the opinion stops again.
  */
-export function standingStops({ reasons }: Verdict, opinion: Opinion | undefined): Reason[] {
+export function standingStops({ reasons }: { readonly reasons: readonly Reason[] }, opinion: Opinion | undefined): Reason[] {
   const covered = new Set(opinion?.covers ?? []);
   return reasons.filter((reason) => reason.verdict === 'no' && (isUnanswered(reason) || !covered.has(stopKey(reason))));
 }

@@ -6,10 +6,8 @@ import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { extname, join } from 'node:path';
-import type { Pool } from 'pg';
-import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import type { DataSource } from 'typeorm';
+import type { AppContext } from './AppContext';
 import { errorAnswer, notFound } from './http/errors';
 import { requireSession } from './http/session';
 import { commandRoutes } from './routes/commands';
@@ -19,20 +17,6 @@ import { letterRoutes } from './routes/letters';
 import { photographRoutes } from './routes/photographs';
 import { readRoutes } from './routes/reads';
 import { sessionRoutes } from './routes/sessions';
-import type { News } from './services/News';
-
-/** What the application is made of: handed in, nothing looked up. */
-export interface AppContext {
-  readonly source: DataSource;
-  readonly pool: Pool;
-  readonly news: News;
-  readonly firmId: string;
-  readonly clock: () => Date;
-  readonly log: Logger;
-  readonly secret: string;
-  /** the exported web application; null serves the API alone */
-  readonly web: string | null;
-}
 
 /** The hash of the empty style element that react-native-web fills through the CSSOM. */
 const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";

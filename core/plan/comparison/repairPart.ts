@@ -2,7 +2,8 @@ import { houseOf, lifeClass, lifeOf, shortestLife, worstOf, type Reason } from '
 import { daysOnSite, type OnSite, type WorkTask } from '../../day';
 import type { Sheet } from '../../shelf';
 import { phaseOf, type ElementInput, type FindingInput } from '../../survey';
-import type { ChosenPlan, FindingPlan, TakeOff } from '../Plan';
+import type { ChosenPlan, FindingPlan } from '../Plan';
+import type { TakeOff } from '../survey/TakeOff';
 import { prepared, type PreparedInput } from '../input/ownFigures';
 import { asksOf } from '../kinds';
 import { ratesOf, type PlanInput, type TreatmentInput } from '../input/PlanInput';

@@ -1,6 +1,6 @@
 import type { Sheet } from '../../shelf';
 import type { ElementInput, FindingInput } from '../../survey';
-import type { TakeOff } from '../Plan';
+import type { TakeOff } from '../survey/TakeOff';
 import type { PreparedInput } from './ownFigures';
 import type { OverlayInput, TreatmentInput } from './PlanInput';
 import { Site } from './site';

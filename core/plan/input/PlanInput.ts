@@ -1,3 +1,4 @@
+import type { HourWeather } from '../../weather';
 import { DAY } from '../../day';
 import type { FibreKind, StockLot } from '../../mix';
 import type { Measured, UnitSystem } from '../../quantity';
@@ -5,7 +6,6 @@ import type { CrewFigureName, FigureEntry, RecordEntry } from '../../setting';
 import type { Aid, Sheet, Task } from '../../shelf';
 import type { ElementInput, FindingInput } from '../../survey';
 import type { HouseMethod } from '../../choose/houseMethod';
-import type { SiteInput } from './site';
 
 /** The firm's ways that a plan follows. */
 export interface FirmSettings {
@@ -122,6 +122,15 @@ export interface TreatmentInput {
 export const AID_ROLES = ['bond', 'cure', 'coat'] as const;
 /** What an aid does in a system. */
 export type AidRole = (typeof AID_ROLES)[number];
+
+/** Where and when: with it the temperatures change through the work; without it they are held. */
+export interface SiteInput {
+  readonly latitude_deg: number;
+  readonly longitude_deg: number;
+  /** when the first water is planned, an ISO instant */
+  readonly firstWater: string;
+  readonly weather: { readonly from: string; readonly hours: readonly HourWeather[] };
+}
 
 /** The job file: everything a plan is computed from, and nothing else. */
 export interface PlanInput {

@@ -1,17 +1,8 @@
 import { Problem, type Measured } from '../../quantity';
 import { shifted, type Temperatures } from '../../setting';
 import type { ElementInput } from '../../survey';
-import { readingOffset, SurfaceDay, WEATHER, weatherAt, type HourWeather, type PlaceWeather, type SurfaceSite } from '../../weather';
-import type { Conditions } from './PlanInput';
-
-/** Where and when: with it the temperatures change through the work; without it they are held. */
-export interface SiteInput {
-  readonly latitude_deg: number;
-  readonly longitude_deg: number;
-  /** when the first water is planned, an ISO instant */
-  readonly firstWater: string;
-  readonly weather: { readonly from: string; readonly hours: readonly HourWeather[] };
-}
+import { readingOffset, SurfaceDay, WEATHER, weatherAt, type PlaceWeather, type SurfaceSite } from '../../weather';
+import type { Conditions, SiteInput } from './PlanInput';
 
 /** The day of the work, an ISO day; nothing where no hour is planned. */
 export const dayOfWork = ({ site }: { readonly site?: SiteInput | undefined }): string | undefined => site?.firstWater.slice(0, 10);

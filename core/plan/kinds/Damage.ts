@@ -3,7 +3,7 @@ import type { Sheet, Use } from '../../shelf';
 import type { ElementInput, FindingInput } from '../../survey';
 import type { Point } from '../../takeoff';
 import type { Context } from '../input/Context';
-import type { TakeOff } from '../Plan';
+import type { TakeOff } from '../survey/TakeOff';
 import type { RepairStep } from '../steps/RepairStep';
 import type { Stepped } from '../steps/Stepped';
 import type { BodyLayer, SectionShape } from '../systems/SystemSection';

@@ -4,11 +4,9 @@ import { movementOf, resinOf, type Sheet } from '../../shelf';
 import type { CrackInput } from '../../survey';
 import { crackResin, meanWidth, TAKEOFF, type Crack } from '../../takeoff';
 import type { Context } from '../input/Context';
-import type { TakeOff } from '../Plan';
+import type { TakeOff } from '../survey/TakeOff';
+import type { CrackWay } from './CrackWay';
 import type { Of } from './Damage';
-
-/** What is done with a crack: filled with resin in one of four ways, rubbed in, opened to a groove, or cut to a joint. */
-export type CrackWay = Exclude<HouseMethod['cracks'], 'byWidth'> | 'rubIn' | 'openGroove' | 'joint';
 
 /** How a crack is filled with resin: by its width, or by the firm's school. */
 export function crackMethod({ cracks }: HouseMethod, width_m: number): Exclude<HouseMethod['cracks'], 'byWidth'> {

@@ -16,7 +16,8 @@ import { bondOf, CHOOSE, houseOf, profileReached, type HouseMethod } from '../..
 import { RANGE, type Ranged, rangedSum } from '../../quantity';
 import { type Sheet, bagOf } from '../../shelf';
 import type { Context } from '../input/Context';
-import type { OrderOption, ProductOrder, Quantities, TakeOff } from '../Plan';
+import type { OrderOption, ProductOrder, Quantities } from '../Plan';
+import type { TakeOff } from '../survey/TakeOff';
 import type { PlanInput, StockInput } from '../input/PlanInput';
 import { dayOfWork } from '../input/site';
 import { kindOf } from '../kinds';

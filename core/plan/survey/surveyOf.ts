@@ -1,49 +1,13 @@
-import { netArea, PHASES, phaseOf, standingStops, tapsToHalve, type ElementInput, type FindingInput, type Phase, type Verdict } from '../../survey';
+import { netArea, PHASES, phaseOf, standingStops, tapsToHalve, type ElementInput, type FindingInput } from '../../survey';
 import { effectiveTaps, hollowInterval, hollowShare, maskingOf, TAKEOFF } from '../../takeoff';
 import type { Reason } from '../../choose';
 import { Problem, rangedSum, type Ranged } from '../../quantity';
 import { ownFigure, prepared } from '../input/ownFigures';
-import type { TakeOff } from '../Plan';
+import type { TakeOff } from './TakeOff';
 import type { PlanInput } from '../input/PlanInput';
 import { kindOf, verdictOf } from '../kinds';
+import type { ElementSurvey, Survey, Waiting } from './Survey';
 import { takeOffOf } from './takeOffOf';
-
-/** What is left for another day: how much, and what its waiting risks. */
-export interface Waiting {
-  readonly phase: Exclude<Phase, 'now'>;
-  readonly labels: readonly string[];
-  readonly bad_m2: number;
-  readonly volume: Ranged;
-  readonly risks: readonly Reason[];
-}
-
-/** What the walk comes to for an element. */
-export interface ElementSurvey {
-  readonly elementId: string;
-  /** without its openings */
-  readonly area_m2: number;
-  readonly verdict: Verdict;
-  /** what of it still stops, no licensed opinion having dealt with it */
-  readonly stops: readonly Reason[];
-  /** of what is done now */
-  readonly bad_m2: number;
-  readonly volume: Ranged | null;
-  /** cracks, joints and edges done now, m */
-  readonly length_m: number;
-  /** broken out and carried away now */
-  readonly debris: { readonly bulk_m3: number; readonly mass_kg: number; readonly bags: number } | null;
-  readonly waiting: readonly Waiting[];
-  /** share that rings hollow with its 95 % interval, from soundings; null without any */
-  readonly hollow: { readonly share: number; readonly low: number; readonly high: number; readonly taps: number; readonly moreToHalve: number } | null;
-  /** tape and sheet for every finding done now */
-  readonly masking: { readonly tape_m: number; readonly sheet_m2: number } | null;
-}
-
-/** What the walk comes to: take-offs and verdicts, nothing chosen. */
-export interface Survey {
-  readonly elements: readonly ElementSurvey[];
-  readonly findings: readonly { readonly findingId: string; readonly elementId: string; readonly takeOff: TakeOff }[];
-}
 
 /** What the crew has shown of what a crack drinks. */
 export const learnedOf = (input: PlanInput): { readonly soakDepth_m: number } => ({ soakDepth_m: ownFigure(input, 'soakDepth', TAKEOFF.soakDepth_m) });

@@ -2,7 +2,7 @@ import { rangedOf } from '../../quantity';
 import type { FindingInput } from '../../survey';
 import { debrisOf } from '../../takeoff';
 import { deepestOf, kindOf, type Learned } from '../kinds';
-import type { TakeOff } from '../Plan';
+import type { TakeOff } from './TakeOff';
 
 /**
  * What a finding measures: surface, edge, volume with its P10-P90, what is broken out and carried away, and what its

@@ -2,7 +2,7 @@ import type { Figures } from '../../quantity';
 import type { Bond, Moisture } from '../../shelf';
 import type { ElementInput } from '../../survey';
 import type { CrackProfile, SpallShape } from '../../takeoff';
-import type { CrackWay } from '../kinds/crackWays';
+import type { CrackWay } from '../kinds/CrackWay';
 
 /** What every section shows beside its own shape. */
 interface SectionCommon {

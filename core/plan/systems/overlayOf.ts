@@ -4,7 +4,8 @@ import { netArea, type ElementInput, type FindingInput, type SkimInput } from '.
 import { polygonArea } from '../../takeoff';
 import type { Context } from '../input/Context';
 import { kindOf } from '../kinds';
-import type { OverlayPlan, TakeOff } from '../Plan';
+import type { OverlayPlan } from '../Plan';
+import type { TakeOff } from '../survey/TakeOff';
 import type { OverlayInput } from '../input/PlanInput';
 import { asMixed, chosenOf } from './chosenOf';
 import { rankedOf } from './rankedOf';

@@ -2,7 +2,7 @@ import { bagOf, resinDensity, resinOf } from '../../shelf';
 import { WEATHER } from '../../weather';
 import type { Context } from '../input/Context';
 import { stoneTaken } from '../orders/mixOf';
-import type { TakeOff } from '../Plan';
+import type { TakeOff } from '../survey/TakeOff';
 import type { PlanInput } from '../input/PlanInput';
 import { ownFigure, recordOf } from '../input/ownFigures';
 import type { WindowQuestion } from './WindowQuestion';

@@ -1,7 +1,7 @@
 import { commandsSchema, parts, type Command } from '@tufa/contract/commands';
 import { check } from '@tufa/contract/validate';
 import { Router } from 'express';
-import type { AppContext } from '../app';
+import type { AppContext } from '../AppContext';
 import { withFirm } from '../data/withFirm';
 import { Person, TABLES } from '../entities';
 import { HttpProblem, problemDetails } from '../http/HttpProblem';

@@ -6,7 +6,7 @@ import { PLAIN, type Speaker } from '@tufa/words';
 import { Router } from 'express';
 import Joi from 'joi';
 import { In } from 'typeorm';
-import type { AppContext } from '../app';
+import type { AppContext } from '../AppContext';
 import { withFirm } from '../data/withFirm';
 import { renderPdf } from '../documents/renderPdf';
 import { surveySheet, type SheetPhoto } from '../documents/surveySheet';

@@ -3,7 +3,7 @@ import { id } from '@tufa/contract/common';
 import { LETTER_MOST_BYTES } from '@tufa/contract/letter';
 import { raw, Router } from 'express';
 import Joi from 'joi';
-import type { AppContext } from '../app';
+import type { AppContext } from '../AppContext';
 import { withFirm } from '../data/withFirm';
 import { LetterFile } from '../entities/LetterFile';
 import { checked } from '../http/checked';

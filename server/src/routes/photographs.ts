@@ -4,7 +4,7 @@ import { PHOTO } from '@tufa/contract/photo';
 import { raw, Router } from 'express';
 import Joi from 'joi';
 import sharp from 'sharp';
-import type { AppContext } from '../app';
+import type { AppContext } from '../AppContext';
 import { withFirm } from '../data/withFirm';
 import { PHOTO_SIZES, PhotographFile, type PhotoSize } from '../entities/PhotographFile';
 import { checked } from '../http/checked';

@@ -5,7 +5,7 @@ import { computePlan } from '@tufa/core/plan';
 import { Router } from 'express';
 import Joi from 'joi';
 import { MoreThan } from 'typeorm';
-import type { AppContext } from '../app';
+import type { AppContext } from '../AppContext';
 import { withFirm } from '../data/withFirm';
 import { Job } from '../entities';
 import { checked } from '../http/checked';

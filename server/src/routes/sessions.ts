@@ -4,7 +4,7 @@ import { check } from '@tufa/contract/validate';
 import { Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import Joi from 'joi';
-import type { AppContext } from '../app';
+import type { AppContext } from '../AppContext';
 import { withFirm } from '../data/withFirm';
 import { Device, Firm, Person } from '../entities';
 import { HttpProblem, problemDetails } from '../http/HttpProblem';

@@ -1,0 +1,6 @@
+/** One thing wrong with what was sent: where, a stable code, and the figures behind it. */
+export interface Fault {
+  readonly field: string;
+  readonly code: string;
+  readonly figures: Readonly<Record<string, unknown>>;
+}
