@@ -84,11 +84,12 @@ export function chosenOf(given: Context, overlay: OverlayPlan | null = null): Ch
   const { input, finding, takeOff, sheet, site } = context;
   const quantities = quantitiesOf(context);
   const need_m3 = quantities.powder.p50 * quantities.yield_m3_kg;
-  const first = questionFor({ input, takeOff, sheet, share: Math.min(...input.firm.grid), site });
-  const shots = sheet.parts && lineWidthOf(takeOff) !== undefined ? shotsFor(first, need_m3) : null;
-  const batches = shots ? shotBatches(shots, sheet) : batchesOf({ ...context, quantities });
-  const share = batches.share ?? Math.min(...input.firm.grid);
-  const question = questionFor({ input, takeOff, sheet, share, site });
+  const least = Math.min(...input.firm.grid);
+  const ask = (share: number): WindowQuestion => questionFor({ input, takeOff, sheet, share, site });
+  const shots = sheet.parts && lineWidthOf(takeOff) !== undefined ? shotsFor(ask(least), need_m3) : null;
+  const batches = shots ? shotBatches(shots, sheet) : batchesOf({ input, finding, sheet, need_bags: quantities.bags.p50, ask });
+  const share = batches.share ?? least;
+  const question = ask(share);
   const window = windowFor(question);
   const lifts = liftsOf(context);
   const stone = stoneTaken(sheet, input.batch.stone);

@@ -4,18 +4,27 @@ import { batchWindow } from '../../setting';
 import { type Sheet, bagOf, resinDensity } from '../../shelf';
 import type { Context } from '../input/Context';
 import { kindOf } from '../kinds';
-import type { BatchesPlan, Quantities } from '../Plan';
-import { questionFor } from './questionFor';
+import type { BatchesPlan } from '../Plan';
 import type { Shots } from './shotsFor';
 import { basisFor } from './basisFor';
+import type { WindowQuestion } from './WindowQuestion';
 
 /** In how many batches a layer is mixed: the largest share of the firm's grid that vessels and clocks allow, made even. */
-export function batchesOf({ input, finding, takeOff, sheet, site, quantities }: Context & { quantities: Quantities }): BatchesPlan {
+export function batchesOf({
+  input,
+  finding,
+  sheet,
+  need_bags,
+  ask,
+}: Pick<Context, 'input' | 'finding' | 'sheet'> & {
+  readonly need_bags: number;
+  /** the question of Day and the clocks for one share of a bag */
+  readonly ask: (share: number) => WindowQuestion;
+}): BatchesPlan {
   const { firm, batch } = input;
-  const need_bags = quantities.bags.p50;
   const slack = 1 + 1e-9;
   const limitOf = (share: number): PortionLimit | null => {
-    const { basis, portion } = basisFor(questionFor({ input, takeOff, sheet, share, site }));
+    const { basis, portion } = basisFor(ask(share));
     const broken = vesselLimit(portion, { ...firm, batchMost_kg: sheet.mixing.batchMost_kg });
     if (broken) return broken;
     const window = batchWindow(basis);
@@ -23,7 +32,7 @@ export function batchesOf({ input, finding, takeOff, sheet, site, quantities }: 
     return kindOf(finding).wetEdge && need_bags > share * slack && !window.wetEdge.holds ? 'wetEdge' : null;
   };
   const grid = [...firm.grid].sort((a, b) => b - a).map((share) => ({ share, limit: limitOf(share) }));
-  const largest = largestPortion({ grid: firm.grid, limitOf: (share) => grid.find((one) => one.share === share)?.limit ?? null });
+  const largest = largestPortion({ grid: firm.grid, limitOf: (share) => grid.find((tried) => tried.share === share)?.limit ?? null });
   if (batch.share !== null)
     return { share: batch.share, largest: largest.share, count: Math.max(1, ceilingOf(need_bags / batch.share)), limit: limitOf(batch.share), grid };
   if (largest.share === null) return { share: null, largest: null, count: 0, limit: largest.limit, grid };
