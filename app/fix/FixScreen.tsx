@@ -30,6 +30,7 @@ import { whole } from './money';
 import { writeTreatments } from './writeTreatment';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links } from '../links';
+import { sheetOf } from '@tufa/core/plan';
 
 export const FixScreen = () => <StepScreen step="fix">{(view) => <Fix key={view.job.id} view={view} />}</StepScreen>;
 
@@ -76,7 +77,7 @@ function Fix({ view }: { view: JobView }) {
 
   const chosenId = finding.chosen?.sheetId ?? view.input.treatments.find((treatment) => treatment.findingId === finding.findingId)?.sheetId ?? null;
   const ranked = finding.ranking.find(({ sheetId }) => sheetId === (looking ?? chosenId)) ?? finding.ranking[0];
-  const sheet = view.input.sheets.find(({ id }) => id === ranked?.sheetId);
+  const sheet = sheetOf(view.input, ranked?.sheetId);
   if (!ranked || !sheet) return null;
   const at = finding.ranking.indexOf(ranked);
   const held = view.input.treatments.find((treatment) => treatment.findingId === finding.findingId);
@@ -102,7 +103,7 @@ function Fix({ view }: { view: JobView }) {
       }}
     />
   );
-  const chosenSheet = view.input.sheets.find(({ id }) => id === chosenId);
+  const chosenSheet = sheetOf(view.input, chosenId);
   return (
     <StepLayout
       step="fix"

@@ -27,6 +27,7 @@ import type { JobView } from '../parts/job/useJob';
 import { inUnits } from '@tufa/words/survey';
 import { writeTreatments } from './writeTreatment';
 import { useSpeaker } from '../parts/phone/speaker';
+import { aidOf, sheetOf } from '@tufa/core/plan';
 
 /** In which state an aid is covered is told whatever its verdict. */
 const COVERED: readonly ReasonCode[] = ['aid.covered.wet', 'aid.covered.tacky', 'aid.covered.dry'];
@@ -52,8 +53,8 @@ export function LayersChoice(given: Chosen) {
   );
   const { overlay, aids } = given.chosen;
   const names = [
-    ...(overlay ? [given.view.input.sheets.find(({ id }) => id === overlay.chosen.sheetId)?.name ?? ''] : []),
-    ...[...aids, ...(overlay?.chosen.aids ?? [])].map(({ aidId }) => given.view.input.aids?.find(({ id }) => id === aidId)?.name ?? ''),
+    ...(overlay ? [sheetOf(given.view.input, overlay.chosen.sheetId)?.name ?? ''] : []),
+    ...[...aids, ...(overlay?.chosen.aids ?? [])].map(({ aidId }) => aidOf(given.view.input, aidId)?.name ?? ''),
   ];
   return (
     <View className="gap-3" testID="layers">
@@ -109,7 +110,7 @@ function OverlayChoice({ view, element, finding, treatment, chosen }: Chosen) {
           <Thickness key={thickness_m} thickness_m={thickness_m} onChange={(next) => keep({ ...held, thickness_m: next })} />
           <Choice
             label={say(speaker, 'layers.overlay')}
-            options={fit.map(({ sheetId }) => ({ value: sheetId, label: view.input.sheets.find(({ id }) => id === sheetId)?.name ?? '' }))}
+            options={fit.map(({ sheetId }) => ({ value: sheetId, label: sheetOf(view.input, sheetId)?.name ?? '' }))}
             value={held.sheetId}
             onChange={(sheetId) => keep({ ...held, sheetId })}
           />

@@ -5,6 +5,7 @@ import { Choice } from '../parts/ui/Choice';
 import type { JobView } from '../parts/job/useJob';
 import { findingName } from './findingName';
 import { useSpeaker } from '../parts/phone/speaker';
+import { sheetOf } from '@tufa/core/plan';
 
 /** A system put together by hand: for every finding one of what fits it. */
 export function OwnSystem({
@@ -29,7 +30,7 @@ export function OwnSystem({
           <Choice
             key={findingId}
             label={say(speaker, 'systems.ownFor', { label })}
-            options={fit.map(({ sheetId }) => ({ value: sheetId, label: view.input.sheets.find(({ id }) => id === sheetId)?.name ?? '' }))}
+            options={fit.map(({ sheetId }) => ({ value: sheetId, label: sheetOf(view.input, sheetId)?.name ?? '' }))}
             value={held?.sheetId ?? null}
             onChange={(sheetId) => onChange([...treatments.filter((treatment) => treatment.findingId !== findingId), { ...held, findingId, sheetId }])}
           />

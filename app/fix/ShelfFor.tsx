@@ -10,6 +10,7 @@ import { ShelfIndex } from '../shelf/ShelfIndex';
 import { whole } from './money';
 import { MARK, TONE } from './verdict';
 import { useSpeaker } from '../parts/phone/speaker';
+import { sheetOf } from '@tufa/core/plan';
 
 /** As many are listed at once: all that fits, as a rule, and the first of what does not. */
 const LISTED = 20;
@@ -59,7 +60,7 @@ export function ShelfFor({
       <View role="list" aria-label={say(speaker, 'fix.others')} className="gap-2">
         {found.slice(0, listed).map((ranked) => (
           <View key={ranked.sheetId} role="listitem">
-            <Product ranked={ranked} name={view.input.sheets.find(({ id }) => id === ranked.sheetId)?.name ?? ''} currentId={currentId} onLook={onLook} />
+            <Product ranked={ranked} name={sheetOf(view.input, ranked.sheetId)?.name ?? ''} currentId={currentId} onLook={onLook} />
           </View>
         ))}
       </View>

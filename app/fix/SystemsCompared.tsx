@@ -14,6 +14,7 @@ import { SYSTEM_NUMBERS, systemName } from './systemName';
 import { systemRows } from './systemRows';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
+import { sheetOf } from '@tufa/core/plan';
 
 /** The whole comparison: a bar each, the table with what is best marked, what stands against them, what is in them. */
 export function SystemsCompared({
@@ -94,7 +95,7 @@ export function SystemsCompared({
 /** What fills each finding, and what goes over it. */
 function productsOf(speaker: Speaker, { input, data }: JobView, { code, treatments }: SystemInput): string {
   if (code === 'replace') return say(speaker, 'systems.newConcrete');
-  const name = (sheetId: string): string => input.sheets.find(({ id }) => id === sheetId)?.name ?? '';
+  const name = (sheetId: string): string => sheetOf(input, sheetId)?.name ?? '';
   const lines = treatments.map(({ findingId, sheetId, overlay }) => {
     const label = findingName(speaker, data, findingId);
     return overlay

@@ -6,6 +6,7 @@ import { T } from '../parts/ui/T';
 import { amountText } from '../shelf/linesOf';
 import { packsText } from './packsText';
 import { useSpeaker } from '../parts/phone/speaker';
+import { aidOf, sheetOf } from '@tufa/core/plan';
 
 /** What is bought for all of a job at once, each product's packs rounded once; nothing where one product is all of it. */
 export function JobOrder({ input, plan }: { input: PlanInput; plan: Plan }) {
@@ -13,7 +14,7 @@ export function JobOrder({ input, plan }: { input: PlanInput; plan: Plan }) {
   const { orders, aids } = plan;
   if (orders.length + aids.length < 2) return null;
   const products = orders.map(({ sheetId, chosen }): Line => {
-    const name = input.sheets.find(({ id }) => id === sheetId)?.name ?? '';
+    const name = sheetOf(input, sheetId)?.name ?? '';
     return [
       name,
       chosen.packages.length > 0
@@ -22,7 +23,7 @@ export function JobOrder({ input, plan }: { input: PlanInput; plan: Plan }) {
     ];
   });
   const others = aids.map(({ aidId, packages, cost_minor }): Line => {
-    const aid = input.aids?.find(({ id }) => id === aidId);
+    const aid = aidOf(input, aidId);
     const packs = packages.map(({ count, amount }) =>
       say(speaker, 'mix.packs', { count: String(count), mass: amountText(speaker, aid?.unit ?? 'piece', amount) }),
     );

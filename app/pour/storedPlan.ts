@@ -4,6 +4,7 @@ import { Problem } from '@tufa/core/quantity';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
 import type { JobView } from '../parts/job/useJob';
+import { sheetOf } from '@tufa/core/plan';
 
 /** The plan the last pour named, the newest of its job. */
 export const latestPlan = (view: JobView): RowOf<'plan'> | undefined =>
@@ -52,7 +53,7 @@ export function inUse(view: JobView): JobView & { readonly planId: string | null
   const finding = stale?.plan.findings.find(({ findingId }) => findingId === view.finding?.findingId);
   if (!stale || !finding?.chosen) return { ...view, planId: null };
   const { input } = stale.row;
-  const sheet = input.sheets.find(({ id }) => id === finding.chosen?.sheetId) ?? null;
+  const sheet = sheetOf(input, finding.chosen?.sheetId) ?? null;
   return { ...view, input, plan: stale.plan, finding, sheet, planId: stale.row.id };
 }
 

@@ -1,6 +1,7 @@
 import type { FirmData } from '@tufa/contract/entities';
 import type { BatchState } from '@tufa/core/pour';
 import { chosenOfPlan } from '../pour/clocks';
+import { sheetOf } from '@tufa/core/plan';
 
 /** One batch, as planned and as it went. */
 export interface RecordRow {
@@ -32,7 +33,7 @@ export function recordRows(data: FirmData, batches: readonly BatchState[]): Reco
     return [
       {
         batch: batch.batch,
-        material: held.input.sheets.find(({ id }) => id === held.chosen.sheetId)?.name ?? '',
+        material: sheetOf(held.input, held.chosen.sheetId)?.name ?? '',
         startedAt: batch.startedAt,
         person: data.person[batch.person]?.name ?? '',
         share: held.chosen.ticket.share,

@@ -15,6 +15,7 @@ import { hashesOf } from './input/hashesOf';
 import { isStopped, learnedOf, surveyOf } from './survey/surveyOf';
 import { takeOffOf } from './survey/takeOffOf';
 import { warningsOf } from './kit/warningsOf';
+import { knownSheet } from './input/sheetOf';
 
 /** The computation's own version, kept with every plan. */
 export const CORE_VERSION = '0.2.0';
@@ -96,8 +97,7 @@ export function computePlan(given: PlanInput, { ranked }: PlanScope = { ranked: 
     const filled = treatment?.overlay ? underOverlay(element) : element;
     const all = ranking(judged.map((sheet) => rankedOf({ input, element: filled, finding, takeOff, sheet, site })));
     if (!treatment || phaseOf(finding) !== 'now') return { ...base, ranking: all, chosen: null };
-    const sheet = input.sheets.find(({ id }) => id === treatment.sheetId);
-    if (!sheet) throw new Problem('unknownSheet', { id: treatment.sheetId });
+    const sheet = knownSheet(input, treatment.sheetId);
     const context = { input, element, finding, takeOff, sheet, site, treatment };
     return { ...base, ranking: all, chosen: chosenOf({ ...context, element: filled, input: asMixed(input, sheet, finding) }, overlayOf(context)) };
   });

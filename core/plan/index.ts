@@ -13,6 +13,7 @@ export * from './kit/cautions';
 export * from './window/strata';
 export * from './survey/takeOffOf';
 export * from './input/site';
+export * from './input/sheetOf';
 export * from './window/shotsFor';
 export * from './constants';
 export * from './input/ownFigures';

@@ -10,6 +10,7 @@ import { useFirm, type Firm } from '../../outbox/useFirm';
 import { useWorkedOut } from '../../workers/useWorkedOut';
 import type { Step } from '../../links';
 import type { StepState } from '../chrome/Bars';
+import { sheetOf } from '@tufa/core/plan';
 
 /** A job with everything worked out from its rows. */
 export interface JobView extends Firm {
@@ -97,7 +98,7 @@ function jobView(
   const events = pourEventsOf(data, jobId);
   const batches = fold(events);
   const finding = plan?.findings.find(({ chosen }) => chosen) ?? plan?.findings[0] ?? null;
-  const sheet = input.sheets.find(({ id }) => id === finding?.chosen?.sheetId) ?? null;
+  const sheet = sheetOf(input, finding?.chosen?.sheetId) ?? null;
   const stopped = plan?.elements.some(({ stops }) => stops.length > 0) ?? false;
   return {
     ...firm,

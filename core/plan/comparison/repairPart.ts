@@ -1,6 +1,5 @@
 import { houseOf, lifeClass, lifeOf, shortestLife, worstOf, type Reason } from '../../choose';
 import { daysOnSite, type OnSite, type WorkTask } from '../../day';
-import type { Sheet } from '../../shelf';
 import { phaseOf, type ElementInput, type FindingInput } from '../../survey';
 import type { ChosenPlan, FindingPlan } from '../Plan';
 import type { TakeOff } from '../survey/TakeOff';
@@ -14,6 +13,7 @@ import { mixedOf } from '../systems/mixedOf';
 import { sumOf } from '../input/sumOf';
 import { systemCost } from '../systems/systemCost';
 import { workOf } from '../steps/workOf';
+import { knownSheet } from '../input/sheetOf';
 
 interface Done {
   readonly finding: FindingInput;
@@ -32,7 +32,7 @@ function opensAfter(element: ElementInput, chosen: ChosenPlan): number | null {
 /** Work of every finding, in chains that one crew does through one another; an element is overlaid once all of its fills are. */
 function onSiteOf(input: PreparedInput, done: readonly Done[]): OnSite {
   const worked = (one: ChosenPlan, { finding, element }: Done, takeOff: TakeOff): WorkTask[] => {
-    const sheet = input.sheets.find(({ id }) => id === one.sheetId) as Sheet;
+    const sheet = knownSheet(input, one.sheetId);
     return workOf({ input, element, finding, takeOff, sheet, batches: one.batches.count }, one.steps);
   };
   const fills = done.map((one) => worked(one.chosen, one, one.planned.takeOff));
@@ -75,7 +75,7 @@ export function repairPart(given: PlanInput, treatments: readonly TreatmentInput
     debris_kg: sumOf(plan.elements, ({ debris }) => debris?.mass_kg ?? 0),
   });
   const lives = done.map(({ finding, element, planned, chosen }) => {
-    const sheet = input.sheets.find(({ id }) => id === chosen.sheetId) as Sheet;
+    const sheet = knownSheet(input, chosen.sheetId);
     return lifeOf({ sheet, element, asks: asksOf(finding), house, reasons: planned.ranking.flatMap(({ reasons }) => reasons) });
   });
   return {

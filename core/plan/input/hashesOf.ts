@@ -1,12 +1,13 @@
 import type { StageHashes } from '../Plan';
 import type { PlanInput } from './PlanInput';
 import { hashOf } from './hashOf';
+import { sheetOf } from './sheetOf';
 
 /** A hash for each stage of a plan, over what that stage is worked out from. */
 export function hashesOf(input: PlanInput): StageHashes {
   const { elements, findings, treatments, firm, conditions, crew, batch } = input;
-  const chosen = treatments.map(({ sheetId }) => input.sheets.find(({ id }) => id === sheetId) ?? null);
-  const over = treatments.map(({ overlay }) => input.sheets.find(({ id }) => id === overlay?.sheetId) ?? null);
+  const chosen = treatments.map(({ sheetId }) => sheetOf(input, sheetId) ?? null);
+  const over = treatments.map(({ overlay }) => sheetOf(input, overlay?.sheetId) ?? null);
   const soaks = input.record?.figures.soakDepth ?? [];
   const takeOff = hashOf({ elements: elements.map(({ name: _name, sun: _sun, ...rest }) => rest), findings, ...(soaks.length > 0 ? { soaks } : {}) });
   const layers = hashOf({ takeOff, treatments, chosen, ...(over.some(Boolean) ? { over } : {}), ...(input.house ? { house: input.house } : {}) });

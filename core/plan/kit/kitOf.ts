@@ -1,6 +1,6 @@
 import { CHOOSE } from '../../choose';
 import { ceilingOf, type Figures } from '../../quantity';
-import { isResin, type Aid, type Sheet } from '../../shelf';
+import { isResin } from '../../shelf';
 import type { ChosenPlan, Plan } from '../Plan';
 import { mixedOfPlan } from '../systems/mixedOf';
 import { POWERED, toolsOf } from '../steps/toolsOf';
@@ -9,6 +9,7 @@ import type { Tool } from '../steps/STEPS';
 import { sumOf } from '../input/sumOf';
 import type { PlanInput } from '../input/PlanInput';
 import { PLAN } from '../constants';
+import { knownAid, knownSheet, sheetOf } from '../input/sheetOf';
 
 /** In the order in which a van is loaded. */
 export const KIT_GROUPS = ['material', 'tools', 'protection', 'supply', 'neighbours'] as const;
@@ -83,8 +84,8 @@ export function kitOf(input: PlanInput, plan: Plan): KitItem[] {
   const all = mixedOfPlan(plan.findings);
   if (all.length === 0) return [];
   const tools = toolsOf(all.flatMap(({ steps }) => steps));
-  const sheets = all.map(({ sheetId }) => input.sheets.find(({ id }) => id === sheetId) as Sheet);
-  const aids = plan.aids.map(({ aidId }) => input.aids?.find(({ id }) => id === aidId) as Aid);
+  const sheets = all.map(({ sheetId }) => knownSheet(input, sheetId));
+  const aids = plan.aids.map(({ aidId }) => knownAid(input, aidId));
   const hazards = new Set([...sheets, ...aids].flatMap((sheet) => sheet.hazards));
   const dust = hazards.has('silica') || tools.some((tool) => ['grinder', 'saw', 'breaker', 'blaster', 'sander'].includes(tool));
   const water_m3 = all.reduce((sum, { water }) => sum + (water?.total_m3 ?? 0), 0);
@@ -95,7 +96,7 @@ export function kitOf(input: PlanInput, plan: Plan): KitItem[] {
         'material',
         'product',
         {
-          name: input.sheets.find(({ id }) => id === sheetId)?.name ?? '',
+          name: sheetOf(input, sheetId)?.name ?? '',
           count: order.packages.reduce((sum, { count }) => sum + count, 0),
           mass_kg: order.bought_kg,
         },

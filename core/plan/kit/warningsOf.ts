@@ -1,7 +1,6 @@
 import type { Reason } from '../../choose';
 import { MIX } from '../../mix';
 import { SETTING } from '../../setting';
-import type { Sheet } from '../../shelf';
 import { WEATHER } from '../../weather';
 import type { FindingPlan } from '../Plan';
 import type { PlanInput } from '../input/PlanInput';
@@ -9,6 +8,7 @@ import { PLAN } from '../constants';
 import { mixedOf } from '../systems/mixedOf';
 import { yieldDifference } from '../orders/mixOf';
 import type { WindowAnswer } from '../window/windowFor';
+import { aidOf, knownSheet, sheetOf } from '../input/sheetOf';
 
 /** Whether the layer goes under 0 before frost does it no harm. */
 function freezesTooSoon({ frostSafe_s, basis }: WindowAnswer): boolean {
@@ -25,7 +25,7 @@ export function warningsOf(input: PlanInput, findings: readonly FindingPlan[]): 
   );
   for (const { findingId, chosen } of findings) {
     if (!chosen) continue;
-    const sheet = input.sheets.find(({ id }) => id === chosen.sheetId) as Sheet;
+    const sheet = knownSheet(input, chosen.sheetId);
     if (chosen.batches.share === null) warnings.push({ code: 'batch.noneFits', verdict: 'no', figures: { findingId, limit: chosen.batches.limit ?? '' } });
     else if (input.batch.share !== null && chosen.batches.limit !== null)
       warnings.push({ code: 'batch.overLimit', verdict: 'caution', figures: { findingId, limit: chosen.batches.limit, share: input.batch.share } });
@@ -58,10 +58,10 @@ export function warningsOf(input: PlanInput, findings: readonly FindingPlan[]): 
     const { overlay } = chosen;
     const named = [
       [judged?.verdict, sheet.name],
-      [overlay?.judged.verdict, input.sheets.find(({ id }) => id === overlay?.chosen.sheetId)?.name],
+      [overlay?.judged.verdict, sheetOf(input, overlay?.chosen.sheetId)?.name],
       ...mixedOf(chosen)
         .flatMap(({ aids }) => aids)
-        .map(({ aidId, verdict }) => [verdict, input.aids?.find(({ id }) => id === aidId)?.name]),
+        .map(({ aidId, verdict }) => [verdict, aidOf(input, aidId)?.name]),
     ];
     // Whatever of a system its own sheet refuses is said, the fill as well as what goes under and over it.
     for (const [verdict, name = ''] of named) if (verdict === 'no') warnings.push({ code: 'choice.refused', verdict: 'no', figures: { findingId, name } });

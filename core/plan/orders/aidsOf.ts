@@ -1,6 +1,6 @@
 import { judgeAid, type AidJudged } from '../../choose';
 import { costOf, packagesLeastCost, quantileOf } from '../../mix';
-import { Problem, RANGE, rangedSum, type Ranged } from '../../quantity';
+import { RANGE, rangedSum, type Ranged } from '../../quantity';
 import { rate, SETTING } from '../../setting';
 import type { Aid } from '../../shelf';
 import type { Context } from '../input/Context';
@@ -8,6 +8,7 @@ import { kindOf } from '../kinds';
 import { aidClasses } from './aidClasses';
 import type { AidOrder, AidPlan, ChosenPlan } from '../Plan';
 import { AID_ROLES, type AidRole, type PlanInput } from '../input/PlanInput';
+import { knownAid } from '../input/sheetOf';
 
 interface Asked extends Pick<Context, 'input' | 'element' | 'finding' | 'sheet' | 'treatment'> {
   readonly air_C: number;
@@ -30,8 +31,7 @@ export function aidsOf(context: Context & Omit<Asked, keyof Context>): AidPlan[]
   return AID_ROLES.flatMap((role): AidPlan[] => {
     const id = treatment?.aids?.[role];
     if (!id) return [];
-    const aid = input.aids?.find((aid) => aid.id === id);
-    if (!aid) throw new Problem('unknownAid', { id });
+    const aid = knownAid(input, id);
     // A rough base drinks as much as the label's worst surface, a tight one as little as its best.
     const cover = aid.coverage_m2;
     const area_m2 = takeOff.area_m2;
@@ -49,7 +49,7 @@ export function aidsOf(context: Context & Omit<Asked, keyof Context>): AidPlan[]
 export function aidOrders(input: PlanInput, mixed: readonly ChosenPlan[]): AidOrder[] {
   const all = mixed.flatMap(({ aids }) => aids);
   return [...new Set(all.map(({ aidId }) => aidId))].map((aidId) => {
-    const aid = input.aids?.find(({ id }) => id === aidId) as Aid;
+    const aid = knownAid(input, aidId);
     const amount = rangedSum(all.filter((one) => one.aidId === aidId).map((one) => one.amount));
     const sigma = amount.p50 > 0 ? Math.log(amount.p90 / amount.p50) / RANGE.z10 : 0;
     const need = amount.p50 > 0 ? quantileOf({ p50: amount.p50, sigma, quantile: input.firm.orderQuantile }) : 0;

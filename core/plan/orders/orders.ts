@@ -23,6 +23,7 @@ import { dayOfWork } from '../input/site';
 import { kindOf } from '../kinds';
 import { leftHigh } from '../steps/leftHigh';
 import { stoneTaken, waterRatioOf, yieldOf } from './mixOf';
+import { knownSheet } from '../input/sheetOf';
 
 /** How sure an order can be asked to be. */
 export const ORDER_QUANTILES = [0.5, 0.8, 0.95] as const;
@@ -69,7 +70,7 @@ export const lotsOf = ({ stock = [] }: PlanInput, sheetId: string): readonly Sto
  */
 export function ordersOf(input: PlanInput, chosen: readonly { readonly sheetId: string; readonly quantities: Quantities }[]): ProductOrder[] {
   return [...new Set(chosen.map(({ sheetId }) => sheetId))].map((sheetId) => {
-    const sheet = input.sheets.find(({ id }) => id === sheetId) as Sheet;
+    const sheet = knownSheet(input, sheetId);
     const parts = chosen.filter((one) => one.sheetId === sheetId).map(({ quantities }) => quantities);
     const powder = rangedSum(parts.map(({ powder: part }) => part));
     const sigma = Math.log(powder.p90 / powder.p50) / RANGE.z10;

@@ -2,11 +2,12 @@ import { isSoaked } from '../../choose';
 import { isResin, type Aid, type Moisture } from '../../shelf';
 import { aidClasses } from '../orders/aidClasses';
 import type { Context } from '../input/Context';
+import { aidOf } from '../input/sheetOf';
 
 /** The agent that was chosen to bond it, where its sheet or the school asks for one. */
 function bondAgentOf(context: Pick<Context, 'input' | 'sheet' | 'treatment'>): Aid | undefined {
   const { input, treatment } = context;
-  const aid = input.aids?.find(({ id }) => id === treatment?.aids?.bond);
+  const aid = aidOf(input, treatment?.aids?.bond);
   return aid && aidClasses(context, 'bond').includes(aid.class) ? aid : undefined;
 }
 

@@ -13,6 +13,7 @@ import { baseMoisture } from './baseMoisture';
 import type { RepairStep, StepCondition } from './RepairStep';
 import { stepOf } from './stepOf';
 import type { Stepped } from './Stepped';
+import { aidOf } from '../input/sheetOf';
 
 function wetting(full: Stepped): RepairStep[] {
   const { element, sheet, house, slab_C } = full;
@@ -52,7 +53,7 @@ function bonding(full: Stepped): RepairStep[] {
   if (bond === 'scrub') return [stepOf('step.bond.scrub', {}, { sheetId: sheet.id, thickness_m: MIX.slurryLayer_m, condition: 'coverWet' })];
   if (bond === 'slurry') return [stepOf('step.bond.slurry', {}, { sheetId, thickness_m: MIX.slurryLayer_m, condition: 'coverWet' })];
   if (bond !== 'agent') return [];
-  const agent = full.input.aids?.find(({ id }) => id === sheetId);
+  const agent = aidOf(full.input, sheetId);
   return [stepOf('step.bond.agent', {}, { sheetId, condition: agent?.open && agent.covered ? COVERED[agent.covered] : 'coverTacky' })];
 }
 

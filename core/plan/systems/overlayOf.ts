@@ -1,5 +1,4 @@
 import { ranking, type Ranked } from '../../choose';
-import { Problem } from '../../quantity';
 import { netArea, type ElementInput, type FindingInput, type SkimInput } from '../../survey';
 import { polygonArea } from '../../takeoff';
 import type { Context } from '../input/Context';
@@ -10,6 +9,7 @@ import type { OverlayInput } from '../input/PlanInput';
 import { asMixed, chosenOf } from './chosenOf';
 import { rankedOf } from './rankedOf';
 import { takeOffOf } from '../survey/takeOffOf';
+import { knownSheet } from '../input/sheetOf';
 
 /** An overlay as a skim of its own: over the patch, or over the element's whole face. */
 export function overlayFinding({
@@ -67,8 +67,7 @@ export function overlaysOf(): (context: Context) => OverlayPlan | null {
       if (done.has(element.id)) return null;
       done.add(element.id);
     }
-    const sheet = input.sheets.find(({ id }) => id === overlay.sheetId);
-    if (!sheet) throw new Problem('unknownSheet', { id: overlay.sheetId });
+    const sheet = knownSheet(input, overlay.sheetId);
     const skim = overlayFinding({ element, finding, overlay, profile: sheet.profile });
     const takeOff = overlayTakeOff(element, skim, overlay.over);
     const { bond: _bond, ...aids } = treatment.aids ?? {};

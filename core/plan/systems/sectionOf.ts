@@ -8,6 +8,7 @@ import { standsHigh } from '../orders/orders';
 import { bodyOf, kindOf } from '../kinds';
 import { baseMoisture } from '../steps/baseMoisture';
 import type { SectionLayer, SystemSection } from './SystemSection';
+import { sheetOf } from '../input/sheetOf';
 
 /** A finding with a sheet as if cut through, with everything its treatment puts over it. */
 export function sectionOf(context: Context): SystemSection {
@@ -16,7 +17,7 @@ export function sectionOf(context: Context): SystemSection {
   const kind = kindOf(finding);
   const named = (id: string | undefined): string[] => input.aids?.filter((aid) => aid.id === id).map(({ name }) => name) ?? [];
   const mineral = baseKindOf(element) === 'mineral';
-  const over = input.sheets.find(({ id }) => id === treatment?.overlay?.sheetId);
+  const over = sheetOf(input, treatment?.overlay?.sheetId);
   const anchored = house.reinforcement === 'anchors' || (house.reinforcement === 'byDepth' && takeOff.deepest_m >= CHOOSE.reinforceFrom_m);
   return {
     name: sheet.name,
