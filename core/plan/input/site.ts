@@ -15,7 +15,7 @@ const AFTER_H = 12;
 const FOLLOWED_S = 24 * 3600;
 
 /** An ISO instant in s. @throws Problem `noInstant` */
-export const instantOf = (quantity: string, iso: string): number => {
+const instantOf = (quantity: string, iso: string): number => {
   const ms = Date.parse(iso);
   if (Number.isNaN(ms)) throw new Problem('noInstant', { quantity, value: iso });
   return ms;

@@ -9,7 +9,7 @@ import type { CrackWay } from './CrackWay';
 import type { Of } from './Damage';
 
 /** How a crack is filled with resin: by its width, or by the firm's school. */
-export function crackMethod({ cracks }: HouseMethod, width_m: number): Exclude<HouseMethod['cracks'], 'byWidth'> {
+function crackMethod({ cracks }: HouseMethod, width_m: number): Exclude<HouseMethod['cracks'], 'byWidth'> {
   if (cracks !== 'byWidth') return cracks;
   if (width_m < CHOOSE.neatUnder_m) return 'neat';
   return width_m <= CHOOSE.sandedTo_m ? 'sandInResin' : 'bedAndCap';

@@ -26,7 +26,7 @@ import { stoneTaken, waterRatioOf, yieldOf } from './mixOf';
 import { knownSheet } from '../input/sheetOf';
 
 /** How sure an order can be asked to be. */
-export const ORDER_QUANTILES = [0.5, 0.8, 0.95] as const;
+const ORDER_QUANTILES = [0.5, 0.8, 0.95] as const;
 
 interface OrderRequest {
   readonly sheet: Sheet;

@@ -205,7 +205,7 @@ const bond = { tools: ['bondBrush' as const], person_s: perArea(DAY.brush_m2_s) 
  * Every step of a repair, a row a code: what it needs, what it makes of the day, whether it wets. Steps, kit, work, water
  * and words read it; a step that is missing here, or a figure of another type, does not compile.
  */
-export const STEPS: { readonly [C in StepCode]: StepRow<C> } = {
+const STEPS: { readonly [C in StepCode]: StepRow<C> } = {
   'step.breakOut': row({
     tools: ['breaker', 'chisels', 'hammer', 'debrisBags'],
     person_s: ({ takeOff }) => (takeOff.debris ? takeOff.debris.bulk_m3 / TAKEOFF.debrisBulk / DAY.breakOut_m3_s + takeOff.debris.bags * DAY.carryBag_s : 0),

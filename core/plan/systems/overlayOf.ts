@@ -12,7 +12,7 @@ import { takeOffOf } from '../survey/takeOffOf';
 import { knownSheet } from '../input/sheetOf';
 
 /** An overlay as a skim of its own: over the patch, or over the element's whole face. */
-export function overlayFinding({
+function overlayFinding({
   element,
   finding,
   overlay: { thickness_m, over },

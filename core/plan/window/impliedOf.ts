@@ -5,7 +5,7 @@ import { yieldOf } from '../orders/mixOf';
 import { inRange } from '../../quantity';
 
 /** A cool, a mild and a hot day, degC. */
-export const IMPLIED_AT_C = [10, 21, 32] as const;
+const IMPLIED_AT_C = [10, 21, 32] as const;
 
 /** A coverage that a label claims: so many square metres a bag. */
 export interface Claim {

@@ -1,0 +1,21 @@
+export {
+  AID_ROLES,
+  type AidRole,
+  type BatchInput,
+  type Conditions,
+  type CrewInput,
+  DEFAULT_BATCH,
+  DEFAULT_CREW,
+  DEFAULT_FIRM,
+  DEFAULT_RATES,
+  type FirmSettings,
+  type OverlayInput,
+  type PlanInput,
+  type Rates,
+  ratesOf,
+  type TreatmentInput,
+} from './PlanInput';
+export { canonical, hashOf } from './hashOf';
+export { prepared } from './ownFigures';
+export { aidOf, sheetOf } from './sheetOf';
+export { Site } from './site';

@@ -1,0 +1,1 @@
+export { type Lever, leverCombinations, type LeverRequest, leversOf, slackOf } from './levers';

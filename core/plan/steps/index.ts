@@ -1,0 +1,3 @@
+export { type RepairStep, stepsWith } from './RepairStep';
+export type { StepFigures } from './STEPS';
+export { filledTakeOff } from './filledTakeOff';

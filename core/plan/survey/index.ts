@@ -1,0 +1,4 @@
+export type { ElementSurvey, Survey } from './Survey';
+export type { TakeOff } from './TakeOff';
+export { surveyOf } from './surveyOf';
+export { takeOffOf } from './takeOffOf';

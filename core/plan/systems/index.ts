@@ -1,0 +1,3 @@
+export type { SystemSection } from './SystemSection';
+export { overlaysFor } from './overlayOf';
+export { sectionLayers, sectionOf } from './sectionOf';
