@@ -2,7 +2,6 @@ import type { SystemSection } from '@tufa/core/plan';
 import DxfParser from 'dxf-parser';
 import { toDxf } from './toDxf';
 import {
-  deepestOf,
   draftScene,
   isLine,
   legendScene,
@@ -16,13 +15,11 @@ import {
   sectionScene,
   systemsHeight,
   systemsScene,
-  strataHandle,
-  strataScale,
-  strataScene,
   toSvg,
   vesselScene,
   type Scene,
 } from './index';
+import { deepestOf, strataHandle, strataScale, strataScene } from './strataScene';
 
 const outline = [
   [0, 0],

@@ -5,7 +5,6 @@ export * from './PlanFinding';
 export * from './planScene';
 export * from './section/sectionScene';
 export type { SectionView } from './section/frame';
-export * from './strataScene';
 export * from './vesselScene';
 export * from './marksOf';
 export * from './toSvg';

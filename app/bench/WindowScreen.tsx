@@ -5,7 +5,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { dontKnow, Quantities } from '../day/Quantities';
-import { StrataView } from '../day/StrataView';
+import { StrataView } from '../day/Strata';
 import { useFirm } from '../outbox/useFirm';
 import { Button } from '../parts/ui/Button';
 import { Screen } from '../parts/chrome/Screen';

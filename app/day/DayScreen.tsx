@@ -18,7 +18,7 @@ import { Warnings } from '../parts/job/Warnings';
 import { Levers } from './Levers';
 import { dontKnow, Quantities } from './Quantities';
 import { StalePlan } from '../pour/StalePlan';
-import { StrataView } from './StrataView';
+import { StrataView } from './Strata';
 import { Needs, WindowAnswerLine } from './WindowAnswerLine';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links, type Step } from '../links';

@@ -1,5 +1,5 @@
 import { columnOf, windowFor, type StrataDomain, type StrataQuantity, type WindowAnswer, type WindowQuestion } from '@tufa/core/plan';
-import { strataHandle, strataScale, type StrataFrame } from '@tufa/draw';
+import { strataHandle, strataScale, type StrataFrame } from '@tufa/draw/strataScene';
 import { say, printFigure } from '@tufa/words';
 import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { StyleSheet, View, type LayoutChangeEvent } from 'react-native';

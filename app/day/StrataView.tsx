@@ -1,5 +1,5 @@
 import { columnOf, strataOf, type StrataDomain, type StrataQuantity, type WindowAnswer, type WindowQuestion } from '@tufa/core/plan';
-import { deepestOf, strataHandle, strataScene } from '@tufa/draw';
+import { deepestOf, strataHandle, strataScene } from '@tufa/draw/strataScene';
 import { say, printFigure } from '@tufa/words';
 import { useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';

@@ -1,3 +1,4 @@
+import { useQuery } from '@tanstack/react-query';
 import type { Ranked } from '@tufa/core/choose';
 import { printFigure, say, sayReason } from '@tufa/words';
 import { useDeferredValue, useMemo, useState } from 'react';
@@ -6,9 +7,10 @@ import { Button } from '../parts/ui/Button';
 import { Field } from '../parts/ui/Field';
 import { T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
-import { ShelfIndex } from '../shelf/ShelfIndex';
+import { later } from '../parts/phone/later';
 import { whole } from './money';
 import { MARK, TONE } from './verdict';
+import { WORKED_OUT } from '../outbox/queryClient';
 import { useSpeaker } from '../parts/phone/speaker';
 import { sheetOf } from '@tufa/core/plan';
 
@@ -34,16 +36,23 @@ export function ShelfFor({
   const { sheet: rows } = view.data;
   const searching = wanted.trim() !== '';
   // Made ready when somebody asks: most look at the list alone.
+  const { data: finder } = useQuery({
+    queryKey: [WORKED_OUT, 'ShelfIndex'],
+    queryFn: () => later(() => import('../shelf/ShelfScreen')),
+    enabled: searching,
+    staleTime: Infinity,
+    networkMode: 'always',
+  });
   const index = useMemo(
     () =>
-      searching
-        ? new ShelfIndex(
+      searching && finder
+        ? new finder.ShelfIndex(
             speaker,
             ranking.flatMap(({ sheetId }) => rows[sheetId] ?? []),
             new Set(),
           )
         : null,
-    [searching, speaker, ranking, rows],
+    [searching, finder, speaker, ranking, rows],
   );
   const found = useMemo(() => {
     if (!index) return ranking;

@@ -1,21 +1,10 @@
 import type { RowOf } from '@tufa/contract/entities';
 import { isMaterial } from '@tufa/contract/upgradeSheet';
-import { AID_CLASSES, SHEET_CLASSES, thicknessFor, type AidClass, type SheetClass, type Use } from '@tufa/core/shelf';
+import { AID_CLASSES, SHEET_CLASSES, thicknessFor } from '@tufa/core/shelf';
 import { printFigure, say } from '@tufa/words';
 import MiniSearch from 'minisearch';
 import type { Speaker } from '@tufa/words/speak';
-
-/** What of the shelf is asked for. */
-export interface ShelfFilter {
-  readonly text: string;
-  readonly use: Use | 'helps' | null;
-  readonly class: SheetClass | AidClass | null;
-  readonly thickness_m: number | null;
-  readonly inStock: boolean;
-}
-
-/** All of the shelf. */
-export const NO_FILTER: ShelfFilter = { text: '', use: null, class: null, thickness_m: null, inStock: false };
+import type { ShelfFilter } from './ShelfFilter';
 
 type Row = RowOf<'sheet'>;
 

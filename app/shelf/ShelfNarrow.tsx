@@ -7,7 +7,7 @@ import { Choice } from '../parts/ui/Choice';
 import { QuantityField } from '../parts/ui/QuantityField';
 import { readWithin } from '../parts/ui/quantityText';
 import { FieldProblem } from '../parts/ui/fieldProblem';
-import { NO_FILTER, type ShelfFilter } from './ShelfIndex';
+import { NO_FILTER, type ShelfFilter } from './ShelfFilter';
 import { useSpeaker } from '../parts/phone/speaker';
 
 const ANY = 'any';

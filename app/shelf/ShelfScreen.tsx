@@ -12,7 +12,8 @@ import { Field } from '../parts/ui/Field';
 import { Screen } from '../parts/chrome/Screen';
 import { Standing } from '../parts/chrome/Standing';
 import { Answer, T } from '../parts/ui/T';
-import { NO_FILTER, ShelfIndex, type ShelfFilter } from './ShelfIndex';
+import { ShelfIndex } from './ShelfIndex';
+import { NO_FILTER, type ShelfFilter } from './ShelfFilter';
 import { ShelfNarrow } from './ShelfNarrow';
 import { Toggle } from '../parts/ui/Toggle';
 import { useSpeaker } from '../parts/phone/speaker';
@@ -21,6 +22,9 @@ import { links } from '../links';
 /** As many as can be read side by side. */
 const COMPARED = 4;
 const ROW = 88;
+
+/** A list that only wants to find by name takes it from here: who searches it is rare, and the library large. */
+export { ShelfIndex };
 
 /** The shelf: searched, narrowed down, chosen from to compare. However long it is, only the rows in sight are drawn. */
 export function ShelfScreen() {

@@ -3,7 +3,7 @@ import { draftScene, isLine, type PlanKind } from '@tufa/draw';
 import { useEffect, useLayoutEffect, useRef } from 'react';
 import { MovingScene } from '../parts/ui/MovingScene';
 import type { Draft } from './Draft';
-import type { PlanLayer, PlanTouch } from './PlanView';
+import type { PlanLayer, PlanTouch } from './Plan';
 import { snap, type Snapping } from './snap';
 import simplify from 'simplify-js';
 import { ellipse } from '@tufa/core/takeoff';

@@ -13,7 +13,7 @@ import { T } from '../parts/ui/T';
 import { FieldProblem } from '../parts/ui/fieldProblem';
 import type { Draft } from './Draft';
 import { DraftLayer, draftTouch, type Pen } from './DraftLayer';
-import { PlanView } from './PlanView';
+import { PlanView } from './Plan';
 import { useSpeaker } from '../parts/phone/speaker';
 
 const GRIDS = { us: [0, 0.0254, 0.0762, 0.1524, 0.3048], metric: [0, 0.01, 0.05, 0.1, 0.5] } as const;

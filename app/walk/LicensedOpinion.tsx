@@ -2,7 +2,7 @@ import type { RowOf } from '@tufa/contract/entities';
 import type { ElementSurvey } from '@tufa/core/plan';
 import { stopKey, type Opinion, type OpinionFile, isUnanswered } from '@tufa/core/survey';
 import { say, sayReason, sayCoded } from '@tufa/words';
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { change, write } from '../outbox/useFirm';

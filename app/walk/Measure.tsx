@@ -19,7 +19,7 @@ import { FieldProblem } from '../parts/ui/fieldProblem';
 import type { JobView } from '../parts/job/useJob';
 import { GaugeCard } from './GaugeCard';
 import { typedKind } from './kinds';
-import { PlanView } from './PlanView';
+import { PlanView } from './Plan';
 import { readingAdd, readingRemoval } from './reading';
 import { millimetre } from './snap';
 import type { Speaker } from '@tufa/words/speak';
@@ -129,7 +129,8 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
     }
   };
   const last = rows.at(-1);
-  const lost = ({ at }: ReadingFields): boolean => finding !== undefined && kind === 'depth' && at !== null && outsiders([at], finding.outline.points).length > 0;
+  const lost = ({ at }: ReadingFields): boolean =>
+    finding !== undefined && kind === 'depth' && at !== null && outsiders([at], finding.outline.points).length > 0;
   const planned = view.survey?.findings.find((finding) => finding.findingId === findingId)?.takeOff;
   if (!finding)
     return (

@@ -12,7 +12,7 @@ import { Choice } from '../parts/ui/Choice';
 import { StepLayout } from '../parts/job/StepScreen';
 import { Answer, T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
-import { PlanView } from './PlanView';
+import { PlanView } from './Plan';
 import { readingAdd, readingRemoval } from './reading';
 import { useSpeaker } from '../parts/phone/speaker';
 

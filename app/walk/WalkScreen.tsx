@@ -4,7 +4,7 @@ import type { ElementSurvey } from '@tufa/core/plan';
 import { extent, inside, nearestOnLine, type Point } from '@tufa/core/takeoff';
 import { isLine, type PlanKind } from '@tufa/draw';
 import { printFigure, say, sayReason } from '@tufa/words';
-import { lazy, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
 import { Button, Word } from '../parts/ui/Button';
@@ -14,25 +14,26 @@ import { Answer, T } from '../parts/ui/T';
 import { UndoBand } from '../parts/ui/UndoBand';
 import { useWide } from '../parts/phone/useSize';
 import type { JobView } from '../parts/job/useJob';
-import { Photos } from '../photos/Photos';
 import { StalePlan } from '../pour/StalePlan';
 import { copyOfFinding } from './copies';
 import { FindingRow } from './FindingRow';
-import { LicensedOpinion } from './LicensedOpinion';
-import { Measure } from './Measure';
 import { planFinding, planKind, planReadings, planTaps, volumeText } from '@tufa/words/survey';
-import { PlanLegend, PlanView, type PlanLayer } from './PlanView';
-import { Soundings } from './Soundings';
+import { PlanLegend, PlanView, type PlanLayer } from './Plan';
 import { StopQuestions, unanswered } from './StopQuestions';
-import { Tests } from './Tests';
 import { VerdictLines } from './VerdictLines';
 import { useSpeaker } from '../parts/phone/speaker';
 import { later } from '../parts/phone/later';
 import { useWalking } from './useWalking';
 
 /** Forms and files come when they are opened. */
-const ElementForm = lazy(() => later(() => import('../forms')).then((forms) => ({ default: forms.ElementForm })));
-const FindingForm = lazy(() => later(() => import('../forms')).then((forms) => ({ default: forms.FindingForm })));
+const forms = () => later(() => import('../forms/forms'));
+const ElementForm = lazy(() => forms().then(({ ElementForm: Part }) => ({ default: Part })));
+const FindingForm = lazy(() => forms().then(({ FindingForm: Part }) => ({ default: Part })));
+const Measure = lazy(() => forms().then(({ Measure: Part }) => ({ default: Part })));
+const Soundings = lazy(() => forms().then(({ Soundings: Part }) => ({ default: Part })));
+const LicensedOpinion = lazy(() => forms().then(({ LicensedOpinion: Part }) => ({ default: Part })));
+const Photos = lazy(() => later(() => import('../fingers/fingers')).then(({ Photos: Part }) => ({ default: Part })));
+const Tests = lazy(() => forms().then(({ Tests: Part }) => ({ default: Part })));
 const SurveyFiles = lazy(() => later(() => import('./SurveyFiles')).then((part) => ({ default: part.SurveyFiles })));
 
 export const WalkScreen = () => <StepScreen step="walk">{(view) => <Walk key={view.job.id} view={view} />}</StepScreen>;
@@ -55,7 +56,7 @@ const nextLabel = (findings: readonly RowOf<'finding'>[]): string => {
 function Walk({ view }: { view: JobView }) {
   const speaker = useSpeaker();
   // The forms come while the first look is taken: a walk goes on where the signal ends.
-  useEffect(() => void later(() => import('../forms')).catch(() => null), []);
+  useEffect(() => void forms().catch(() => null), []);
   const { what, id, elementId, open: walk, lookAt, leave: look } = useWalking(view.job.id);
   const [removed, setRemoved] = useState<RowOf<'finding'> | null>(null);
   const [whole, setWhole] = useState(false);
@@ -104,7 +105,9 @@ function Walk({ view }: { view: JobView }) {
           body: (
             <View className="gap-4">
               <StopQuestions element={element} />
-              <LicensedOpinion element={element} survey={view.survey?.elements.find(({ elementId }) => elementId === element.id)} />
+              <Suspense fallback={null}>
+                <LicensedOpinion element={element} survey={view.survey?.elements.find(({ elementId }) => elementId === element.id)} />
+              </Suspense>
             </View>
           ),
           foot: <Button label={say(speaker, 'walk.save')} tone="act" onPress={look} />,

@@ -40,18 +40,46 @@ export function compress(folder) {
   }
 }
 
+/** What a page needs that opens on a step of a job, by how its address ends: its screen and the keypad, fetched at once. */
+const PARTS = {
+  walk: ['WalkScreen', 'fingers', 'Keypad'],
+  fix: ['FixScreen', 'Keypad'],
+  mix: ['MixScreen', 'Keypad'],
+  day: ['DayScreen', 'StrataView', 'Keypad'],
+  pour: ['PourScreen', 'Keypad'],
+  record: ['RecordScreen', 'Keypad'],
+};
+
 /**
  * What several parts share is bundled as one file of its own, which the page would wait for before its first screen. It
- * is named in the page instead, and `app/parts/phone/later.ts` fetches it with the first part that needs it; a page that
- * opens on a job or the shelf begins to fetch it at once.
+ * is named in the page instead, and `app/parts/phone/later.ts` fetches it with the first part that needs it. A page that
+ * opens on a step of a job fetches the application first, then what is shared, then the step's own part, each on the
+ * whole of the line and the later ones while the first is being read (`app/public/early.js`).
  */
-function setSharedApart(dist) {
+function setInOrder(dist) {
   const page = join(dist, 'index.html');
   const html = readFileSync(page, 'utf8');
-  const tag = /<script src="(\/_expo\/static\/js\/web\/__common-[^"]+\.js)"[^>]*><\/script>/;
-  const [, shared] = tag.exec(html) ?? [];
-  if (!shared) throw new Advice('The exported page names no shared part: look at what the bundler calls it now.');
-  writeFileSync(page, html.replace(tag, '').replace('</head>', `<meta name="shared" content="${shared}" /><script src="/early.js"></script></head>`));
+  const scripts = [...html.matchAll(/<script src="([^"]+)"[^>]*><\/script>/g)].map(([tag, src]) => ({ tag, src }));
+  const [shared] = scripts.filter(({ src }) => src.includes('/__common-'));
+  const application = scripts.filter((script) => script !== shared);
+  if (!shared || !application.at(-1)?.src.includes('/entry-'))
+    throw new Advice('The exported page names no shared part, or no application: look at what the bundler calls them now.');
+  const web = '/_expo/static/js/web/';
+  const names = readdirSync(join(dist, web));
+  const fileOf = (part) => {
+    const file = names.find((name) => name.startsWith(`${part}-`) && name.endsWith('.js'));
+    if (!file) throw new Advice(`The build has no part called ${part}: look at what is fetched first in scripts/lib/build.mjs.`);
+    return web + file;
+  };
+  const parts = Object.fromEntries(Object.entries(PARTS).map(([step, wanted]) => [step, wanted.map(fileOf)]));
+  const meta = (name, content) => `<meta name="${name}" content="${content.replaceAll('"', '&quot;')}" />`;
+  const head = [
+    ...application.map(({ src }) => `<link rel="preload" as="script" data-application href="${src}" />`),
+    meta('shared', shared.src),
+    meta('parts', JSON.stringify(parts)),
+    '<script src="/early.js"></script>',
+  ].join('');
+  writeFileSync(page, scripts.reduce((text, { tag }) => text.replace(tag, ''), html).replace('</head>', `${head}</head>`));
 }
 
 /** Exports when the sources are newer than the build. @returns the folder */
@@ -67,7 +95,7 @@ export async function ensureWeb() {
     cwd: join(root, 'app'),
     env: { EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' },
   });
-  setSharedApart(dist);
+  setInOrder(dist);
   const { generateSW } = await import('workbox-build');
   await generateSW({
     globDirectory: dist,

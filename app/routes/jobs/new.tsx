@@ -1,3 +1,3 @@
 import { workScreen } from '../../parts/chrome/workScreen';
 
-export default workScreen(() => import('../../forms').then(({ JobForm }) => JobForm), '/jobs/new');
+export default workScreen(() => import('../../forms/forms').then(({ JobForm }) => JobForm), '/jobs/new');

@@ -1,0 +1,26 @@
+import { lazy, Suspense, type ComponentProps } from 'react';
+import { View } from 'react-native';
+import { later } from '../parts/phone/later';
+import type { PlanLegend as Legend, PlanView as Drawn } from './PlanView';
+
+export type { PlanLayer, PlanTouch } from './PlanView';
+
+/** Fetched beside the screen that shows it, with the library that follows fingers. */
+const drawn = later(() => import('../fingers/fingers'));
+drawn.catch(() => null);
+const Plan = lazy(() => drawn.then(({ PlanView: Part }) => ({ default: Part })));
+const Key = lazy(() => drawn.then(({ PlanLegend: Part }) => ({ default: Part })));
+
+/** The plan of an element, its place kept until it has come. */
+export const PlanView = (props: ComponentProps<typeof Drawn>) => (
+  <Suspense fallback={<View className="flex-1" />}>
+    <Plan {...props} />
+  </Suspense>
+);
+
+/** The legend of a plan. */
+export const PlanLegend = (props: ComponentProps<typeof Legend>) => (
+  <Suspense fallback={null}>
+    <Key {...props} />
+  </Suspense>
+);
