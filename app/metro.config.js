@@ -5,8 +5,23 @@ const config = getDefaultConfig(__dirname);
 // The gesture library registers its engines in a table of its own module: reached by `import` here and by `require` there
 // it would be bundled twice, and the one asked would know no engine.
 const resolve = config.resolver.resolveRequest;
-config.resolver.resolveRequest = (context, name, platform) =>
-  name.startsWith('@use-gesture/core') ? { type: 'sourceFile', filePath: require.resolve(name) } : (resolve ?? context.resolveRequest)(context, name, platform);
+// The unit converter says only how it is imported, and what is read late is required.
+const fixed = (name) =>
+  name === 'convert'
+    ? require('node:path').join(__dirname, '../node_modules/convert/dist/index.js')
+    : name.startsWith('@use-gesture/core')
+      ? require.resolve(name)
+      : null;
+config.resolver.resolveRequest = (context, name, platform) => {
+  const filePath = fixed(name);
+  return filePath ? { type: 'sourceFile', filePath } : (resolve ?? context.resolveRequest)(context, name, platform);
+};
+// A module is read when something of it is first used, not when it is named: most of a screen is not needed for its first look.
+const given = config.transformer.getTransformOptions;
+config.transformer.getTransformOptions = async (...asked) => {
+  const options = await given?.(...asked);
+  return { ...options, transform: { ...options?.transform, inlineRequires: true } };
+};
 // In development the API is Express's; its address comes from npm run dev.
 const api = process.env.TUFA_API;
 if (api) {

@@ -17,8 +17,9 @@ export function applyCommand(data: FirmData, command: Command): FirmData {
   return { ...data, [name]: { ...table, [command.target]: row } };
 }
 
-/** Rows fetched from the firm laid over what the phone holds. */
+/** Rows fetched from the firm laid over what the phone holds: the same data where nothing came, so that nothing is worked out anew. */
 export function mergeRows(data: FirmData, rows: Partial<Record<EntityName, readonly Row[]>>): FirmData {
+  if (Object.values(rows).every((list) => list.length === 0)) return data;
   const next = { ...data } as Record<EntityName, Record<string, Row>>;
   for (const [name, list] of Object.entries(rows) as [EntityName, readonly Row[]][]) {
     if (list.length === 0) continue;

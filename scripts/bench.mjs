@@ -126,33 +126,37 @@ async function firstScreens(browser, base, emptyUrl) {
 /** A step of a job opened by its link on a phone that holds nothing yet, beside Now: each at most 1.2 s after it. */
 async function steps(browser, base) {
   const opened = async (path) => {
-    const times = [];
+    const context = await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' });
+    await context.request.post(`${base}/api/v1/session`, {
+      data: { personId: '0198a000-9e09-7000-8000-000000000001', device: { id: '0198a000-0b0b-7000-8000-000000000001', label: 'bench' } },
+    });
+    const page = await context.newPage();
+    const cdp = await slowed(page);
+    const scripts = new Set();
     let bytes = 0;
-    for (let i = 0; i < 3; i += 1) {
-      const context = await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' });
-      await context.request.post(`${base}/api/v1/session`, {
-        data: { personId: '0198a000-9e09-7000-8000-000000000001', device: { id: '0198a000-0b0b-7000-8000-000000000001', label: 'bench' } },
-      });
-      const page = await context.newPage();
-      const cdp = await slowed(page);
-      const scripts = new Set();
-      bytes = 0;
-      cdp.on('Network.responseReceived', ({ requestId, type }) => type === 'Script' && scripts.add(requestId));
-      cdp.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => (bytes += scripts.has(requestId) ? encodedDataLength : 0));
-      const begun = performance.now();
-      await page.goto(`${base}${path}`, { waitUntil: 'commit' });
-      await page.getByRole('heading', { level: 1 }).waitFor({ timeout: 60_000 });
-      times.push((performance.now() - begun) / 1000);
-      await context.close();
-    }
-    return { s: percentile(times, 0.5), bytes };
+    cdp.on('Network.responseReceived', ({ requestId, type }) => type === 'Script' && scripts.add(requestId));
+    cdp.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => (bytes += scripts.has(requestId) ? encodedDataLength : 0));
+    const begun = performance.now();
+    await page.goto(`${base}${path}`, { waitUntil: 'commit' });
+    await page.getByRole('heading', { level: 1 }).waitFor({ timeout: 60_000 });
+    const s = (performance.now() - begun) / 1000;
+    await context.close();
+    return { s, bytes };
   };
-  const now = await opened('/');
-  line('Now opened cold, 4x slow-down and slow 4G, s', now.s.toFixed(2));
-  for (const step of ['walk', 'mix', 'day', 'pour']) {
-    const { s, bytes } = await opened(`/jobs/${DOCK}/${step}`);
-    const late = s - now.s;
-    line(`  ${step}, s after Now; scripts, kB`, `${late.toFixed(2)}; ${(bytes / 1000).toFixed(0)}${late > 1.2 ? '   over 1.2' : ''}`);
+  const STEPS = ['walk', 'mix', 'day', 'pour'];
+  const rounds = [];
+  // Now and the steps by turns: the machine is as quick for the one as for the others.
+  for (let i = 0; i < 5; i += 1) {
+    const round = { now: await opened('/') };
+    for (const step of STEPS) round[step] = await opened(`/jobs/${DOCK}/${step}`);
+    rounds.push(round);
+  }
+  const median = (of) => percentile(rounds.map(of), 0.5);
+  line('Now opened cold, 4x slow-down and slow 4G, s', median(({ now }) => now.s).toFixed(2));
+  for (const step of STEPS) {
+    const late = median((round) => round[step].s - round.now.s);
+    const kB = (median((round) => round[step].bytes) / 1000).toFixed(0);
+    line(`  ${step}, s after Now; scripts, kB`, `${late.toFixed(2)}; ${kB}${late > 1.2 ? '   over 1.2' : ''}`);
     if (late > 1.2) process.exitCode = 1;
   }
 }

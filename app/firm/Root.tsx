@@ -1,7 +1,7 @@
 import { say } from '@tufa/words/speak';
 import { lazy, Suspense, useMemo, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { useFirm, usePerson, useSync } from '../outbox/useFirm';
+import { useFirm, usePerson, usePulledEarly, useSync } from '../outbox/useFirm';
 import { running } from '../now/waiting';
 import { Button } from '../parts/ui/Button';
 import { applyUpdate, useUpdate } from '../parts/phone/serviceWorker';
@@ -17,6 +17,7 @@ const Shortcuts = lazy(() => whenItComes(() => import('../parts/chrome/Shortcuts
 export function Root({ children }: { children: ReactNode }) {
   const speaker = useSpeaker();
   const person = usePerson();
+  usePulledEarly(person === undefined ? undefined : person !== null);
   useSync(Boolean(person));
   if (person === undefined)
     return (

@@ -54,14 +54,14 @@ function sync(): Promise<void> {
   return draining;
 }
 
-let laid: { readonly pulled: Pulled | undefined; readonly records: readonly OutboxRecord[]; readonly data: FirmData } | null = null;
+let laid: { readonly pulled: FirmData | undefined; readonly records: readonly OutboxRecord[]; readonly data: FirmData } | null = null;
 
 /** What was pulled with what waits laid over it: made once for each state of the two, whichever screens ask. */
-function laidOver(pulled: Pulled | undefined, records: readonly OutboxRecord[]): FirmData {
+function laidOver(pulled: FirmData | undefined, records: readonly OutboxRecord[]): FirmData {
   if (laid?.pulled !== pulled || laid?.records !== records) {
     const data = records
       .filter(({ state }) => state === 'waiting' || state === 'sent')
-      .reduce((rows, { command }) => applyCommand(rows, command), { ...emptyFirmData(), ...pulled?.data });
+      .reduce((rows, { command }) => applyCommand(rows, command), { ...emptyFirmData(), ...pulled });
     laid = { pulled, records, data };
   }
   return laid.data;
@@ -82,7 +82,7 @@ export function useFirm(): Firm {
   const query = useQuery({ queryKey: FIRM, queryFn: pull });
   const records = useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
   const pulled = query.data;
-  const data = laidOver(pulled, records);
+  const data = laidOver(pulled?.data, records);
   return {
     data,
     ready: pulled !== undefined,
@@ -110,6 +110,9 @@ export function usePerson(): SignedInPerson | null | undefined {
   // Without signal there is nobody to ask.
   return query.data ?? (query.isError || query.isPaused ? null : query.data);
 }
+
+/** Asks for everything of the firm beside who is signed in, and not after it: whoever is nobody gets nothing. */
+export const usePulledEarly = (signedIn: boolean | undefined): void => void useQuery({ queryKey: FIRM, queryFn: pull, enabled: signedIn !== false });
 
 /** Signs a person in on this phone and pulls what the firm has. @throws ApiProblem where the firm says no */
 export async function signIn(personId: string): Promise<void> {

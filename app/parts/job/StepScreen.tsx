@@ -27,7 +27,7 @@ export interface StepParts {
 export function StepScreen({ step, children }: { step: Step; children: (view: JobView) => ReactNode }) {
   const speaker = useSpeaker();
   const { job: jobId = '' } = useLocalSearchParams<{ job: string }>();
-  const { view, firm, planning } = useJob(jobId);
+  const { view, firm, planning } = useJob(jobId, { surveyFirst: step === 'walk' });
   const online = useOnline();
   // A walk goes on while its plan is made; the other steps have nothing to say before.
   if (!view || (planning && step !== 'walk')) {

@@ -5,7 +5,7 @@ import { computePlan, surveyOf, type FindingPlan, type Plan, type PlanInput, typ
 import { fold, type BatchState, type PourEvent } from '@tufa/core/pour';
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
-import { useMemo } from 'react';
+import { startTransition, useEffect, useMemo, useState } from 'react';
 import { useFirm, type Firm } from '../../outbox/useFirm';
 import { useWorkedOut } from '../../workers/useWorkedOut';
 import type { Step } from '../../links';
@@ -81,6 +81,12 @@ const planned = (input: PlanInput): Planned => {
   return { survey, plan, problem };
 };
 
+/** What a first look shows: nothing is chosen in it yet. */
+function lookedAt(input: PlanInput): Planned {
+  const { value: survey, problem } = surveyed(input);
+  return { survey, plan: null, problem };
+}
+
 /** More findings than this are planned in the worker, so that a large survey opens at once. */
 const MANY = 20;
 
@@ -150,9 +156,18 @@ function stepsOf({
   };
 }
 
-/** The job of the address with its plan, recomputed only when its rows change. Null while it is not on the phone. */
-export function useJob(jobId: string): { view: JobView | null; firm: Firm; planning: boolean } {
+/**
+ * The job of the address with its plan, recomputed only when its rows change. Null while it is not on the phone.
+ *
+ * @param surveyFirst the first look has take-offs and verdicts alone, and the plan follows it
+ */
+export function useJob(jobId: string, { surveyFirst }: { surveyFirst: boolean }): { view: JobView | null; firm: Firm; planning: boolean } {
   const firm = useFirm();
+  const here = firm.ready;
+  const [looked, setLooked] = useState(!surveyFirst);
+  useEffect(() => {
+    if (here) startTransition(() => setLooked(true));
+  }, [here]);
   const { data, records, ready, failed, clockOffset, unsent } = firm;
   const input = jobFile(data, jobId);
   const large = (input?.findings.length ?? 0) > MANY;
@@ -167,9 +182,9 @@ export function useJob(jobId: string): { view: JobView | null; firm: Firm; plann
         { data, records, ready, failed, clockOffset, unsent },
         jobId,
         input,
-        large && !refused ? () => ({ survey: survey.data ?? null, plan: plan.data ?? null, problem: null }) : planOf,
+        large && !refused ? () => ({ survey: survey.data ?? null, plan: plan.data ?? null, problem: null }) : looked ? planOf : lookedAt,
       ),
-    [data, records, ready, failed, clockOffset, unsent, jobId, input, large, refused, survey.data, plan.data],
+    [looked, data, records, ready, failed, clockOffset, unsent, jobId, input, large, refused, survey.data, plan.data],
   );
   return { view, firm, planning };
 }
