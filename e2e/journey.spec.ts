@@ -117,6 +117,7 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
   writeFileSync(file, JSON.stringify(worker.input));
   const commanded = JSON.parse(spawnSync(process.execPath, ['scripts/tufa.mjs', 'plan', file], { cwd: ROOT, encoding: 'utf8' }).stdout);
   expect(served.input).toEqual(worker.input);
+  expect(served.hashes).toEqual(worker.hashes);
   expectSamePlan(served.plan, worker.plan);
   expectSamePlan(commanded, worker.plan);
 
@@ -152,7 +153,7 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
     Object.values((await (await page.request.get(`${server}/api/v1/jobs/${jobId}`)).json()).plan) as { hashes: object; input: object }[];
   await expect.poll(async () => (await stored()).length).toBe(1);
   const [row] = await stored();
-  expect(row!.hashes).toEqual(worker.plan.hashes);
+  expect(row!.hashes).toEqual(served.hashes);
   expect(row!.input).toEqual(worker.input);
 
   // Record: predicted against real, CSV out.

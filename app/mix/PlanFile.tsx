@@ -1,3 +1,4 @@
+import { hashesOf } from '@tufa/core/plan';
 import { say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -16,7 +17,11 @@ export function PlanFile({ view }: { view: JobView }) {
     setState('working');
     try {
       const plan = await planWorker().compute(view.input);
-      saveFile({ name: `${view.job.name}.plan.json`, type: 'application/json', text: JSON.stringify({ input: view.input, plan }, null, 1) });
+      saveFile({
+        name: `${view.job.name}.plan.json`,
+        type: 'application/json',
+        text: JSON.stringify({ input: view.input, hashes: hashesOf(view.input), plan }, null, 1),
+      });
       setState('ready');
     } catch {
       setState('failed');

@@ -69,7 +69,7 @@ function Pour({ view }: { view: JobView }) {
     unlockSound();
     setStarting(true);
     try {
-      const eventId = await startBatch({ view, plan, input, inUse: planId, person: person.id, batch: next, findingId: finding.findingId });
+      const eventId = await startBatch({ view, input, inUse: planId, person: person.id, batch: next, findingId: finding.findingId });
       setDid({ what: 'start', eventId, batch: { batch: next, findingId: finding.findingId, planId: '' }, until: Date.now() + 8000 });
       setChoosing(false);
     } finally {

@@ -1,5 +1,5 @@
 import type { PourEventFields } from '@tufa/contract/entities';
-import type { Plan, PlanInput } from '@tufa/core/plan';
+import { canonical, hashesOf, type PlanInput } from '@tufa/core/plan';
 import type { EventKind } from '@tufa/core/pour';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
@@ -44,14 +44,13 @@ export async function log(tap: Tap): Promise<string> {
 }
 
 /** Starts a batch. A pour names its plan: the one in use, else a new one written in the same breath. */
-export async function startBatch(tap: Omit<Tap, 'planId' | 'kind'> & { plan: Plan; input: PlanInput; inUse: string | null }): Promise<string> {
-  const { view, plan, input, inUse } = tap;
+export async function startBatch(tap: Omit<Tap, 'planId' | 'kind'> & { input: PlanInput; inUse: string | null }): Promise<string> {
+  const { view, input, inUse } = tap;
   const held = latestPlan(view);
-  const stages = Object.keys(plan.hashes).sort();
-  const same = held && JSON.stringify(held.hashes, stages) === JSON.stringify(plan.hashes, stages) ? held.id : null;
+  const same = held && canonical(held.hashes) === canonical(hashesOf(input)) ? held.id : null;
   const named = inUse ?? same;
   const planId = named ?? uuid();
   const event = eventChange({ ...tap, kind: 'start', planId });
-  await write(...(named ? [event] : [planAdd(view, planId, { plan, input }), event]));
+  await write(...(named ? [event] : [planAdd(view, planId, input), event]));
   return event.target;
 }

@@ -1,5 +1,5 @@
 import type { RowOf } from '@tufa/contract/entities';
-import { computePlan, CORE_VERSION, differenceOf, isStale, type Plan, type PlanDifference, type PlanInput } from '@tufa/core/plan';
+import { computePlan, CORE_VERSION, differenceOf, hashesOf, isStale, type Plan, type PlanDifference, type PlanInput } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
@@ -13,8 +13,8 @@ export const latestPlan = (view: JobView): RowOf<'plan'> | undefined =>
     .sort((a, b) => (a.id < b.id ? 1 : -1))[0];
 
 /** The present plan as a row of its own. */
-export const planAdd = (view: JobView, id: string, { plan, input }: { plan: Plan; input: PlanInput }): Change =>
-  change('plan', 'add', id, { jobId: view.job.id, input, hashes: plan.hashes, coreVersion: CORE_VERSION, seed: 1, replaces: latestPlan(view)?.id ?? null });
+export const planAdd = (view: JobView, id: string, input: PlanInput): Change =>
+  change('plan', 'add', id, { jobId: view.job.id, input, hashes: hashesOf(input), coreVersion: CORE_VERSION, seed: 1, replaces: latestPlan(view)?.id ?? null });
 
 const computed = new WeakMap<object, Plan | null>();
 
@@ -42,7 +42,7 @@ export interface Stale {
 /** The plan in use where the survey or the choice has changed under it, with what a new one would change; else null. */
 export function staleOf(view: JobView): Stale | null {
   const row = latestPlan(view);
-  if (!row || !view.plan || !isStale(row.hashes, view.plan.hashes)) return null;
+  if (!row || !view.plan || !isStale(row.hashes, hashesOf(view.input))) return null;
   const plan = planOf(row);
   return plan ? { row, plan, difference: differenceOf({ before: plan, after: view.plan }) } : null;
 }
@@ -59,5 +59,5 @@ export function inUse(view: JobView): JobView & { readonly planId: string | null
 
 /** Takes the present plan into use. */
 export const takeNewPlan = async (view: JobView): Promise<void> => {
-  if (view.plan) await write(planAdd(view, uuid(), { plan: view.plan, input: view.input }));
+  if (view.plan) await write(planAdd(view, uuid(), view.input));
 };

@@ -184,7 +184,6 @@ export interface StageHashes {
 export interface Plan {
   readonly v: 1;
   readonly coreVersion: string;
-  readonly hashes: StageHashes;
   readonly elements: readonly ElementSurvey[];
   readonly findings: readonly FindingPlan[];
   readonly orders: readonly ProductOrder[];

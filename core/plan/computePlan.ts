@@ -11,7 +11,6 @@ import { ordersOf } from './orders/orders';
 import { prepared } from './input/ownFigures';
 import { rankedOf } from './systems/rankedOf';
 import { Site } from './input/site';
-import { hashesOf } from './input/hashesOf';
 import { isStopped, learnedOf, surveyOf } from './survey/surveyOf';
 import { takeOffOf } from './survey/takeOffOf';
 import { warningsOf } from './kit/warningsOf';
@@ -106,7 +105,6 @@ export function computePlan(given: PlanInput, { ranked }: PlanScope = { ranked: 
   return {
     v: 1,
     coreVersion: CORE_VERSION,
-    hashes: hashesOf(given),
     elements: survey.elements,
     findings,
     orders: ordersOf(input, mixed),

@@ -18,6 +18,7 @@ import {
   windowFor,
   type PlanInput,
   prepared,
+  hashesOf,
 } from './index';
 import { aids } from '../shelf/catalogue';
 import { crack, element, finding, input, sheetOf, typed } from '../testing/job';
@@ -118,11 +119,11 @@ test('a third of a suspended member is a stop by its figures alone', () => {
 });
 
 test('hashes: a reading moves only the day, a deeper spall moves every stage', () => {
-  const before = computePlan(input).hashes;
-  const warmer = computePlan({ ...input, conditions: { ...input.conditions, air_C: typed(27) } }).hashes;
+  const before = hashesOf(input);
+  const warmer = hashesOf({ ...input, conditions: { ...input.conditions, air_C: typed(27) } });
   expect({ ...warmer, day: before.day }).toEqual(before);
   expect(warmer.day).not.toBe(before.day);
-  const deeper = computePlan(withFinding({ deepest: typed(0.04) })).hashes;
+  const deeper = hashesOf(withFinding({ deepest: typed(0.04) }));
   expect(Object.entries(deeper).every(([stage, hash]) => hash !== before[stage as keyof typeof before])).toBe(true);
 });
 

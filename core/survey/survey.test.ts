@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { computePlan, differenceOf, isStale, spallReadings, surveyOf, takeOffOf, verdictOf, type ElementSurvey } from '../plan';
+import { computePlan, differenceOf, hashesOf, isStale, spallReadings, surveyOf, takeOffOf, verdictOf, type ElementSurvey } from '../plan';
 import {
   distanceToOutline,
   ellipse,
@@ -269,8 +269,8 @@ test('what is found later makes a plan stale, and says what it costs; the weathe
     treatments: [...input.treatments, { findingId: 'g', sheetId: input.treatments[0]!.sheetId }],
   };
   const after = computePlan(more);
-  expect(isStale(before.hashes, after.hashes)).toBe(true);
-  expect(isStale(before.hashes, computePlan({ ...input, conditions: { ...input.conditions, sun: false } }).hashes)).toBe(false);
+  expect(isStale(hashesOf(input), hashesOf(more))).toBe(true);
+  expect(isStale(hashesOf(input), hashesOf({ ...input, conditions: { ...input.conditions, sun: false } }))).toBe(false);
   const { bad_m2, packages, batches, work_s, cost_minor } = differenceOf({ before, after });
   expect(bad_m2[1]).toBeCloseTo(2 * bad_m2[0], 9);
   expect(batches[1]).toBe(2 * batches[0]);

@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer, type AddressInfo } from 'node:net';
 import { resolve } from 'node:path';
 import { v7 as uuid } from 'uuid';
-import { computePlan } from '@tufa/core/plan';
+import { hashesOf, type PlanInput } from '@tufa/core/plan';
 import { DOCK, LEAD, makeDatabase, PHONE, SPALL, type TestDatabase } from './harness';
 
 const MAIN = resolve(__dirname, '../dist/main.mjs');
@@ -57,7 +57,7 @@ test('killed at 20 random points of a pour, the events at the end are the events
   const signIn = await call('/session', { method: 'POST', body: JSON.stringify({ personId: LEAD, device: { id: PHONE, label: '' } }) });
   expect(signIn.status).toBe(201);
   cookie = (signIn.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
-  const planned = (await (await call(`/jobs/${DOCK}/plan`)).json()) as { input: Parameters<typeof computePlan>[0] };
+  const planned = (await (await call(`/jobs/${DOCK}/plan`)).json()) as { input: PlanInput };
   expect(planned).toHaveProperty('input.elements');
   const { input } = planned;
 
@@ -68,9 +68,7 @@ test('killed at 20 random points of a pour, the events at the end are the events
   };
   const planId = uuid();
   const tapped: string[] = [];
-  const queue: object[] = [
-    envelope('plan.add', planId, { jobId: DOCK, input, hashes: computePlan(input).hashes, coreVersion: '0.1.0', seed: 1, replaces: null }),
-  ];
+  const queue: object[] = [envelope('plan.add', planId, { jobId: DOCK, input, hashes: hashesOf(input), coreVersion: '0.1.0', seed: 1, replaces: null })];
   for (let batch = 1; batch <= 20; batch += 1)
     for (const kind of ['start', 'placed', 'finished']) {
       const target = uuid();

@@ -1,7 +1,7 @@
 import { say } from '@tufa/words';
 import Head from 'expo-router/head';
 import { useLocalSearchParams } from 'expo-router';
-import type { ReactNode } from 'react';
+import { startTransition, useEffect, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { JobList } from '../../jobs/JobList';
 import type { Step } from '../../links';
@@ -48,11 +48,25 @@ export function StepScreen({ step, children }: { step: Step; children: (view: Jo
 /** With large letters or the keypad open, what does not fit is scrolled to. */
 const scrolls = { overflow: 'auto' } as object;
 
+/** Whether this page has shown its first step: until then the answer comes before what lies under it. */
+let shown = false;
+
+function useBody(): boolean {
+  const [body, setBody] = useState(shown);
+  useEffect(() => {
+    shown = true;
+    startTransition(() => setBody(true));
+  }, []);
+  return body;
+}
+
 /** Phone: head, body, foot, step bar. Wide: rail, jobs, work, inspector side by side. */
 export function StepLayout({ step, view, parts, bar = true }: { step: Step; view: JobView; parts: StepParts; bar?: boolean }) {
   const speaker = useSpeaker();
   const wide = useWide();
-  const { head, body, foot, aside, fixed = false } = parts;
+  const { head, foot, fixed = false } = parts;
+  const whole = useBody();
+  const [body, aside] = whole ? [parts.body, parts.aside] : [null, null];
   const title = (
     <Head>
       <title>{`${say(speaker, `step.${step}`)}, ${view.job.name}, ${say(speaker, 'tufa')}`}</title>

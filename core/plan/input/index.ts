@@ -16,6 +16,7 @@ export {
   type TreatmentInput,
 } from './PlanInput';
 export { canonical, hashOf } from './hashOf';
+export { hashesOf } from './hashesOf';
 export { prepared } from './ownFigures';
 export { aidOf, sheetOf } from './sheetOf';
 export { Site } from './site';

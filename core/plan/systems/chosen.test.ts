@@ -2,7 +2,7 @@ import { catalogue } from '../../shelf/catalogue';
 import { chosenOf, element, finding, input, jobWith, sheetOf, typed } from '../../testing/job';
 import { problemOf } from '../../testing/problemOf';
 import type { Sheet } from '../../shelf';
-import { computePlan, hashOf, ordersOf, ticketOf, windowFor, waterRatioOf, prepared, yieldDifference, yieldOf, type PlanInput } from '../index';
+import { computePlan, hashOf, ordersOf, ticketOf, windowFor, waterRatioOf, prepared, yieldDifference, yieldOf, type PlanInput, hashesOf } from '../index';
 
 test('the ticket in the order it goes in: water, ice, retarder or acid, colour, powder, stone, fibre last', () => {
   const sheet: Sheet = { ...sheetOf('sandedRapid'), extension: { most: 0.6, grain_m: 0.008 } };
@@ -106,8 +106,8 @@ test('with a site the day takes over what nobody read, and a reading holds at it
   const shaded = { ...unread, elements: [{ ...element, sun: { exposure: 'shade' as const, faces_deg: 180, absorptivity: 0.4 } }] };
   expect(chosenOf(shaded).window.question.slab_C).toBeLessThan(question.slab_C);
   expect(problemOf(() => computePlan({ ...input, site: { ...site(), firstWater: 'noon' } })).code).toBe('noInstant');
-  const hashes = computePlan({ ...input, site: site() }).hashes;
-  expect({ ...hashes, day: '' }).toEqual({ ...computePlan(input).hashes, day: '' });
+  const hashes = hashesOf({ ...input, site: site() });
+  expect({ ...hashes, day: '' }).toEqual({ ...hashesOf(input), day: '' });
 });
 
 test('the crew’s own batches replace the sheet’s life and steady it, hold the form sooner or later, and leave strength alone', () => {

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { assemblePlanInput } from '@tufa/contract/assemble';
 import { id } from '@tufa/contract/common';
-import { computePlan } from '@tufa/core/plan';
+import { computePlan, hashesOf } from '@tufa/core/plan';
 import { Router } from 'express';
 import Joi from 'joi';
 import { MoreThan } from 'typeorm';
@@ -61,7 +61,7 @@ export function readRoutes({ source, clock, news }: AppContext): Router {
     const data = await withFirm(source, signedIn(response).firmId, (tx) => jobData(tx, job));
     const input = assemblePlanInput(data, job);
     if (!input) throw new HttpProblem({ status: 404, code: 'notFound', field: 'job' });
-    response.json({ input, plan: computePlan(input) });
+    response.json({ input, hashes: hashesOf(input), plan: computePlan(input) });
   });
 
   router.get('/news', (request, response) => {
