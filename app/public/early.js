@@ -35,6 +35,8 @@
     if (document.body && document.readyState !== 'loading') begin();
     else document.addEventListener('DOMContentLoaded', begin, { once: true });
   }
+  // Whatever was missed, the page is never left without its application.
+  addEventListener('load', begin, { once: true });
   links.forEach(function (link) {
     var come = performance.getEntriesByName(link.href).some(function (entry) {
       return entry.responseEnd > 0;
