@@ -176,15 +176,14 @@ test('everything now against phases, at the firm’s own rates, on a wide screen
 test('what is not loaded for tomorrow is asked on Now', async ({ page }) => {
   await signIn(page, 'Lead', '/');
   // Within the hour before midnight the dock, poured in fifty minutes, is tomorrow's work too: each job is asked about by itself.
-  const asked = page.getByTestId('kit-asked').filter({ hasText: 'Not loaded for tomorrow, Press-hall floor:' });
+  const asked = page.getByTestId('kit-asked').filter({ hasText: 'Tomorrow’s kit, Press-hall floor' });
   await expect(asked).toHaveCount(1);
-  await expect(asked).toContainText(/and \d+ more/);
-  await asked.getByRole('button', { name: 'Load it' }).tap();
+  await expect(asked).toContainText(/Not loaded yet: .* and \d+ more/);
+  await asked.getByRole('button', { name: 'Kit list' }).tap();
   const kit = page.getByTestId('kit');
   await expect(kit.getByText(/^Tomorrow’s work: \d+ things/)).toBeVisible();
   await expect(kit.getByRole('button', { name: 'Close the kit list' })).toBeVisible();
   for (const box of await kit.getByRole('checkbox').all()) await box.tap();
   await page.goto('/');
-  await page.getByText('Waiting for you').waitFor();
-  await expect(asked).toHaveCount(0);
+  await expect(asked).toContainText('All of it is loaded.');
 });

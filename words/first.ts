@@ -39,6 +39,11 @@ export const first = {
     running: 'Open the running pour',
     newJob: 'New job',
     trySum: 'Try a sum: how long a batch stays workable',
+    kit: 'Tomorrow’s kit, {{name}}',
+    kitOpen: 'Kit list',
+    kitWorking: 'Looking what is still missing ...',
+    kitLoaded: 'All of it is loaded.',
+    kitUnplanned: 'Not known until the job is planned.',
     waiting: 'Waiting for you',
     nothing: 'Nothing waits.',
     wait: {

@@ -1,5 +1,5 @@
 import { lazy, Suspense, type ComponentProps } from 'react';
-import { View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { later } from '../parts/phone/later';
 import type { StrataView as Drawn } from './StrataView';
 
@@ -10,7 +10,13 @@ const Part = lazy(() => drawn);
 
 /** The strata, their place kept until they have come. */
 export const StrataView = (props: ComponentProps<typeof Drawn>) => (
-  <Suspense fallback={<View className="h-[348px] lg:h-[444px]" />}>
+  <Suspense fallback={<Place />}>
     <Part {...props} />
   </Suspense>
 );
+
+/** As high as the strata with the line under them. */
+function Place() {
+  const compact = useWindowDimensions().height < 740;
+  return <View className={compact ? 'h-[288px]' : 'h-[360px] lg:h-[448px]'} />;
+}

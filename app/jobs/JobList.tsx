@@ -7,6 +7,7 @@ import { whenItComes } from '../parts/phone/later';
 import { T } from '../parts/ui/T';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links } from '../links';
+import { foundIn, SECTIONS_MOST } from './foundIn';
 
 /** The firm's jobs by their names. */
 export const jobsOf = (data: FirmData): RowOf<'job'>[] =>
@@ -14,12 +15,22 @@ export const jobsOf = (data: FirmData): RowOf<'job'>[] =>
     .filter(({ removed }) => !removed)
     .sort((a, b) => (a.name < b.name ? -1 : 1));
 
+/** Of one picture of a line and between two, px. */
+const PICTURE = 48;
+const GAP = 4;
+
 const Drawing = lazy(() => whenItComes(() => import('./JobDrawing')).then(({ JobDrawing }) => ({ default: JobDrawing })));
+
+/** A line's picture is one drawing, or two sections over each other. */
+function pictureHeight(data: FirmData, jobId: string): number {
+  const drawn = Math.min(SECTIONS_MOST, foundIn(data, jobId).length);
+  return drawn > 1 ? drawn * PICTURE + (drawn - 1) * GAP : PICTURE;
+}
 
 /** The place of a job's small drawing; the drawing comes with the work chunk, after the words. */
 export function JobPicture({ data, jobId }: { data: FirmData; jobId: string }) {
   return (
-    <View className="min-h-[48px] w-[64px]">
+    <View className="w-[64px]" style={{ minHeight: pictureHeight(data, jobId) }}>
       <Suspense fallback={null}>
         <Drawing data={data} jobId={jobId} />
       </Suspense>

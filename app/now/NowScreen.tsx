@@ -1,28 +1,28 @@
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { say, sayCoded } from '@tufa/words/speak';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useMemo } from 'react';
+import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { useFirm } from '../outbox/useFirm';
 import { Button, Word } from '../parts/ui/Button';
 import { Screen } from '../parts/chrome/Screen';
 import { Standing } from '../parts/chrome/Standing';
-import { SyncLine } from '../parts/chrome/SyncLine';
+import { SyncLine, useOnline } from '../parts/chrome/SyncLine';
 import { Answer, T } from '../parts/ui/T';
-import { whenItComes } from '../parts/phone/later';
 import { JobPicture, jobsOf } from '../jobs/JobList';
+import { poursTomorrow } from '../fix/poursTomorrow';
+import { TomorrowsKit } from './TomorrowsKit';
 import { running, waitingFor } from './waiting';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links } from '../links';
-
-const KitAsked = lazy(() => whenItComes(() => import('./KitAsked')).then(({ KitAsked: Part }) => ({ default: Part })));
 
 /** What to do now, and what waits. The plan itself is not computed here: this is the first screen on a slow phone. */
 export function NowScreen() {
   const speaker = useSpeaker();
   const firm = useFirm();
   const router = useRouter();
+  const online = useOnline();
   const { data } = firm;
   const jobs = jobsOf(data);
   const live = useMemo(() => running(data), [data]);
@@ -31,6 +31,8 @@ export function NowScreen() {
     .filter(({ id, pourOn }) => pourOn !== null && waitingFor(data, id).code === 'pour')
     .sort((a, b) => ((a.pourOn ?? '') < (b.pourOn ?? '') ? -1 : 1));
   const next = liveJob ?? planned[0];
+  // Nothing is said to be planned or not before the firm has answered.
+  if (online && !firm.ready && !firm.failed) return <Waited />;
   return (
     <Screen
       title={say(speaker, 'nav.now')}
@@ -59,9 +61,9 @@ export function NowScreen() {
       }
     >
       <Standing firm={firm} />
-      <Suspense fallback={null}>
-        <KitAsked data={data} />
-      </Suspense>
+      {jobs.filter(poursTomorrow).map((job) => (
+        <TomorrowsKit key={job.id} data={data} job={job} />
+      ))}
       <T as="h2" className="mt-2">
         {say(speaker, 'now.waiting')}
       </T>
@@ -78,6 +80,15 @@ export function NowScreen() {
       </View>
       {next ? <Button label={say(speaker, 'now.newJob')} onPress={() => router.push(links.newJob())} /> : null}
     </Screen>
+  );
+}
+
+function Waited() {
+  const speaker = useSpeaker();
+  return (
+    <View role="main" className="h-full w-full flex-1 items-center justify-center bg-ground p-4">
+      <T as="lead">{say(speaker, 'state.loading')}</T>
+    </View>
   );
 }
 

@@ -20,7 +20,10 @@ export const PlanView = (props: ComponentProps<typeof Drawn>) => (
 
 /** The legend of a plan. */
 export const PlanLegend = (props: ComponentProps<typeof Legend>) => (
-  <Suspense fallback={null}>
+  <Suspense fallback={<KeyPlace rows={Math.ceil(props.kinds.length / 2)} />}>
     <Key {...props} />
   </Suspense>
 );
+
+/** As high as its rows, two kinds beside each other on a phone. */
+const KeyPlace = ({ rows }: { rows: number }) => <View style={{ height: rows > 0 ? rows * 30 + 4 : 0 }} />;

@@ -1,0 +1,29 @@
+import { assemblePlanInput } from '@tufa/contract/assemble';
+import type { FirmData, RowOf } from '@tufa/contract/entities';
+import { kitOf, type PlanInput } from '@tufa/core/plan';
+import { say, sayKit } from '@tufa/words';
+import { useMemo } from 'react';
+import { loadedOf } from '../fix/loadedOf';
+import { useSpeaker } from '../parts/phone/speaker';
+import { T } from '../parts/ui/T';
+import { useWorkedOut } from '../workers/useWorkedOut';
+
+/** As many are named; the list itself has the rest. */
+const NAMED = 3;
+
+/** What of a job's kit is not loaded yet, by name. What cannot be planned yet has no kit; the job itself says why. */
+export function KitMissing({ data, job }: { data: FirmData; job: RowOf<'job'> }) {
+  const speaker = useSpeaker();
+  const input = useMemo(() => assemblePlanInput(data, job.id), [data, job.id]);
+  const plan = useWorkedOut('plan', input ? [input] : null, (worker) => worker.plan(input as PlanInput));
+  if (!input || plan.isError) return <T>{say(speaker, 'now.kitUnplanned')}</T>;
+  if (!plan.data) return <T>{say(speaker, 'now.kitWorking')}</T>;
+  const loaded = loadedOf(data, job.id);
+  const missing = kitOf(input, plan.data).filter(({ key }) => !loaded.has(key));
+  if (missing.length === 0) return <T>{say(speaker, 'now.kitLoaded')}</T>;
+  const names = missing
+    .slice(0, NAMED)
+    .map((item) => sayKit(speaker, item))
+    .join(', ');
+  return <T>{say(speaker, 'kit.asked', { names: missing.length > NAMED ? say(speaker, 'kit.andMore', { names, count: missing.length - NAMED }) : names })}</T>;
+}
