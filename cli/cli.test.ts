@@ -24,7 +24,7 @@ test('plan prints the plan the core computes; example prints a job file it takes
 
 test('a job file with a fault is refused with its field', () => {
   const { elements, ...rest } = exampleJob();
-  const bad = run('plan', file('bad.json', { ...rest, elements: elements.map((one) => ({ ...one, thickness: { value: 900, source: 'typed' } })) }));
+  const bad = run('plan', file('bad.json', { ...rest, elements: elements.map((element) => ({ ...element, thickness: { value: 900, source: 'typed' } })) }));
   expect(bad.status).toBe(1);
   expect(bad.stderr).toContain('elements.0.thickness.value');
 });

@@ -15,7 +15,7 @@ const row = (sheet: RowOf<'sheet'>['sheet'], change: Partial<RowOf<'sheet'>> = {
   sheet,
   ...change,
 });
-const dataOf = (rows: readonly RowOf<'sheet'>[]): FirmData => ({ ...emptyFirmData(), sheet: Object.fromEntries(rows.map((one) => [one.id, one])) });
+const dataOf = (rows: readonly RowOf<'sheet'>[]): FirmData => ({ ...emptyFirmData(), sheet: Object.fromEntries(rows.map((row) => [row.id, row])) });
 const shipped = dataOf([...catalogue, ...aids].map((sheet) => row(sheet)));
 let ids = 0;
 const newId = (): string => `0198a000-bbbb-7000-8000-${String((ids += 1)).padStart(12, '0')}`;

@@ -8,7 +8,7 @@ import { treatmentFields } from '../fix/writeTreatment';
 
 const rows = [...catalogue, ...aids].map((sheet) => ({ id: sheet.id, version: 1, changed: 1, removed: false, productId: sheet.productId, revision: 1, sheet }));
 const data = { sheet: Object.fromEntries(rows.map((row) => [row.id, row])) as Record<string, RowOf<'sheet'>> };
-const aid = (name: string): string => aids.find((one) => one.class === name)!.id;
+const aid = (name: string): string => aids.find((aid) => aid.class === name)!.id;
 const [fill, other, over] = [catalogue[0]!.id, catalogue[1]!.id, catalogue.find((sheet) => sheet.class === 'broomOverlay')!.id];
 const row = (treatment: TreatmentInput) => ({ jobId: 'j', findingId: treatment.findingId, edge: null, ...treatmentFields(treatment) });
 

@@ -14,7 +14,7 @@ test('the mark is the nearest inside the band, or none is given', () => {
           (one) => one >= band.least_m3 * (1 - 1e-9) && one <= band.most_m3 * (1 + 1e-9),
         );
         if (marks.length === 0) return expect(mark).toBeNull();
-        expect(Math.abs(mark!.mark_m3 - wanted_m3)).toBeCloseTo(Math.min(...marks.map((one) => Math.abs(one - wanted_m3))), 12);
+        expect(Math.abs(mark!.mark_m3 - wanted_m3)).toBeCloseTo(Math.min(...marks.map((mark) => Math.abs(mark - wanted_m3))), 12);
         expect(mark!.mark_m3).toBeCloseTo(wanted_m3 * (1 + mark!.difference), 12);
       },
     ),

@@ -278,7 +278,7 @@ test('what is found later makes a plan stale, and says what it costs; the weathe
   expect(packages[1]).toBe(after.orders[0]!.chosen.packages.reduce((sum, { count }) => sum + count, 0));
   expect(packages[1]).toBeGreaterThan(packages[0]);
   expect(cost_minor[1]).toBeGreaterThan(cost_minor[0]);
-  const waiting = computePlan({ ...more, findings: more.findings.map((one) => ({ ...one, phase: 'season' as const })) });
+  const waiting = computePlan({ ...more, findings: more.findings.map((finding) => ({ ...finding, phase: 'season' as const })) });
   expect(waiting.orders).toEqual([]);
   expect(waiting.findings.every(({ chosen }) => chosen === null)).toBe(true);
 });

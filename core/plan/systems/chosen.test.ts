@@ -123,7 +123,7 @@ test('the crew’s own batches replace the sheet’s life and steady it, hold th
   expect(theirs.record).toMatchObject({ entries: 8, sheet_s: 720 });
   expect(theirs.record!.yours.p50).toBeLessThan(600);
   expect(theirs.window.safeShare).toBeGreaterThan(plain.window.safeShare);
-  const at = (chosen: typeof plain, name: string): number => chosen.window.milestones.find((one) => one.name === name)!.after_s;
+  const at = (chosen: typeof plain, name: string): number => chosen.window.milestones.find((milestone) => milestone.name === name)!.after_s;
   expect(at(theirs, 'initial')).toBeLessThan(at(plain, 'initial'));
   expect(at(theirs, 'vehicles') / at(plain, 'vehicles')).toBeCloseTo(1, 2);
   expect(theirs.quantities.powder.p50).toBeGreaterThan(plain.quantities.powder.p50 * 1.02);

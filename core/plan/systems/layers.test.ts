@@ -228,7 +228,7 @@ test.each<[string, Partial<TreatmentInput>, Partial<PlanInput>, string, string]>
   ],
 ])('%s is refused', (_, more, given, role, code) => {
   const plan = computePlan(treated(more, given));
-  const aid = plan.findings[0]!.chosen!.aids.find((one) => one.role === role)!;
+  const aid = plan.findings[0]!.chosen!.aids.find((aid) => aid.role === role)!;
   expect(aid.verdict).toBe('no');
   expect(aid.reasons.filter(({ verdict }) => verdict === 'no').map((reason) => reason.code)).toContain(code);
   const { name } = aids.find(({ id }) => id === aid.aidId)!;
