@@ -54,6 +54,8 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
   await expect(page.getByRole('button', { name: 'Edit A' })).toContainText('13 sq ft');
 
   // Until the five questions are answered no figure of Fix, Mix, Day or Pour is shown.
+  // The address follows the screen.
+  await expect(page).toHaveURL(/\/walk$/);
   const jobUrl = page.url().replace(/\/walk$/, '');
   for (const step of ['fix', 'mix', 'day', 'pour']) {
     await page.goto(`${jobUrl}/${step}`);

@@ -5,7 +5,7 @@ import type { HouseMethod } from '../choose';
 import type { CrackInput, FindingInput } from '../survey';
 import { rectangle } from '../takeoff';
 import type { Sheet } from '../shelf';
-import { computePlan, filledTakeOff, questionFor, shotsFor, takeOffOf, type TakeOff, prepared } from './index';
+import { aidOf, asksOf, computePlan, filledTakeOff, kindOf, questionFor, shotsFor, takeOffOf, type TakeOff, prepared } from './index';
 
 const found = { id: 'f', elementId: 'e', label: 'A' };
 const GROOVE: FindingInput = { ...found, kind: 'groove', line: crack.line, width: typed(0.01), depth: typed(0.025), blade_m: 0.006, moves: null };
@@ -235,4 +235,44 @@ test('a wider, deeper or longer crack never takes less of anything, whatever the
     ),
     { seed: 5, numRuns: 120 },
   );
+});
+
+test.each<[FindingInput['kind'], FindingInput]>([
+  ['spall', READ],
+  ['crack', crack],
+  ['groove', GROOVE],
+  ['edge', EDGE],
+  ['step', STEP],
+  ['skim', SKIM],
+  ['wedge', WEDGE],
+  ['counter', COUNTER],
+  ['void', VOID],
+])('a %s drawn twice as long measures more of the same, and asks the same', (_kind, found) => {
+  const area = 'outline' in found ? found.outline : null;
+  const line = [
+    [0, 0],
+    [2, 0],
+  ] as const;
+  const points = (scale: number) => (area ?? line).map(([x, y]): [number, number] => [x * scale, y]);
+  const [before, after] = [1, 2].map((scale) => kindOf(found).movedTo(found, points(scale))) as [FindingInput, FindingInput];
+  const [once, twice] = [takeOffOf(before), takeOffOf(after)];
+  expect(twice.area_m2).toBeGreaterThan(1.5 * once.area_m2);
+  expect(twice.volume.p50).toBeGreaterThan(1.2 * once.volume.p50);
+  expect(asksOf(after)).toEqual(asksOf(before));
+});
+
+test('a reading that is outside where a spall is drawn anew does not count; one without readings has none', () => {
+  const aside = rectangle({ length_m: 0.5, width_m: 0.5 });
+  expect(kindOf(READ).movedTo(READ, aside)).toMatchObject({ outline: aside, readings: [[0.3, 0.3, 0.02]] });
+  expect(kindOf(finding).movedTo(finding, aside)).toMatchObject({ readings: [] });
+});
+
+test('what a job file names and does not hold is refused by its id', () => {
+  const aids = { bond: 'nowhere' };
+  const treatments = input.treatments.map((treatment) => ({ ...treatment, aids }));
+  expect(problemOf(() => computePlan({ ...input, treatments }))).toMatchObject({ code: 'unknownAid', figures: { id: 'nowhere' } });
+  expect(problemOf(() => computePlan({ ...input, treatments: input.treatments.map((treatment) => ({ ...treatment, sheetId: 'nowhere' })) })).code).toBe(
+    'unknownSheet',
+  );
+  expect([aidOf({ sheets: [] }, 'a'), aidOf({ sheets: [], aids: [] }, null)]).toEqual([undefined, undefined]);
 });

@@ -118,6 +118,25 @@ test('a third of a suspended member is a stop by its figures alone', () => {
   expect(computePlan(withElement({ thickness: typed(0.06) })).elements[0]!.verdict.code).toBe('borderline');
 });
 
+test('hashes: what each stage is made from moves it and every stage after it, and none before', () => {
+  const STAGES = ['takeOff', 'layers', 'quantities', 'batches', 'day'] as const;
+  const before = hashesOf(input);
+  const moved = (change: Partial<PlanInput>): string[] => {
+    const after = hashesOf({ ...input, ...change });
+    return STAGES.filter((stage) => before[stage] !== after[stage]);
+  };
+  const entry = { value: 0.002, sheetId: input.sheets[0]!.id };
+  const record = (figures: object) => ({ record: { lives: [], figures } }) as unknown as Partial<PlanInput>;
+  const overlay = { sheetId: input.sheets[0]!.id, thickness_m: 0.003, over: 'patch' as const };
+  expect(moved(record({ soakDepth: [entry] }))).toEqual(STAGES);
+  expect(moved({ treatments: input.treatments.map((treatment) => ({ ...treatment, overlay })) })).toEqual(STAGES.slice(1));
+  expect(moved({ house: { edge: 'keyed' } })).toEqual(STAGES.slice(1));
+  expect(moved({ stock: [] })).toEqual(STAGES.slice(2));
+  expect(moved({ batch: { ...input.batch, share: 0.5 } })).toEqual(STAGES.slice(3));
+  expect(moved({ wanted_s: 1800 })).toEqual(['day']);
+  expect(moved(record({}))).toEqual(['day']);
+});
+
 test('hashes: a reading moves only the day, a deeper spall moves every stage', () => {
   const before = hashesOf(input);
   const warmer = hashesOf({ ...input, conditions: { ...input.conditions, air_C: typed(27) } });

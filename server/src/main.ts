@@ -47,6 +47,8 @@ async function main(): Promise<void> {
   });
 
   const server = createServer(app);
+  // A connection that is kept lives longer than whoever keeps it waits, so that none is closed just as it is used again.
+  server.keepAliveTimeout = 75_000;
   server.on('error', (error: NodeJS.ErrnoException) => {
     process.stderr.write(error.code === 'EADDRINUSE' ? `Port ${process.env['PORT']} is taken. Choose another: PORT=8421 npm start\n` : `${error.message}\n`);
     process.exit(1);
