@@ -24,11 +24,11 @@ export const marks = Joi.array()
 
 const base = { id: id.required(), elementId: id.required(), label: text(12).required(), phase };
 
-/** A finding is checked by its kind, so that a fault is named where it is. A job file calls a joint a groove. */
+/** A finding is checked by its kind, so that a fault is named where it is. */
 const finding = Joi.alternatives().conditional('.kind', {
-  switch: REPAIRED.map((kind) => {
-    const is = kind === 'joint' ? 'groove' : kind;
-    return { is, then: Joi.object({ ...base, kind: exactly([is]).required(), ...ROW_KINDS[kind].fields(blocks) }) };
+  switch: REPAIRED.map((name) => {
+    const { kind, fields } = ROW_KINDS[name];
+    return { is: kind, then: Joi.object({ ...base, kind: exactly([kind]).required(), ...fields(blocks) }) };
   }),
 });
 

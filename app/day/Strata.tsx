@@ -1,12 +1,12 @@
 import { lazy, Suspense, type ComponentProps } from 'react';
 import { useWindowDimensions, View } from 'react-native';
-import { later } from '../parts/phone/later';
+import { later, once } from '../parts/phone/later';
 import type { StrataView as Drawn } from './StrataView';
 
 /** Fetched beside the screen that shows them. */
-const drawn = later(() => import('./StrataView')).then(({ StrataView: Part }) => ({ default: Part }));
-drawn.catch(() => null);
-const Part = lazy(() => drawn);
+const drawn = once(() => later(() => import('./StrataView')).then(({ StrataView: Part }) => ({ default: Part })));
+drawn().catch(() => null);
+const Part = lazy(drawn);
 
 /** The strata, their place kept until they have come. */
 export const StrataView = (props: ComponentProps<typeof Drawn>) => (

@@ -3,6 +3,7 @@ import { lazy, Suspense, useMemo, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useFirm, usePerson, usePulledEarly, useSync } from '../outbox/useFirm';
 import { running } from '../now/waiting';
+import { Fetching } from '../parts/chrome/Fetching';
 import { Button } from '../parts/ui/Button';
 import { applyUpdate, useUpdate } from '../parts/phone/serviceWorker';
 import { T } from '../parts/ui/T';
@@ -15,16 +16,10 @@ const Shortcuts = lazy(() => whenItComes(() => import('../parts/chrome/Shortcuts
 
 /** Signed in or not; the firm's units; a new version offered, never while a batch runs. */
 export function Root({ children }: { children: ReactNode }) {
-  const speaker = useSpeaker();
   const person = usePerson();
   usePulledEarly(person === undefined ? undefined : person !== null);
   useSync(Boolean(person));
-  if (person === undefined)
-    return (
-      <View role="main" className="h-full w-full flex-1 items-center justify-center bg-ground p-4">
-        <T as="lead">{say(speaker, 'state.loading')}</T>
-      </View>
-    );
+  if (person === undefined) return <Fetching />;
   if (person === null) return <SignIn />;
   return <SignedIn>{children}</SignedIn>;
 }

@@ -1,16 +1,12 @@
 import type { Plan, SystemInput, SystemOutcome } from '@tufa/core/plan';
-import { useState } from 'react';
 import type { JobView } from '../parts/job/useJob';
 import { useWorkedOut } from '../workers/useWorkedOut';
 
 /** The plan with the whole shelf judged for every finding, worked out beside the screen; null until it is there the first time. */
 export function useWholePlan({ input }: JobView): Plan | null {
   // What cannot be planned has nothing to compare; the step's own screen says why.
-  const { data } = useWorkedOut('whole plan', [input], (worker) => worker.compute(input));
   // While a new one is worked out the systems stay those of the last: a tap in between means what it says.
-  const [last, setLast] = useState<Plan | null>(null);
-  if (data && data !== last) setLast(data);
-  return data ?? last;
+  return useWorkedOut('whole plan', [input], (worker) => worker.compute(input), { keepLast: true }).data ?? null;
 }
 
 interface Outcomes {

@@ -15,15 +15,21 @@ const NAMED = 3;
 export function KitMissing({ data, job }: { data: FirmData; job: RowOf<'job'> }) {
   const speaker = useSpeaker();
   const input = useMemo(() => assemblePlanInput(data, job.id), [data, job.id]);
-  const plan = useWorkedOut('plan', input ? [input] : null, (worker) => worker.plan(input as PlanInput));
-  if (!input || plan.isError) return <T>{say(speaker, 'now.kitUnplanned')}</T>;
-  if (!plan.data) return <T>{say(speaker, 'now.kitWorking')}</T>;
+  const kit = useWorkedOut('kit', input ? [input] : null, async (worker) => kitOf(input as PlanInput, await worker.plan(input as PlanInput)), {
+    keepLast: true,
+  });
+  if (!input || kit.isError) return <T>{say(speaker, 'now.kitUnplanned')}</T>;
+  if (!kit.data) return <T>{say(speaker, 'now.kitWorking')}</T>;
   const loaded = loadedOf(data, job.id);
-  const missing = kitOf(input, plan.data).filter(({ key }) => !loaded.has(key));
+  const missing = kit.data.filter(({ key }) => !loaded.has(key));
   if (missing.length === 0) return <T>{say(speaker, 'now.kitLoaded')}</T>;
   const names = missing
     .slice(0, NAMED)
     .map((item) => sayKit(speaker, item))
     .join(', ');
-  return <T>{say(speaker, 'kit.asked', { names: missing.length > NAMED ? say(speaker, 'kit.andMore', { names, count: missing.length - NAMED }) : names })}</T>;
+  return (
+    <T tone="caution">
+      {say(speaker, 'kit.asked', { names: missing.length > NAMED ? say(speaker, 'kit.andMore', { names, count: missing.length - NAMED }) : names })}
+    </T>
+  );
 }

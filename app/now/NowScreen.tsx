@@ -5,6 +5,7 @@ import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { useFirm } from '../outbox/useFirm';
 import { Button, Word } from '../parts/ui/Button';
+import { Fetching } from '../parts/chrome/Fetching';
 import { Screen } from '../parts/chrome/Screen';
 import { Standing } from '../parts/chrome/Standing';
 import { SyncLine, useOnline } from '../parts/chrome/SyncLine';
@@ -32,7 +33,7 @@ export function NowScreen() {
     .sort((a, b) => ((a.pourOn ?? '') < (b.pourOn ?? '') ? -1 : 1));
   const next = liveJob ?? planned[0];
   // Nothing is said to be planned or not before the firm has answered.
-  if (online && !firm.ready && !firm.failed) return <Waited />;
+  if (online && !firm.ready && !firm.failed) return <Fetching />;
   return (
     <Screen
       title={say(speaker, 'nav.now')}
@@ -80,15 +81,6 @@ export function NowScreen() {
       </View>
       {next ? <Button label={say(speaker, 'now.newJob')} onPress={() => router.push(links.newJob())} /> : null}
     </Screen>
-  );
-}
-
-function Waited() {
-  const speaker = useSpeaker();
-  return (
-    <View role="main" className="h-full w-full flex-1 items-center justify-center bg-ground p-4">
-      <T as="lead">{say(speaker, 'state.loading')}</T>
-    </View>
   );
 }
 

@@ -16,7 +16,7 @@ export function TomorrowsKit({ data, job }: { data: FirmData; job: RowOf<'job'> 
   const speaker = useSpeaker();
   const router = useRouter();
   return (
-    <View className="gap-2 border-l-4 border-caution bg-sheet p-3" testID="kit-asked">
+    <View className="gap-2 border-l-4 border-edge bg-sheet p-3" testID="kit-asked">
       <T as="strong">{say(speaker, 'now.kit', { name: job.name })}</T>
       <View className="min-h-[92px]">
         <Suspense fallback={<T>{say(speaker, 'now.kitWorking')}</T>}>

@@ -20,7 +20,7 @@
     begun = true;
     if (/^\/(jobs\/.+|shelf|bench\/.+|firm)/.test(location.pathname)) {
       fetchSoon(contentOf('shared'));
-      (JSON.parse(contentOf('parts'))[location.pathname.split('/').pop()] || []).forEach(fetchSoon);
+      (JSON.parse(contentOf('parts') || '{}')[location.pathname.split('/').pop()] || []).forEach(fetchSoon);
     }
     links.forEach(function (link) {
       var script = document.createElement('script');

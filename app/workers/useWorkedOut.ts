@@ -1,4 +1,4 @@
-import { useQuery, type UseQueryResult } from '@tanstack/react-query';
+import { keepPreviousData, useQuery, type UseQueryResult } from '@tanstack/react-query';
 import type { Remote } from 'comlink';
 import { WORKED_OUT } from '../outbox/queryClient';
 import type { PlanWorker } from './plan.worker';
@@ -18,9 +18,15 @@ function numberOf(thing: object): number {
  * What the worker makes of some things, kept while they are the same ones.
  *
  * @param name what is asked; one name, one kind of answer
+ * @param keepLast while something else is worked out the last answer stands
  * @param about the things it is worked out from, by their identity; null asks nothing
  */
-export function useWorkedOut<T>(name: string, about: readonly object[] | null, ask: (worker: Remote<PlanWorker>) => Promise<T>): UseQueryResult<T> {
+export function useWorkedOut<T>(
+  name: string,
+  about: readonly object[] | null,
+  ask: (worker: Remote<PlanWorker>) => Promise<T>,
+  { keepLast = false } = {},
+): UseQueryResult<T> {
   return useQuery({
     queryKey: [WORKED_OUT, name, ...(about ?? []).map(numberOf)],
     queryFn: () => ask(planWorker()),
@@ -29,5 +35,6 @@ export function useWorkedOut<T>(name: string, about: readonly object[] | null, a
     gcTime: 300_000,
     networkMode: 'always',
     retry: false,
+    ...(keepLast ? { placeholderData: keepPreviousData } : {}),
   });
 }

@@ -32,6 +32,8 @@ export type Told<F extends FindingInput> = F extends FindingInput ? Omit<F, 'id'
 
 /** How one kind of finding crosses the wire and stands in a file. Every kind is one such module. */
 export interface RowKind<P extends Said, F extends FindingInput> {
+  /** what a job file calls it */
+  readonly kind: F['kind'];
   /** how short its line may be, m; null for an area */
   readonly lineLeast_m: number | null;
   /** what a row says beside where it lies and what all say */

@@ -13,6 +13,7 @@ export interface CounterProperties extends Said {
 
 /** A countertop. */
 export const counter: RowKind<CounterProperties, CounterInput> = {
+  kind: 'counter',
   lineLeast_m: null,
   properties: ({ Joi, measured }) => ({
     thickness: measured('counter_m').required(),

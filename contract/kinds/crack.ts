@@ -15,6 +15,7 @@ export interface CrackProperties extends Said {
 
 /** A crack. */
 export const crack: RowKind<CrackProperties, CrackInput> = {
+  kind: 'crack',
   lineLeast_m: LINE_LEAST_M,
   properties: ({ exactly, measured }) => ({
     profile: exactly(CRACK_PROFILES).required(),

@@ -12,6 +12,7 @@ export interface EdgeProperties extends Said {
 
 /** A broken edge or nosing. */
 export const edge: RowKind<EdgeProperties, EdgeInput> = {
+  kind: 'edge',
   lineLeast_m: LINE_LEAST_M,
   properties: ({ exactly, measured }) => ({
     section: exactly(SECTIONS).required(),

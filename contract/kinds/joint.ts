@@ -13,6 +13,7 @@ export interface JointProperties extends Said {
 
 /** A joint, or a groove that was cut. */
 export const joint: RowKind<JointProperties, GrooveInput> = {
+  kind: 'groove',
   lineLeast_m: LINE_LEAST_M,
   properties: ({ measured }) => ({
     width: measured('crack_m').required(),

@@ -12,6 +12,7 @@ export interface SkimProperties extends Said {
 
 /** A skim or overlay. */
 export const skim: RowKind<SkimProperties, SkimInput> = {
+  kind: 'skim',
   lineLeast_m: null,
   properties: ({ measured, csp }) => ({ thickness: measured('skim_m').required(), profile: csp.required() }),
   fields: ({ measured, outline, csp, cutouts }) => ({

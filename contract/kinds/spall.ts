@@ -21,6 +21,7 @@ const shared = ({ exactly, measured }: Blocks) => ({
 
 /** A broken-out or scaled patch. */
 export const spall: RowKind<SpallProperties, SpallInput> = {
+  kind: 'spall',
   lineLeast_m: null,
   properties: (blocks) => ({ ...shared(blocks), cutDepth: blocks.measured('depth_m').allow(null) }),
   fields: (blocks) => ({

@@ -17,6 +17,7 @@ const STEP_LEAST_M = 0.1;
 
 /** Steps rebuilt inside a form. */
 export const step: RowKind<StepProperties, StepInput> = {
+  kind: 'step',
   lineLeast_m: STEP_LEAST_M,
   properties: ({ Joi, measured, flight }) => ({
     going: measured('going_m').required(),

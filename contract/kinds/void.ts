@@ -11,6 +11,7 @@ export interface VoidProperties extends Said {
 
 /** A void under water. */
 export const voidUnderWater: RowKind<VoidProperties, VoidInput> = {
+  kind: 'void',
   lineLeast_m: null,
   properties: ({ exactly, measured }) => ({ deepest: measured('depth_m').required(), shape: exactly(SHAPES).required() }),
   fields: ({ exactly, measured, outline }) => ({ outline: outline.required(), deepest: measured('depth_m').required(), shape: exactly(SHAPES).required() }),

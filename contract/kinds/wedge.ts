@@ -11,6 +11,7 @@ export interface WedgeProperties extends Said {
 
 /** A wedge at a height difference. */
 export const wedge: RowKind<WedgeProperties, WedgeInput> = {
+  kind: 'wedge',
   lineLeast_m: LINE_LEAST_M,
   properties: ({ measured }) => ({ run: measured('side_m').required(), rise: measured('depth_m').required() }),
   fields: ({ measured }) => ({ run: measured('side_m').required(), rise: measured('depth_m').required(), width: measured('side_m').required() }),

@@ -1,11 +1,9 @@
-import { say } from '@tufa/words/speak';
 import { Component, lazy, Suspense, type ComponentType, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { later } from '../phone/later';
-import { useSpeaker } from '../phone/speaker';
+import { later, once } from '../phone/later';
+import { Fetching } from './Fetching';
 import { usePhone } from '../phone/useSettings';
 import { useOnSide } from '../phone/useSize';
-import { T } from '../ui/T';
 import { ScreenLost } from './ScreenLost';
 
 const keypad = once(() => later(() => import('../../keypad/Keypad')).then((part) => ({ default: part.Keypad })));
@@ -42,27 +40,6 @@ export function workScreen(load: () => Promise<ComponentType>, end?: string): Co
       </Fetched>
     );
   };
-}
-
-/** Asked for once; again only after it failed. */
-function once<T>(load: () => Promise<T>): () => Promise<T> {
-  let asked: Promise<T> | null = null;
-  return () => {
-    asked ??= load().catch((error: unknown) => {
-      asked = null;
-      throw error;
-    });
-    return asked;
-  };
-}
-
-function Fetching() {
-  const speaker = useSpeaker();
-  return (
-    <View role="main" className="h-full w-full flex-1 items-center justify-center bg-ground p-4">
-      <T as="lead">{say(speaker, 'state.loading')}</T>
-    </View>
-  );
 }
 
 /** A part that could not be fetched says so and offers to try again, rather than a blank screen. */

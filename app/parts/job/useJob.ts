@@ -182,7 +182,11 @@ export function useJob(jobId: string, { surveyFirst }: { surveyFirst: boolean })
         { data, records, ready, failed, clockOffset, unsent },
         jobId,
         input,
-        large && !refused ? () => ({ survey: survey.data ?? null, plan: plan.data ?? null, problem: null }) : looked ? planOf : lookedAt,
+        large && !refused
+          ? () => ({ survey: survey.data ?? null, plan: plan.data ?? null, problem: null })
+          : looked || (input && plans.has(input))
+            ? planOf
+            : lookedAt,
       ),
     [looked, data, records, ready, failed, clockOffset, unsent, jobId, input, large, refused, survey.data, plan.data],
   );

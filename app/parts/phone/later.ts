@@ -33,3 +33,15 @@ const laterOrOnline = (): Promise<void> =>
 
 /** For a small part of a screen: until it can come its place stays empty, and everything else goes on. */
 export const whenItComes = <T>(load: () => Promise<T>): Promise<T> => later(load).catch(() => laterOrOnline().then(() => whenItComes(load)));
+
+/** Asked for once; again only after it failed. */
+export function once<T>(load: () => Promise<T>): () => Promise<T> {
+  let asked: Promise<T> | null = null;
+  return () => {
+    asked ??= load().catch((error: unknown) => {
+      asked = null;
+      throw error;
+    });
+    return asked;
+  };
+}

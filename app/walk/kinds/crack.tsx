@@ -3,11 +3,10 @@ import { CRACK_PROFILES } from '@tufa/core/takeoff';
 import { say } from '@tufa/words';
 import { textOf } from '@tufa/words/survey';
 import { useSpeaker } from '../../parts/phone/speaker';
-import { Button } from '../../parts/ui/Button';
 import { measuredOf } from '../../parts/ui/quantityText';
 import { ChoiceField } from '../findingFields';
-import { slotTyped } from './depthTyped';
 import { Figures } from './Figures';
+import { SlotFields, slotText, slotTyped } from './slot';
 import type { TypedKind } from './TypedKind';
 
 /** A crack: how wide and deep, whether it moves, whether one side stands higher. */
@@ -16,8 +15,7 @@ export const crack: TypedKind<'crack'> = {
   read: 'width',
   fieldOf: { width: 'opening', depth: 'depth', lip: 'lip' },
   textOf: (speaker, { width, depth, profile, moves, lip }) => ({
-    opening: textOf(speaker, width, 'length'),
-    depth: textOf(speaker, depth, 'length'),
+    ...slotText(speaker, { width, depth }),
     profile,
     moves,
     lip: lip ? textOf(speaker, lip, 'length') : '',
@@ -31,14 +29,7 @@ export const crack: TypedKind<'crack'> = {
     const speaker = useSpeaker();
     return (
       <>
-        <Figures
-          {...field}
-          row={[
-            ['opening', 'walk.crackWidth'],
-            ['depth', 'walk.depth'],
-          ]}
-        />
-        <Button label={say(speaker, 'gauge.open')} onPress={onGauge} />
+        <SlotFields {...field} width="walk.crackWidth" onGauge={onGauge} />
         <ChoiceField {...field} name="moves" word="walk.moves" values={ANSWERS} valueWords="walk.movesIs" />
         <Figures {...field} row={[['lip', 'walk.lip', say(speaker, 'walk.none')]]} />
         <ChoiceField {...field} name="profile" word="walk.profile" values={CRACK_PROFILES} valueWords="word.profile" />

@@ -1,10 +1,9 @@
 import { say } from '@tufa/words';
 import { textOf } from '@tufa/words/survey';
 import { useSpeaker } from '../../parts/phone/speaker';
-import { Button } from '../../parts/ui/Button';
 import { measuredOf } from '../../parts/ui/quantityText';
-import { slotTyped } from './depthTyped';
 import { Figures } from './Figures';
+import { SlotFields, slotText, slotTyped } from './slot';
 import type { TypedKind } from './TypedKind';
 
 /** A joint: how wide and deep, and how far to the next where it moves. */
@@ -13,8 +12,7 @@ export const joint: TypedKind<'joint'> = {
   read: null,
   fieldOf: { width: 'opening', depth: 'depth', between: 'between' },
   textOf: (speaker, { width, depth, between }) => ({
-    opening: textOf(speaker, width, 'length'),
-    depth: textOf(speaker, depth, 'length'),
+    ...slotText(speaker, { width, depth }),
     between: between ? textOf(speaker, between, 'length') : '',
   }),
   wireOf(typed) {
@@ -28,14 +26,7 @@ export const joint: TypedKind<'joint'> = {
     const speaker = useSpeaker();
     return (
       <>
-        <Figures
-          {...field}
-          row={[
-            ['opening', 'walk.jointWidth'],
-            ['depth', 'walk.depth'],
-          ]}
-        />
-        <Button label={say(speaker, 'gauge.open')} onPress={onGauge} />
+        <SlotFields {...field} width="walk.jointWidth" onGauge={onGauge} />
         <Figures {...field} row={[['between', 'walk.between', say(speaker, 'walk.still')]]} />
       </>
     );

@@ -5,26 +5,16 @@ import { lifting } from '../steps/lifting';
 import { preparing } from '../steps/preparing';
 import type { Damage } from './Damage';
 import { sigmaOfSizes } from './Taken';
+import { ORDINARY, ordinaryAsks } from './ordinary';
 
 /** A countertop cast or overlaid. */
 export const counter: Damage<CounterInput> = {
+  ...ORDINARY,
   use: 'counter',
   wetEdge: true,
   covers: true,
   reinforceable: false,
-  carries: false,
-  groundFlush: false,
-  open: false,
-  asks: ({ thickness: { value: deepest_m } }) => ({
-    deepest_m,
-    grainRoom_m: deepest_m,
-    rim: null,
-    moving: null,
-    rubbedIn: false,
-    underWater: false,
-    takesTexture: true,
-    layer: false,
-  }),
+  asks: ({ thickness: { value: deepest_m } }) => ordinaryAsks(deepest_m),
   takeOff({ outline, cutouts_m2, edges, stock_m, kerf_m, thickness }) {
     const thickness_m = thickness.value;
     const edges_m3 = edges.reduce((sum, edge) => sum + prismVolume({ section: 'rectangle', ...edge }), 0);
@@ -51,14 +41,8 @@ export const counter: Damage<CounterInput> = {
     };
   },
   movedTo: (finding, points) => ({ ...finding, outline: points }),
-  verdict: () => [],
-  filled: ({ takeOff }) => takeOff,
-  crown: () => 0,
-  overlaid: () => null,
-  thinRun: () => null,
   cautions: () => ['extraWeight'],
   removing: preparing,
-  edging: () => [],
   filling: (context) => lifting(context),
   finishing: (context) => facing(context),
   section({ finding: { edges, thickness } }) {

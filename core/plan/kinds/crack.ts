@@ -9,26 +9,16 @@ import { stepOf } from '../steps/stepOf';
 import { crackFilled, crackOpened, crackWay } from './crackWays';
 import type { Damage } from './Damage';
 import { sealedBy, sealedLayers } from './sealed';
+import { ORDINARY, ordinaryAsks } from './ordinary';
 
 /** A crack that is filled with resin, rubbed in, opened, or cut to a joint. */
 export const crack: Damage<CrackInput> = {
+  ...ORDINARY,
   use: 'crack',
-  wetEdge: false,
-  covers: false,
   reinforceable: false,
-  carries: false,
-  groundFlush: false,
   open: true,
-  asks: ({ widths, depth, moves }) => ({
-    deepest_m: depth.value,
-    grainRoom_m: meanWidth(widths),
-    rim: null,
-    moving: { of: 'crack', moves: moves === 'yes' },
-    rubbedIn: true,
-    underWater: false,
-    takesTexture: false,
-    layer: false,
-  }),
+  asks: ({ widths, depth, moves }) =>
+    ordinaryAsks(depth.value, { grainRoom_m: meanWidth(widths), moving: { of: 'crack', moves: moves === 'yes' }, rubbedIn: true, takesTexture: false }),
   takeOff({ line, widths, profile, depth, cap_m, runaway }, learned) {
     const length_m = lineLength(line);
     const width_m = meanWidth(widths);
@@ -48,11 +38,7 @@ export const crack: Damage<CrackInput> = {
   verdict: crackReasons,
   filled: crackFilled,
   crown: (sheet) => (isResin(sheet) && movementOf(sheet) === 0 ? TAKEOFF.crown_m : 0),
-  overlaid: () => null,
-  thinRun: () => null,
-  cautions: () => [],
   removing: (context) => [stepOf('step.scrape', {}), vacuuming(context)],
-  edging: () => [],
   filling(context) {
     const { finding, element, sheet, house } = context;
     const width_m = meanWidth(finding.widths);

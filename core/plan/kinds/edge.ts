@@ -6,22 +6,17 @@ import { breakingOut } from '../steps/preparing';
 import { riserMethod } from '../steps/riserMethod';
 import type { Damage } from './Damage';
 import { sigmaOfSizes } from './Taken';
+import { facedLayers } from './facedLayers';
+import { ORDINARY, ordinaryAsks } from './ordinary';
 
 const deepest = ({ across, down }: EdgeInput): number => Math.min(across.value, down.value);
 
 /** A broken edge or nosing. */
 export const edge: Damage<EdgeInput> = {
+  ...ORDINARY,
   use: 'edge',
-  wetEdge: false,
-  covers: false,
-  reinforceable: true,
   carries: true,
-  groundFlush: false,
-  open: false,
-  asks(finding) {
-    const deepest_m = deepest(finding);
-    return { deepest_m, grainRoom_m: deepest_m, rim: null, moving: null, rubbedIn: false, underWater: false, takesTexture: true, layer: false };
-  },
+  asks: (finding) => ordinaryAsks(deepest(finding)),
   takeOff({ section, length, across, down }) {
     const size = { section, length_m: length.value, across_m: across.value, down_m: down.value };
     const volume_m3 = prismVolume(size);
@@ -37,13 +32,7 @@ export const edge: Damage<EdgeInput> = {
   },
   movedTo: (finding, points) => ({ ...finding, length: { ...finding.length, value: lineLength(points) } }),
   verdict: (finding, { element }) => depthReasons({ element, label: finding.label, deepest_m: deepest(finding) }),
-  filled: ({ takeOff }) => takeOff,
-  crown: () => 0,
-  overlaid: () => null,
-  thinRun: () => null,
-  cautions: () => [],
   removing: breakingOut,
-  edging: () => [],
   filling: (context) => liftingToFace(context),
   finishing: (context) => facing(context),
   section: ({ finding: { across, down, section }, house, takeOff }) => ({
@@ -53,8 +42,5 @@ export const edge: Damage<EdgeInput> = {
     section,
     face: riserMethod(house, takeOff.deepest_m),
   }),
-  body: ({ down_m, face }) => [
-    { code: 'fill', thickness_m: down_m },
-    { code: `face.${face}`, thickness_m: null },
-  ],
+  body: ({ down_m, face }) => facedLayers(down_m, face),
 };

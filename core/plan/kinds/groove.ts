@@ -6,26 +6,16 @@ import { stepOf } from '../steps/stepOf';
 import type { Damage } from './Damage';
 import { sealedBy, sealedLayers } from './sealed';
 import { sigmaOfSizes } from './Taken';
+import { ORDINARY, ordinaryAsks } from './ordinary';
 
 /** A cut groove or a control joint that is filled. */
 export const groove: Damage<GrooveInput> = {
+  ...ORDINARY,
   use: 'joint',
-  wetEdge: false,
-  covers: false,
   reinforceable: false,
-  carries: false,
-  groundFlush: false,
   open: true,
-  asks: ({ width, depth, moves }) => ({
-    deepest_m: depth.value,
-    grainRoom_m: width.value,
-    rim: null,
-    moving: { of: 'joint', width_m: width.value, moves },
-    rubbedIn: false,
-    underWater: false,
-    takesTexture: false,
-    layer: false,
-  }),
+  asks: ({ width, depth, moves }) =>
+    ordinaryAsks(depth.value, { grainRoom_m: width.value, moving: { of: 'joint', width_m: width.value, moves }, takesTexture: false }),
   takeOff({ line, width, depth, blade_m, moves }) {
     const length_m = lineLength(line);
     const cut = { groove_m: width.value, blade_m };
@@ -45,14 +35,7 @@ export const groove: Damage<GrooveInput> = {
     };
   },
   movedTo: (finding, points) => ({ ...finding, line: points }),
-  verdict: () => [],
-  filled: ({ takeOff }) => takeOff,
-  crown: () => 0,
-  overlaid: () => null,
-  thinRun: () => null,
-  cautions: () => [],
   removing: (context) => [stepOf('step.scrape', {}), vacuuming(context)],
-  edging: () => [],
   filling({ finding, sheet, takeOff }) {
     const width_m = finding.width.value;
     const length_m = takeOff.length_m ?? 0;

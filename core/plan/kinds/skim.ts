@@ -6,26 +6,16 @@ import { facing } from '../steps/facing';
 import { lifting } from '../steps/lifting';
 import { preparing } from '../steps/preparing';
 import type { Damage } from './Damage';
+import { ORDINARY, ordinaryAsks } from './ordinary';
 
 /** A skim or overlay over a profile. */
 export const skim: Damage<SkimInput> = {
+  ...ORDINARY,
   use: 'overlay',
   wetEdge: true,
   covers: true,
   reinforceable: false,
-  carries: false,
-  groundFlush: false,
-  open: false,
-  asks: ({ thickness: { value: deepest_m } }) => ({
-    deepest_m,
-    grainRoom_m: deepest_m,
-    rim: null,
-    moving: null,
-    rubbedIn: false,
-    underWater: false,
-    takesTexture: true,
-    layer: true,
-  }),
+  asks: ({ thickness: { value: deepest_m } }) => ordinaryAsks(deepest_m, { layer: true }),
   takeOff({ outline, cutouts_m2 = [], thickness, profile }) {
     const area_m2 = counterArea({ outline, cutouts_m2 });
     const texture_m = textureOf(profile);
@@ -36,14 +26,7 @@ export const skim: Damage<SkimInput> = {
     return { area_m2, edge_m: perimeter(outline), volume_m3, sigma, rough_m2: 0, removed_m3: 0, more: { texture_m } };
   },
   movedTo: (finding, points) => ({ ...finding, outline: points }),
-  verdict: () => [],
-  filled: ({ takeOff }) => takeOff,
-  crown: () => 0,
-  overlaid: () => null,
-  thinRun: () => null,
-  cautions: () => [],
   removing: preparing,
-  edging: () => [],
   filling: (context) => lifting(context, 'step.spread'),
   finishing: (context) => facing(context),
   section: ({ finding, takeOff }) => ({ kind: 'skim', layer_m: takeOff.deepest_m, texture_m: textureOf(Math.max(1, finding.profile)) }),

@@ -10,6 +10,7 @@ import { breakingOut } from '../steps/preparing';
 import { stepOf } from '../steps/stepOf';
 import type { Damage } from './Damage';
 import { liftLayers } from './liftLayers';
+import { ORDINARY, ordinaryAsks } from './ordinary';
 
 const deepest = ({ deepest, readings = [] }: SpallInput): number => Math.max(deepest.value, ...readings.map(([, , depth_m]) => depth_m));
 
@@ -21,16 +22,13 @@ export function spallReadings({ outline, readings = [], edge, cutDepth_m }: Spal
 
 /** A broken-out or scaled patch. */
 export const spall: Damage<SpallInput> = {
+  ...ORDINARY,
   use: 'spall',
   wetEdge: true,
-  covers: false,
-  reinforceable: true,
-  carries: false,
   groundFlush: true,
-  open: false,
   asks(finding) {
     const deepest_m = deepest(finding);
-    return { deepest_m, grainRoom_m: deepest_m, rim: finding.edge, moving: null, rubbedIn: false, underWater: false, takesTexture: true, layer: false };
+    return ordinaryAsks(deepest_m, { rim: finding.edge });
   },
   takeOff(finding) {
     const area_m2 = polygonArea(finding.outline);
@@ -48,10 +46,7 @@ export const spall: Damage<SpallInput> = {
     readings: finding.readings?.filter(([x, y]) => outsiders([[x, y]], points).length === 0) ?? [],
   }),
   verdict: (finding, { element }) => depthReasons({ element, label: finding.label, deepest_m: deepest(finding) }),
-  filled: ({ takeOff }) => takeOff,
-  crown: () => 0,
   overlaid: ({ outline }) => outline,
-  thinRun: () => null,
   cautions: ({ edge }) => (edge === 'cut' ? ['vibrationNoise'] : []),
   removing: breakingOut,
   edging({ house, element, finding, sheet, takeOff }) {

@@ -7,26 +7,15 @@ import { riserMethod } from '../steps/riserMethod';
 import { stepOf } from '../steps/stepOf';
 import type { Damage } from './Damage';
 import { sigmaOfSizes } from './Taken';
+import { facedLayers } from './facedLayers';
+import { ORDINARY, ordinaryAsks } from './ordinary';
 
 /** A step rebuilt inside a form. */
 export const step: Damage<StepInput> = {
+  ...ORDINARY,
   use: 'rebuild',
-  wetEdge: false,
-  covers: false,
-  reinforceable: true,
   carries: true,
-  groundFlush: false,
-  open: false,
-  asks: ({ rise: { value: deepest_m } }) => ({
-    deepest_m,
-    grainRoom_m: deepest_m,
-    rim: null,
-    moving: null,
-    rubbedIn: false,
-    underWater: false,
-    takesTexture: true,
-    layer: false,
-  }),
+  asks: ({ rise: { value: deepest_m } }) => ordinaryAsks(deepest_m),
   takeOff({ width, going, rise, steps, stays_m3, pitch, propAngle_rad }) {
     const [width_m, going_m, rise_m] = [width.value, going.value, rise.value];
     const flight = flightOf({ width_m, going_m, rise_m: rise_m * steps, steps });
@@ -55,14 +44,7 @@ export const step: Damage<StepInput> = {
     const width = { ...finding.width, value: lineLength(points) };
     return { ...finding, width, stays_m3: (finding.stays_m3 * width.value) / finding.width.value };
   },
-  verdict: () => [],
-  filled: ({ takeOff }) => takeOff,
-  crown: () => 0,
-  overlaid: () => null,
-  thinRun: () => null,
-  cautions: () => [],
   removing: breakingOut,
-  edging: () => [],
   filling: (context) => [...liftingToFace(context, context.finding.steps), stepOf(`step.order.${context.house.stepOrder}`, {})],
   finishing: (context) => facing(context),
   section: ({ finding: { going, rise }, house, takeOff }) => ({
@@ -71,8 +53,5 @@ export const step: Damage<StepInput> = {
     rise_m: rise.value,
     face: riserMethod(house, takeOff.deepest_m),
   }),
-  body: ({ rise_m, face }) => [
-    { code: 'fill', thickness_m: rise_m },
-    { code: `face.${face}`, thickness_m: null },
-  ],
+  body: ({ rise_m, face }) => facedLayers(rise_m, face),
 };

@@ -6,26 +6,14 @@ import { liftsOf } from '../steps/liftsOf';
 import { stepOf } from '../steps/stepOf';
 import type { Damage } from './Damage';
 import { liftLayers } from './liftLayers';
+import { ORDINARY, ordinaryAsks } from './ordinary';
 
 /** A void that is filled under water by hand. */
 export const voidUnderWater: Damage<VoidInput> = {
+  ...ORDINARY,
   use: 'void',
-  wetEdge: false,
-  covers: false,
   reinforceable: false,
-  carries: false,
-  groundFlush: false,
-  open: false,
-  asks: ({ deepest: { value: deepest_m } }) => ({
-    deepest_m,
-    grainRoom_m: deepest_m,
-    rim: null,
-    moving: null,
-    rubbedIn: false,
-    underWater: true,
-    takesTexture: false,
-    layer: false,
-  }),
+  asks: ({ deepest: { value: deepest_m } }) => ordinaryAsks(deepest_m, { underWater: true, takesTexture: false }),
   takeOff({ outline, deepest, shape }) {
     const area_m2 = polygonArea(outline);
     const { volume_m3, portions } = underWater({ volume_m3: volumeFromShape({ area_m2, deepest_m: deepest.value, shape }) });
@@ -34,13 +22,7 @@ export const voidUnderWater: Damage<VoidInput> = {
   },
   movedTo: (finding, points) => ({ ...finding, outline: points }),
   verdict: ({ label, deepest }, { element }) => depthReasons({ element, label, deepest_m: deepest.value }),
-  filled: ({ takeOff }) => takeOff,
-  crown: () => 0,
-  overlaid: () => null,
-  thinRun: () => null,
-  cautions: () => [],
   removing: () => [stepOf('step.loose', {})],
-  edging: () => [],
   filling: (context) => lifting(context, 'step.pressIn'),
   // Under water nothing is smoothed and nothing is coated: touching it loosens it again.
   finishing: () => [stepOf('step.faceAbove', {})],

@@ -6,26 +6,14 @@ import { breakingOut } from '../steps/preparing';
 import { stepOf } from '../steps/stepOf';
 import type { Damage } from './Damage';
 import { sigmaOfSizes } from './Taken';
+import { ORDINARY, ordinaryAsks } from './ordinary';
 
 /** A wedge at a height difference. */
 export const wedge: Damage<WedgeInput> = {
+  ...ORDINARY,
   use: 'ramp',
   wetEdge: true,
-  covers: false,
-  reinforceable: true,
-  carries: false,
-  groundFlush: false,
-  open: false,
-  asks: ({ rise: { value: deepest_m } }) => ({
-    deepest_m,
-    grainRoom_m: deepest_m,
-    rim: 'runsOut',
-    moving: null,
-    rubbedIn: false,
-    underWater: false,
-    takesTexture: true,
-    layer: true,
-  }),
+  asks: ({ rise: { value: deepest_m } }) => ordinaryAsks(deepest_m, { rim: 'runsOut', layer: true }),
   takeOff({ run, rise, width }) {
     const size = { run_m: run.value, rise_m: rise.value, width_m: width.value };
     return {
@@ -38,12 +26,7 @@ export const wedge: Damage<WedgeInput> = {
     };
   },
   movedTo: (finding, points) => ({ ...finding, width: { ...finding.width, value: lineLength(points) } }),
-  verdict: () => [],
-  filled: ({ takeOff }) => takeOff,
-  crown: () => 0,
-  overlaid: () => null,
   thinRun: ({ run, rise }, { thickness }) => wedgeThinRun({ run_m: run.value, rise_m: rise.value, minimum_m: thickness.least_m }),
-  cautions: () => [],
   removing: breakingOut,
   edging: ({ sheet: { thickness } }) => (thickness.feathers ? [] : [stepOf('step.cutToe', { least_m: thickness.least_m })]),
   filling: (context) => lifting(context),
