@@ -18,7 +18,7 @@ export function KitMissing({ data, job }: { data: FirmData; job: RowOf<'job'> })
   const kit = useWorkedOut('kit', input ? [input] : null, async (worker) => kitOf(input as PlanInput, await worker.plan(input as PlanInput)), {
     keepLast: true,
   });
-  if (!input || kit.isError) return <T>{say(speaker, 'now.kitUnplanned')}</T>;
+  if (!input || kit.isError || kit.data?.length === 0) return <T>{say(speaker, 'now.kitUnplanned')}</T>;
   if (!kit.data) return <T>{say(speaker, 'now.kitWorking')}</T>;
   const loaded = loadedOf(data, job.id);
   const missing = kit.data.filter(({ key }) => !loaded.has(key));

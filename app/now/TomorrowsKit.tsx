@@ -18,7 +18,7 @@ export function TomorrowsKit({ data, job }: { data: FirmData; job: RowOf<'job'> 
   return (
     <View className="gap-2 border-l-4 border-edge bg-sheet p-3" testID="kit-asked">
       <T as="strong">{say(speaker, 'now.kit', { name: job.name })}</T>
-      <View className="min-h-[92px]">
+      <View className="min-h-[92px] lg:min-h-[46px]">
         <Suspense fallback={<T>{say(speaker, 'now.kitWorking')}</T>}>
           <KitMissing data={data} job={job} />
         </Suspense>
