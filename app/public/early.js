@@ -35,9 +35,8 @@
     if (document.body && document.readyState !== 'loading') begin();
     else document.addEventListener('DOMContentLoaded', begin, { once: true });
   }
-  // Whatever was missed, the page is never left without its application.
-  addEventListener('load', begin, { once: true });
   links.forEach(function (link) {
+    // Come already, before this was read. (The page's own load event says nothing: it does not wait for what is preloaded.)
     var come = performance.getEntriesByName(link.href).some(function (entry) {
       return entry.responseEnd > 0;
     });
