@@ -6,7 +6,7 @@ const MORNING = '2026-05-12T12:20:00Z';
 const test = base.extend<{ server: string }>({
   // The library reads what a fixture needs from this pattern: an option that is set anyway costs nothing.
   server: async ({ browserName: _any }, provide) => {
-    const { url, stop } = await startServer({ TUFA_NOW: MORNING });
+    const { url, stop } = await startServer({ now: MORNING });
     await provide(url);
     await stop();
   },

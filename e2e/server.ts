@@ -1,11 +1,11 @@
 import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test';
 import { dropDatabase, makeDatabase } from './database';
-import { serve, type Served } from './serve';
+import { serve, type Served, type ServeOptions } from './serve';
 
 /** A server on a database of its own: a copy of the seeded one, or an empty one that it fills by itself. */
-export async function startServer(more: Readonly<Record<string, string>> = {}): Promise<Served> {
-  const name = await makeDatabase(more['TUFA_EMPTY'] ? undefined : process.env['E2E_TEMPLATE']);
-  const { url, stop } = await serve(name, more);
+export async function startServer(options: ServeOptions = {}): Promise<Served> {
+  const name = await makeDatabase(options.empty ? undefined : process.env['E2E_TEMPLATE']);
+  const { url, stop } = await serve(name, options);
   return { url, stop: () => stop().then(() => dropDatabase(name)) };
 }
 

@@ -35,7 +35,7 @@ test('a clash: both values on a sheet; mine is let go by a slide, not by a tap',
 });
 
 test('an empty firm: three taps to the first answer; ready for no signal; keys and their sheet on a wide screen', async ({ browser }) => {
-  const { url, stop } = await startServer({ TUFA_EMPTY: '1' });
+  const { url, stop } = await startServer({ empty: true });
   try {
     const page = await (await browser.newContext({ baseURL: url, viewport: { width: 1280, height: 800 } })).newPage();
     await page.goto('/');

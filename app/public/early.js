@@ -1,7 +1,6 @@
 // The application first. Once it has come, and while it is being read, what the screens of a job share and the part of the
 // step on which the page opens: one after another, so that none waits for the others on a slow line.
 (function () {
-  var links = document.querySelectorAll('link[data-application]');
   var contentOf = function (name) {
     var meta = document.querySelector('meta[name="' + name + '"]');
     return meta ? meta.content : '';
@@ -13,10 +12,11 @@
     link.href = href;
     document.head.append(link);
   };
-  var waiting = links.length;
+  var come = [];
   var begun = false;
   function begin() {
-    if (begun) return;
+    var links = document.querySelectorAll('link[data-application]');
+    if (begun || document.readyState === 'loading' || come.length < links.length) return;
     begun = true;
     if (/^\/(jobs\/.+|shelf|bench\/.+|firm)/.test(location.pathname)) {
       fetchSoon(contentOf('shared'));
@@ -29,22 +29,14 @@
       document.body.append(script);
     });
   }
-  function oneMore() {
-    waiting -= 1;
-    if (waiting > 0) return;
-    if (document.body && document.readyState !== 'loading') begin();
-    else document.addEventListener('DOMContentLoaded', begin, { once: true });
+  function noteCome(event) {
+    if (!event.target.matches || !event.target.matches('link[data-application]')) return;
+    come.push(event.target);
+    begin();
   }
-  links.forEach(function (link) {
-    // Come already, before this was read. (The page's own load event says nothing: it does not wait for what is preloaded.)
-    var come = performance.getEntriesByName(link.href).some(function (entry) {
-      return entry.responseEnd > 0;
-    });
-    if (come) oneMore();
-    else {
-      link.addEventListener('load', oneMore, { once: true });
-      // What does not come is asked for again by the script itself, and its failure is said there.
-      link.addEventListener('error', oneMore, { once: true });
-    }
-  });
+  // Listened for on the document, before its links are read: what lies on the phone already comes at once. The page's own
+  // load event says nothing of them. What cannot be fetched is asked for again by its script, where its failure is said.
+  document.addEventListener('load', noteCome, true);
+  document.addEventListener('error', noteCome, true);
+  document.addEventListener('DOMContentLoaded', begin);
 })();

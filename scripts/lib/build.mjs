@@ -74,10 +74,11 @@ function setInOrder(dist) {
   const parts = Object.fromEntries(Object.entries(PARTS).map(([step, wanted]) => [step, wanted.map(fileOf)]));
   const meta = (name, content) => `<meta name="${name}" content="${content.replaceAll('"', '&quot;')}" />`;
   const head = [
+    // Before the links: it listens for them.
+    '<script src="/early.js"></script>',
     ...application.map(({ src }) => `<link rel="preload" as="script" data-application href="${src}" />`),
     meta('shared', shared.src),
     meta('parts', JSON.stringify(parts)),
-    '<script src="/early.js"></script>',
   ].join('');
   writeFileSync(page, scripts.reduce((text, { tag }) => text.replace(tag, ''), html).replace('</head>', `${head}</head>`));
 }

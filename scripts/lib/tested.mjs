@@ -20,6 +20,8 @@ export async function tested(work) {
       TEST_OWNER_URL: cluster.ownerUrl,
       TUFA_WEB: join(root, 'app/dist'),
       TUFA_SERVER: await bundle('server'),
+      // The same without its program's frame, for tests that start many.
+      TUFA_SERVE: await bundle('server', 'src/serve.ts'),
       NODE_NO_WARNINGS: '1',
     };
     return await work(env);

@@ -1,0 +1,72 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import pg from 'pg';
+import type { Logger } from 'pino';
+import { makeApp } from './app';
+import { makeSource } from './data/source';
+import { migrate } from './data/migrate';
+import { refusePower } from './data/refusePower';
+import { DEMO_FIRM_ID } from './services/firm';
+import { News } from './services/News';
+import { seed } from './services/seed';
+
+export interface ServeSettings {
+  /** The database as the application's own role reaches it, which row security binds. */
+  readonly url: string;
+  /** The same as its owner reaches it: for migrations and the first rows. */
+  readonly ownerUrl: string;
+  readonly clock: () => Date;
+  readonly log: Logger;
+  readonly secret: string;
+  /** 0 for any that is free. */
+  readonly port: number;
+  /** The folder of the built web application; null serves the interface of programs alone. */
+  readonly web: string | null;
+  /** The folder of the demonstration's rows. */
+  readonly demo: string;
+  /** A firm without the demonstration's rows. */
+  readonly empty: boolean;
+}
+
+export interface Serving {
+  readonly url: string;
+  /** Ends the requests in hand, then whatever is open. */
+  readonly stop: () => Promise<void>;
+}
+
+/**
+ * Migrates, seeds when empty, and serves on the loopback.
+ *
+ * @throws when the database cannot be reached, the application's role may do more than it should, or the port is taken
+ */
+export async function serve(settings: ServeSettings): Promise<Serving> {
+  const { url, clock, log } = settings;
+  const owner = await makeSource({ url: settings.ownerUrl, most: 2 }).initialize();
+  await migrate(owner);
+  await seed({ owner, clock, empty: settings.empty, demo: settings.demo });
+  await owner.destroy();
+
+  const source = await makeSource({ url }).initialize();
+  await refusePower(source);
+  const pool = new pg.Pool({ connectionString: url, max: 4 });
+  const news = new News(url, log);
+  await news.open();
+  const server = createServer(makeApp({ source, pool, news, firmId: DEMO_FIRM_ID, clock, log, secret: settings.secret, web: settings.web }));
+  // A connection that is kept lives longer than whoever keeps it waits, so that none is closed just as it is used again.
+  server.keepAliveTimeout = 75_000;
+  await new Promise<void>((done, failed) => {
+    server.once('error', failed);
+    server.listen(settings.port, '127.0.0.1', done);
+  });
+
+  const stop = async (): Promise<void> => {
+    const closed = new Promise((done) => server.close(done));
+    server.closeIdleConnections();
+    // Event streams never end by themselves.
+    const late = setTimeout(() => server.closeAllConnections(), 3000);
+    await closed;
+    clearTimeout(late);
+    await Promise.allSettled([source.destroy(), pool.end(), news.close()]);
+  };
+  return { url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, stop };
+}
