@@ -14,6 +14,8 @@ const node = (name) => ({
   displayName: name,
   rootDir: `${__dirname}/${name}`,
   testEnvironment: 'node',
+  // A test's world looks up what is global slowly: with this the core computes three times as fast.
+  sandboxInjectedGlobals: ['Math'],
   testMatch: ['<rootDir>/**/*.test.ts'],
   transform: { '^.+\\.m?[jt]sx?$': swc },
   moduleNameMapper: { '^convert$': `${__dirname}/node_modules/convert/dist/index.js` },

@@ -4,6 +4,7 @@ module.exports = {
   displayName: 'app',
   preset: 'jest-expo/web',
   rootDir: __dirname,
+  sandboxInjectedGlobals: ['Math'],
   testMatch: ['<rootDir>/test/**/*.test.{ts,tsx}'],
   modulePathIgnorePatterns: ['<rootDir>/.empty', '<rootDir>/dist'],
   moduleNameMapper: {
