@@ -34,9 +34,9 @@ export type ConditionKind = keyof typeof ASSUMED;
 
 /** The job's own readings that stand, newest last. */
 export function readingsOf(data: Pick<FirmData, 'reading'>, jobId: string): (ReadingFields & Row)[] {
-  const own = present(data.reading).filter((reading) => reading.jobId === jobId);
-  const removed = new Set(own.filter(({ kind }) => kind === 'removal').map(({ subject }) => subject));
-  return own
+  const ofJob = present(data.reading).filter((reading) => reading.jobId === jobId);
+  const removed = new Set(ofJob.filter(({ kind }) => kind === 'removal').map(({ subject }) => subject));
+  return ofJob
     .filter(({ id, kind }) => kind !== 'removal' && !removed.has(id))
     .sort((a, b) => (a.takenAt < b.takenAt ? -1 : a.takenAt > b.takenAt ? 1 : byId(a, b)));
 }
@@ -63,9 +63,9 @@ export function wholeShelfOf(data: Pick<FirmData, 'sheet' | 'product'>): RowOf<'
   const newest = new Map<string, RowOf<'sheet'>>();
   for (const row of present(data.sheet)) {
     if (data.product[row.productId]?.removed) continue;
-    const held = newest.get(row.productId);
+    const newer = newest.get(row.productId);
     // Two phones may write the same revision: the later of the two stands.
-    if (!held || row.revision > held.revision || (row.revision === held.revision && row.id > held.id)) newest.set(row.productId, row);
+    if (!newer || row.revision > newer.revision || (row.revision === newer.revision && row.id > newer.id)) newest.set(row.productId, row);
   }
   return [...newest.values()].sort((a, b) => (a.sheet.name < b.sheet.name ? -1 : 1));
 }
@@ -145,7 +145,7 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
     .filter((finding) => finding.jobId === jobId && data.element[finding.elementId]?.removed === false)
     .sort(byId);
   const treatments = present(data.treatment)
-    .filter((one) => one.jobId === jobId && findings.some(({ id }) => id === one.findingId))
+    .filter((treatment) => treatment.jobId === jobId && findings.some(({ id }) => id === treatment.findingId))
     .sort(byId);
   const systems = treatments.map((row) => treatmentOf(data, row));
   const chosen = systems.flatMap(({ sheetId, overlay }) => [...asMaterial(data.sheet[sheetId]), ...(overlay ? asMaterial(data.sheet[overlay.sheetId]) : [])]);
@@ -153,8 +153,8 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
   const readings = readingsOf(data, jobId);
   const readOf = new Map<string | null, ReadingFields[]>();
   for (const reading of readings) {
-    const own = readOf.get(reading.findingId);
-    if (own) own.push(reading);
+    const ofFinding = readOf.get(reading.findingId);
+    if (ofFinding) ofFinding.push(reading);
     else readOf.set(reading.findingId, [reading]);
   }
   const marks = findings.flatMap(marksOf);
@@ -174,7 +174,7 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
       .map(({ id, name, kind, geometry, properties, stops }) => {
         const { suspended, exposures, moisture, opens, earlier, causeGoesOn, sun, material, texture, colour } = properties;
         const surface = surfaceOf(readings, id);
-        const own = marks.filter(({ elementId }) => elementId === id);
+        const ofElement = marks.filter(({ elementId }) => elementId === id);
         return {
           id,
           name,
@@ -194,7 +194,7 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
           ...(causeGoesOn ? { causeGoesOn } : {}),
           ...(sun ? { sun } : {}),
           ...(geometry.openings?.length ? { openings: geometry.openings } : {}),
-          ...(own.length > 0 ? { marks: own.map(({ elementId: _element, ...mark }) => mark) } : {}),
+          ...(ofElement.length > 0 ? { marks: ofElement.map(({ elementId: _element, ...mark }) => mark) } : {}),
           ...soundingsOf(readings, id),
         };
       }),

@@ -1,20 +1,20 @@
 import parseJoi from 'joi-to-json';
 import { catalogue } from '@tufa/core/shelf/catalogue';
 import { applyCommand, assemblePlanInput, changeSchema, check, checkCommand, COMMAND_KINDS, FIELDS, planInput, readingsOf, sheet } from './index';
-import { ajv, command, held, id, job, SAMPLES, typed } from './test/samples';
+import { ajv, command, sampleData, id, job, SAMPLES, typed } from './test/samples';
 
 test.each(Object.keys(SAMPLES) as (keyof typeof FIELDS)[])('Joi and the JSON Schema made from it say the same of a %s', (name) => {
   const { good, bad } = SAMPLES[name];
   const jsonSchema = ajv.compile(parseJoi(FIELDS[name]) as object);
   expect({ joi: check(FIELDS[name], good).fault, json: jsonSchema(good) ? null : jsonSchema.errors }).toEqual({ joi: null, json: null });
-  for (const one of bad) {
-    expect(check(FIELDS[name], one).fault).not.toBeNull();
-    expect(jsonSchema(one)).toBe(false);
+  for (const refused of bad) {
+    expect(check(FIELDS[name], refused).fault).not.toBeNull();
+    expect(jsonSchema(refused)).toBe(false);
   }
 });
 
 test('every shipped sheet and the job file pass their schemas', () => {
-  for (const one of catalogue) expect(check(sheet, one).fault).toBeNull();
+  for (const material of catalogue) expect(check(sheet, material).fault).toBeNull();
   expect(check(planInput, job()).fault).toBeNull();
 });
 
@@ -58,7 +58,7 @@ test('the phone shows a job before the firm has answered, and plans it as the fi
     command('reading.add', id(4), SAMPLES.reading.good),
     command('element.change', id(2), { name: 'Slab two' }),
   ];
-  const data = commands.reduce(applyCommand, held());
+  const data = commands.reduce(applyCommand, sampleData());
   const input = assemblePlanInput(data, id(1))!;
   expect(input.elements[0]).toMatchObject({ name: 'Slab two', moisture: 'dry' });
   expect(input.conditions.slab_C).toMatchObject({ value: 31, source: 'typed' });
@@ -72,7 +72,7 @@ test('a removed reading no longer counts', () => {
   const data = [
     command('reading.add', id(4), SAMPLES.reading.good),
     command('reading.add', id(6), { ...SAMPLES.reading.good, kind: 'removal', subject: id(4) }),
-  ].reduce(applyCommand, held());
+  ].reduce(applyCommand, sampleData());
   expect(readingsOf(data, id(1))).toEqual([]);
 });
 
@@ -87,7 +87,7 @@ test('depths read in a finding and taps on an element go into the plan; one that
     command('reading.add', id(7), { ...at(0.6, 0.5), kind: 'sounding', value: typed(0) }),
     command('reading.add', id(8), { ...at(0.8, 0.5), kind: 'sounding', value: typed(1) }),
     command('reading.add', id(9), { ...at(0, 0), kind: 'removal', subject: id(8) }),
-  ].reduce(applyCommand, held());
+  ].reduce(applyCommand, sampleData());
   const input = assemblePlanInput(data, id(1))!;
   expect(input.findings[0]).toMatchObject({ readings: [[0.3, 0.2, 0.02]] });
   expect(input.elements[0]!.soundings).toEqual({

@@ -6,7 +6,7 @@ import { findingInputOf } from './findingInputOf';
 import { applyCommand, assemblePlanInput, check, checkCommand, FIELDS, type Command } from './index';
 import { senseOf } from './sense';
 import { LIMITS, type Limit } from './limits';
-import { ajv, command, held, id, SAMPLES, typed } from './test/samples';
+import { ajv, command, sampleData, id, SAMPLES, typed } from './test/samples';
 
 const found = (kind: string, properties: object, points: readonly (readonly number[])[]) => ({
   ...SAMPLES.finding.good,
@@ -95,7 +95,7 @@ test('every kind of row becomes what the core measures, with what was read of it
         }),
         command('finding.add', id(3), good),
         ...more,
-      ].reduce(applyCommand, held()),
+      ].reduce(applyCommand, sampleData()),
       id(1),
     )!;
   expect(of(KINDS.crack).findings[0]).toMatchObject({
@@ -178,9 +178,9 @@ test('whatever the edge lets in can be measured: the least and the most of each 
     found('step', { going: ends('going_m')[i], rise: ends('stepRise_m')[i], steps: 1 + 59 * i, stays: 0.95 * (1 - i) }, i ? long : short),
     found('wedge', { run: ends('side_m')[i], rise: ends('depth_m')[i] }, i ? long : short),
   ]);
-  for (const one of rows) {
-    expect([one.kind, check(FIELDS.finding, one).fault, senseOf({ ...one })]).toEqual([one.kind, null, null]);
-    expect(taken(one).volume.p50).toBeGreaterThan(0);
+  for (const row of rows) {
+    expect([row.kind, check(FIELDS.finding, row).fault, senseOf({ ...row })]).toEqual([row.kind, null, null]);
+    expect(taken(row).volume.p50).toBeGreaterThan(0);
   }
   const narrow = found('step', { going: typed(0.3), rise: typed(0.17), steps: 1, stays: 0 }, [
     [0, 0],

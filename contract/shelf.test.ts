@@ -212,7 +212,7 @@ test('the worst of what a surface was found to be goes into the plan', () => {
     job: { j: job },
     firm: { f: firm },
     element: { e: element },
-    reading: Object.fromEntries(found.map((one) => [one.id, one])),
+    reading: Object.fromEntries(found.map((reading) => [reading.id, reading])),
   } as unknown as FirmData;
   expect(assemblePlanInput(data, 'j')!.elements[0]).toMatchObject({
     material: 'stone',

@@ -40,8 +40,8 @@ export interface ShelfPreview {
 }
 
 /** The product of the same name and class that a sheet is the next revision of, or a new one. */
-function placed(sheet: Sheet | Aid, held: readonly RowOf<'sheet'>[], newId: () => string): ShelfPreview['products'][number] {
-  const known = held.find((row) => row.sheet.name === sheet.name && row.sheet.class === sheet.class);
+function placed(sheet: Sheet | Aid, shelved: readonly RowOf<'sheet'>[], newId: () => string): ShelfPreview['products'][number] {
+  const known = shelved.find((row) => row.sheet.name === sheet.name && row.sheet.class === sheet.class);
   const id = known?.productId ?? newId();
   const sheetId = newId();
   const revision = (known?.revision ?? 0) + 1;
@@ -63,21 +63,21 @@ export function previewOfShelf({ content, data, newId }: { content: string; data
   }
   const { value, fault } = check<ShelfFile>(frame, parsed);
   if (fault) return { products: [], faults: [{ ...fault, row: 0 }] };
-  const held = wholeShelfOf(data);
+  const shelved = wholeShelfOf(data);
   const products: ShelfPreview['products'][number][] = [];
   const faults: RowFault[] = [];
   value.sheets.forEach((given, i) => {
     const whole = check<Sheet | Aid>(anySheet, given);
     const sense = whole.fault ?? senseOf({ productId: whole.value.productId, revision: 1, sheet: whole.value });
     if (whole.fault || sense) faults.push({ ...((whole.fault ?? sense) as RowFault), row: i + 1 });
-    else products.push(placed(whole.value, held, newId));
+    else products.push(placed(whole.value, shelved, newId));
   });
   return { products, faults };
 }
 
 /** Rows of labels as what they would write; what is wrong with a row is named by row and cell. */
 export function previewOfLabels({ rows, data, newId }: { rows: readonly LabelCells[]; data: FirmData; newId: () => string }): ShelfPreview {
-  const held = wholeShelfOf(data);
+  const shelved = wholeShelfOf(data);
   const products: ShelfPreview['products'][number][] = [];
   const faults: RowFault[] = [];
   rows.forEach((cells, i) => {
@@ -87,7 +87,7 @@ export function previewOfLabels({ rows, data, newId }: { rows: readonly LabelCel
       const whole = check<Sheet>(anySheet, sheet);
       const fault = whole.fault ?? senseOf({ productId: sheet.productId, revision: 1, sheet });
       if (fault) faults.push({ ...fault, row: i + 1 });
-      else products.push(placed(sheet, held, newId));
+      else products.push(placed(sheet, shelved, newId));
     } catch (error) {
       if (!(error instanceof LabelFault)) throw error;
       faults.push({ row: i + 1, field: error.cell, code: error.code, figures: error.figures });

@@ -1,6 +1,6 @@
 import { applyCommand } from './index';
 import { readingRows, readingsFromRows, readSurveyFile, surveyFileOf } from './surveyFile';
-import { command, held, id, SAMPLES, typed } from './test/samples';
+import { command, sampleData, id, SAMPLES, typed } from './test/samples';
 
 test('readings go out as rows and come back as they were; each bad row is named by row and field', () => {
   const taken = { ...SAMPLES.reading.good, takenAt: '2026-05-12T09:10:00.000Z' };
@@ -18,13 +18,13 @@ test('readings go out as rows and come back as they were; each bad row is named 
     }),
     command('reading.add', id(5), { ...taken, kind: 'moisture', elementId: id(2), value: typed(0.04) }),
     command('reading.add', id(6), SAMPLES.reading.good),
-  ].reduce(applyCommand, held());
+  ].reduce(applyCommand, sampleData());
   const rows = readingRows(data, id(1));
   expect(rows).toHaveLength(2);
   const { readings, faults } = readingsFromRows(rows, data, id(1));
   expect(faults).toEqual([]);
-  const own = Object.values(data.reading).filter(({ kind }) => kind !== 'slab_C');
-  for (const [i, reading] of readings.entries()) expect(own[i]).toMatchObject(reading);
+  const brought = Object.values(data.reading).filter(({ kind }) => kind !== 'slab_C');
+  for (const [i, reading] of readings.entries()) expect(brought[i]).toMatchObject(reading);
   const row = rows[0]!;
   const bad = [
     { ...row, value: '300' },

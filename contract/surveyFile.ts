@@ -150,14 +150,14 @@ export function readSurveyFile(content: string): { file: SurveyFile; fault: null
 
 /** What the schema cannot see: outlines that cross, readings past their kind's limits, and what refers to nothing in the file. */
 function senseOfFile({ elements, findings, readings }: SurveyFile): Fault | null {
-  const held = new Set<string | null>([...elements, ...findings].map((element) => element.id));
+  const placed = new Set<string | null>([...elements, ...findings].map((element) => element.id));
   for (const [list, rows] of Object.entries({ elements, findings, readings }))
-    for (const [i, one] of rows.entries()) {
-      const fault = senseOf(one as unknown as Record<string, unknown>);
+    for (const [i, row] of rows.entries()) {
+      const fault = senseOf(row as unknown as Record<string, unknown>);
       if (fault) return { ...fault, field: `${list}.${i}.${fault.field}` };
       for (const field of ['elementId', 'findingId'] as const) {
-        const refers = (one as { elementId?: string | null; findingId?: string | null })[field] ?? null;
-        if (refers !== null && !held.has(refers)) return { field: `${list}.${i}.${field}`, code: 'refersToUnknown', figures: {} };
+        const refers = (row as { elementId?: string | null; findingId?: string | null })[field] ?? null;
+        if (refers !== null && !placed.has(refers)) return { field: `${list}.${i}.${field}`, code: 'refersToUnknown', figures: {} };
       }
     }
   return null;

@@ -9,8 +9,8 @@ export const isMaterial = (sheet: Sheet | Aid): sheet is Sheet => 'uses' in shee
  */
 export function upgradeSheet(sheet: Sheet): Sheet {
   if (sheet.substrates) return sheet;
-  const held = upgraded.get(sheet);
-  if (held) return held;
+  const known = upgraded.get(sheet);
+  if (known) return known;
   const { uses, substrates, movement, head_m, intervals, textures, storage, opened_days } = classFigures(sheet.class);
   const since = { uses, substrates, movement, head_m, intervals, textures, storage, opened_days };
   const now = { ...sheet, ...since, assumed: Object.keys(since) } as Sheet;

@@ -129,8 +129,8 @@ test('strata: the bands lie in order, the handle stands at its value and its min
       .shapes.filter((s) => s.type === 'path' && s.pattern)
       .map((s) => (s.type === 'path' ? s.pattern : '')),
   ).toEqual(['set', 'stiff', 'mortar', 'wet']);
-  const skins = (held: typeof columns): number =>
-    strataScene({ frame, columns: held, unit: 'min' }).shapes.filter((shape) => shape.type === 'label' && shape.label.code === 'strata.skin').length;
+  const skins = (drawn: typeof columns): number =>
+    strataScene({ frame, columns: drawn, unit: 'min' }).shapes.filter((shape) => shape.type === 'label' && shape.label.code === 'strata.skin').length;
   expect([skins(columns), skins(columns.slice(0, 5))]).toEqual([1, 0]);
   const close = { at: 20, flows_s: 600, finishes_s: 640, sets_s: 700 };
   const labels = strataHandle({

@@ -1,16 +1,14 @@
 // Serves several databases from one process, whose program is read once: what a test asks of it comes as a message.
 import { env } from 'node:process';
-import { pino } from 'pino';
 
 const { serve } = await import(env.TUFA_SERVE);
-const log = pino({ level: 'warn' }, pino.destination(2));
 const serving = new Map();
 
 process.on('message', async ({ id, settings }) => {
   try {
     if (settings) {
       const { now, ...rest } = settings;
-      const served = await serve({ ...rest, clock: now ? () => new Date(now) : () => new Date(), log, secret: 'e2e', port: 0 });
+      const served = await serve({ ...rest, clock: now ? () => new Date(now) : () => new Date(), logLevel: 'warn', secret: 'e2e', port: 0 });
       serving.set(id, served);
       process.send({ id, url: served.url });
     } else {

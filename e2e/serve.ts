@@ -55,7 +55,7 @@ function startHost(): Promise<ChildProcess> {
   const child = fork(resolve(__dirname, 'host.mjs'), {
     env: { ...process.env, NODE_ENV: 'production' },
     execArgv: [],
-    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   });
   child.on('exit', (code) => waiting.forEach(({ failed }) => failed(new Error(`the servers' process ended with ${code}`))));
   child.on('message', (answer: Answer) => {

@@ -11,15 +11,15 @@ test('a slab sounded with one thumb: the share is the core’s, an undo takes on
   const [solid, hollow] = [page.getByRole('button', { name: 'Solid', exact: true }), page.getByRole('button', { name: 'Hollow', exact: true })];
   for (const button of [solid, hollow]) expect((await button.boundingBox())!.height).toBeGreaterThanOrEqual(88);
   const said = ['solid', 'solid', 'hollow', 'solid', 'hollow', 'solid', 'solid', 'solid'];
-  for (const [i, one] of said.entries()) {
+  for (const [i, sentence] of said.entries()) {
     await expect(page.getByText(new RegExp(`^Tap ${i + 1} of \\d+`))).toBeVisible();
-    await (one === 'hollow' ? hollow : solid).click();
+    await (sentence === 'hollow' ? hollow : solid).click();
   }
   await expect(page.getByText('with the firm')).toBeVisible();
   const planned = async () => (await (await page.request.get(`${server}/api/v1/jobs/${APRON}/plan`)).json()).plan.elements[0].hollow;
   await expect.poll(async () => (await planned())?.taps).toBe(8);
   const { share, low, high, moreToHalve } = await planned();
-  const percent = (one: number): number => Math.round(one * 100);
+  const percent = (share: number): number => Math.round(share * 100);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(`${percent(share)} % hollow`);
   await expect(page.getByText(`${percent(low)}-${percent(high)} % is what 8 taps can say. ${moreToHalve} more would halve that range.`)).toBeVisible();
 

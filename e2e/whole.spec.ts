@@ -62,11 +62,11 @@ test('an empty firm: three taps to the first answer; ready for no signal; keys a
 test('two phones without signal survey one element and merge by reading and finding', async ({ page, browser, server, context }) => {
   const other = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, baseURL: server });
   const second = await other.newPage();
-  for (const one of [page, second]) {
-    await signIn(one, one === page ? 'Lead' : 'Finisher');
-    await one.goto(`/jobs/${DOCK}/walk`);
-    await one.getByRole('button', { name: 'Add a finding' }).waitFor();
-    await wholeOnPhone(one);
+  for (const phone of [page, second]) {
+    await signIn(phone, phone === page ? 'Lead' : 'Finisher');
+    await phone.goto(`/jobs/${DOCK}/walk`);
+    await phone.getByRole('button', { name: 'Add a finding' }).waitFor();
+    await wholeOnPhone(phone);
   }
   await context.setOffline(true);
   await other.setOffline(true);

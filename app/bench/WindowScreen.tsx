@@ -78,7 +78,7 @@ export function WindowScreen() {
           <Quantities
             question={{ ...question, ...values }}
             quantity={quantity}
-            available={STRATA_QUANTITIES.filter((one) => strataDomain(sheet, one) !== null)}
+            available={STRATA_QUANTITIES.filter((code) => strataDomain(sheet, code) !== null)}
             assumed={Object.keys(ASSUMED).filter((kind) => values[kind as StrataQuantity] === undefined)}
             domain={domain}
             onSelect={setQuantity}
@@ -88,16 +88,16 @@ export function WindowScreen() {
           />
           <T as="h2">{say(speaker, 'bench.material')}</T>
           <View className="flex-row flex-wrap gap-2">
-            {sheets.map(({ id, sheet: one }) => (
+            {sheets.map(({ id, sheet: material }) => (
               <Button
                 key={id}
-                label={one.name}
-                tone={one.id === sheet.id ? 'dark' : 'plain'}
+                label={material.name}
+                tone={material.id === sheet.id ? 'dark' : 'plain'}
                 onPress={() => {
                   setSheetId(id);
                   // Another sheet has another reach for thickness and retarder; the temperatures stay.
                   setValues(({ thickness_m: _t, retarderDose: _r, share: _s, ...kept }) => kept);
-                  setQuantity((held) => (strataDomain(one, held) ? held : 'slab_C'));
+                  setQuantity((current) => (strataDomain(material, current) ? current : 'slab_C'));
                 }}
               />
             ))}

@@ -34,8 +34,8 @@ function Day({ view }: { view: JobView }) {
   const speaker = useSpeaker();
   const router = useRouter();
   const person = usePerson();
-  const { held, keep, clear } = useDraft<Try>(`day ${view.job.id}`);
-  const [tried, setTried] = useState<Try>(held ?? {});
+  const { draft, keep, clear } = useDraft<Try>(`day ${view.job.id}`);
+  const [tried, setTried] = useState<Try>(draft ?? {});
   const [quantity, setQuantity] = useState<StrataQuantity>('slab_C');
   const go = (step: Step) => (): void => router.replace(links.step(view.job.id, step));
   const { finding, sheet } = view;
@@ -139,7 +139,7 @@ function Day({ view }: { view: JobView }) {
             <Quantities
               question={{ ...kept, ...tried }}
               quantity={quantity}
-              available={STRATA_QUANTITIES.filter((one) => strataDomain(sheet, one) !== null)}
+              available={STRATA_QUANTITIES.filter((code) => strataDomain(sheet, code) !== null)}
               assumed={READINGS.filter((kind) => view.input.conditions[kind].source === 'assumed' && tried[kind as keyof Try] === undefined)}
               domain={domain}
               onSelect={setQuantity}

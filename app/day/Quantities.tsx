@@ -124,19 +124,19 @@ export function Quantities({
         contentContainerClassName="gap-1"
         className="grow-0"
       >
-        {available.map((one) => {
-          const on = one === quantity;
+        {available.map((code) => {
+          const on = code === quantity;
           return (
             <Toggle
-              key={one}
+              key={code}
               role="radio"
               aria-checked={on}
-              aria-label={`${say(speaker, `day.quantity.${one}`)} ${quantityText(speaker, one, question[one])}`}
-              onPress={() => onSelect(one)}
-              className={`min-h-[56px] lg:min-h-[48px] min-w-[78px] grow items-center justify-center border-2 px-1 ${on ? 'border-selected bg-selected' : assumed.includes(one) ? 'border-dashed border-edge' : 'border-transparent'}`}
+              aria-label={`${say(speaker, `day.quantity.${code}`)} ${quantityText(speaker, code, question[code])}`}
+              onPress={() => onSelect(code)}
+              className={`min-h-[56px] lg:min-h-[48px] min-w-[78px] grow items-center justify-center border-2 px-1 ${on ? 'border-selected bg-selected' : assumed.includes(code) ? 'border-dashed border-edge' : 'border-transparent'}`}
             >
-              <Text className={`font-text text-16 font-bold ${on ? 'text-on-selected' : 'text-ink'}`}>{quantityText(speaker, one, question[one])}</Text>
-              <Text className={`font-text text-14 ${on ? 'text-on-selected' : 'text-faint'}`}>{say(speaker, `day.quantity.${one}`)}</Text>
+              <Text className={`font-text text-16 font-bold ${on ? 'text-on-selected' : 'text-ink'}`}>{quantityText(speaker, code, question[code])}</Text>
+              <Text className={`font-text text-14 ${on ? 'text-on-selected' : 'text-faint'}`}>{say(speaker, `day.quantity.${code}`)}</Text>
             </Toggle>
           );
         })}

@@ -20,10 +20,10 @@ export const milestonesOf = ({ milestones }: WindowAnswer): WindowAnswer['milest
 
 /** A finger goes to and fro over the same values: each is computed once. */
 function remembered<T>(compute: (at: number) => T): (at: number) => T {
-  const held = new Map<number, T>();
+  const made = new Map<number, T>();
   return (at) => {
-    if (!held.has(at)) held.set(at, compute(at));
-    return held.get(at) as T;
+    if (!made.has(at)) made.set(at, compute(at));
+    return made.get(at) as T;
   };
 }
 

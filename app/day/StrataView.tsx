@@ -42,10 +42,10 @@ export function StrataView({
   const others = JSON.stringify({ ...question, sheet: question.sheet.id, [quantity]: null });
   const [still, setStill] = useState({ others, question });
   if (still.others !== others) setStill({ others, question });
-  const held = still.question;
+  const asked = still.question;
   const { least, most, step } = domain;
-  const columns = useMemo(() => strataOf({ question: held, quantity, domain: { least, most, step }, samples: 25 }), [held, quantity, least, most, step]);
-  const deepest_s = useMemo(() => deepestOf(columns, held[quantity]), [columns, held, quantity]);
+  const columns = useMemo(() => strataOf({ question: asked, quantity, domain: { least, most, step }, samples: 25 }), [asked, quantity, least, most, step]);
+  const deepest_s = useMemo(() => deepestOf(columns, asked[quantity]), [columns, asked, quantity]);
   const frame = useMemo(
     () => (size ? { width: size.width, height: size.height, least, most, deepest_s, mirror: hand === 'left' } : null),
     [size, least, most, deepest_s, hand],

@@ -10,24 +10,24 @@ import { FieldProblem } from '../parts/ui/fieldProblem';
 import { useSpeaker } from '../parts/phone/speaker';
 
 /** The firm's figures that limit a batch: what the pail holds and what one person lifts. */
-export function FirmNumbers({ own }: { own: RowOf<'firm'> }) {
+export function FirmNumbers({ firm }: { firm: RowOf<'firm'> }) {
   const speaker = useSpeaker();
   return (
     <View className="flex-row flex-wrap gap-2">
-      <One own={own} name="pail_m3" label={say(speaker, 'firm.pail')} as="volume" least={0.001} most={1} />
-      <One own={own} name="lift_kg" label={say(speaker, 'firm.lift')} as="mass" least={1} most={1000} />
+      <One firm={firm} name="pail_m3" label={say(speaker, 'firm.pail')} as="volume" least={0.001} most={1} />
+      <One firm={firm} name="lift_kg" label={say(speaker, 'firm.lift')} as="mass" least={1} most={1000} />
     </View>
   );
 }
 
 function One({
-  own,
+  firm,
   name,
   label,
   as,
   ...bounds
 }: {
-  own: RowOf<'firm'>;
+  firm: RowOf<'firm'>;
   name: 'pail_m3' | 'lift_kg';
   label: string;
   as: 'volume' | 'mass';
@@ -35,18 +35,18 @@ function One({
   most: number;
 }) {
   const speaker = useSpeaker();
-  const held = own.settings[name];
+  const current = firm.settings[name];
   const [typed, setTyped] = useState<{ text: string; fault: string | undefined } | null>(null);
   const shown = (): string => {
-    if (held === null) return '';
-    const { digits, unit } = print({ kind: as, value: held, system: speaker.system });
+    if (current === null) return '';
+    const { digits, unit } = print({ kind: as, value: current, system: speaker.system });
     return typeset(`${digits} ${unit}`);
   };
   const take = (): void => {
     if (!typed) return;
     try {
       const value = readWithin(speaker, { field: name, text: typed.text, as, ...bounds });
-      void write(change('firm', 'change', own.id, { settings: { ...own.settings, [name]: value } })).then(() => setTyped(null));
+      void write(change('firm', 'change', firm.id, { settings: { ...firm.settings, [name]: value } })).then(() => setTyped(null));
     } catch (error) {
       if (!(error instanceof FieldProblem)) throw error;
       setTyped({ text: typed.text, fault: error.sentence });

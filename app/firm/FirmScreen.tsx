@@ -22,14 +22,14 @@ export function FirmScreen() {
   const person = usePerson();
   const phone = usePhone();
   const install = useInstall();
-  const own = Object.values(firm.data.firm)[0];
+  const row = Object.values(firm.data.firm)[0];
   const oldest = firm.records.find(({ state }) => state === 'waiting');
   return (
     <Screen
       title={say(speaker, 'firm.title')}
       head={
         <View className="gap-1">
-          <Answer size="number">{own?.name ?? say(speaker, 'firm.title')}</Answer>
+          <Answer size="number">{row?.name ?? say(speaker, 'firm.title')}</Answer>
           <T as="lead">{say(speaker, 'firm.who', { name: person?.name ?? '' })}</T>
           <T as="small">{say(speaker, 'firm.demo')}</T>
         </View>
@@ -52,23 +52,23 @@ export function FirmScreen() {
         value={phone.hand}
         onChange={(hand) => setPhone({ hand })}
       />
-      {own ? (
+      {row ? (
         <Choice
           label={say(speaker, 'firm.system')}
           options={[
             { value: 'us', label: say(speaker, 'firm.us') },
             { value: 'metric', label: say(speaker, 'firm.metric') },
           ]}
-          value={own.settings.system}
-          onChange={(system) => void write(change('firm', 'change', own.id, { settings: { ...own.settings, system } }))}
+          value={row.settings.system}
+          onChange={(system) => void write(change('firm', 'change', row.id, { settings: { ...row.settings, system } }))}
         />
       ) : null}
-      {own ? <FirmNumbers own={own} /> : null}
-      {own ? <RatesView own={own} /> : null}
-      {own ? (
+      {row ? <FirmNumbers firm={row} /> : null}
+      {row ? <RatesView firm={row} /> : null}
+      {row ? (
         <HouseMethodView
-          own={own.settings.house ?? {}}
-          onChange={(house) => void write(change('firm', 'change', own.id, { settings: { ...own.settings, house } }))}
+          told={row.settings.house ?? {}}
+          onChange={(house) => void write(change('firm', 'change', row.id, { settings: { ...row.settings, house } }))}
         />
       ) : null}
       <ReadyCheck />

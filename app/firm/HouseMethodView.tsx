@@ -11,11 +11,11 @@ const AS_FIRM = 'asFirm';
 
 /** The schools of a firm, or of one job over its firm's: what is set, what Tufa would do and why. */
 export function HouseMethodView({
-  own,
+  told,
   firm,
   onChange,
 }: {
-  own: Partial<HouseMethod>;
+  told: Partial<HouseMethod>;
   /** what stands where a job sets nothing; absent for the firm itself */
   firm?: Partial<HouseMethod> | undefined;
   onChange: (house: Partial<HouseMethod>) => void;
@@ -23,10 +23,10 @@ export function HouseMethodView({
   const speaker = useSpeaker();
   const [open, setOpen] = useState(false);
   const job = firm !== undefined;
-  const stands: HouseMethod = { ...DEFAULT_HOUSE, ...firm, ...own };
+  const stands: HouseMethod = { ...DEFAULT_HOUSE, ...firm, ...told };
   const questions = Object.keys(HOUSE_QUESTIONS) as HouseQuestion[];
   const set = (question: HouseQuestion, school: string): void => {
-    const { [question]: _before, ...others } = own;
+    const { [question]: _before, ...others } = told;
     const back = school === AS_FIRM || (!job && school === DEFAULT_HOUSE[question]);
     onChange(back ? others : { ...others, [question]: school });
   };
@@ -46,7 +46,7 @@ export function HouseMethodView({
                   : []),
                 ...HOUSE_QUESTIONS[question].map((school) => ({ value: school as string, label: word(question, school) })),
               ]}
-              value={job ? (own[question] ?? AS_FIRM) : stands[question]}
+              value={job ? (told[question] ?? AS_FIRM) : stands[question]}
               onChange={(school) => set(question, school)}
             />
             <T as="small">{say(speaker, 'house.own', { why: say(speaker, `house.${question}.why`) })}</T>
@@ -55,7 +55,7 @@ export function HouseMethodView({
       ) : (
         <View role="list" aria-label={say(speaker, 'house.title')}>
           {questions
-            .filter((question) => !job || own[question] !== undefined)
+            .filter((question) => !job || told[question] !== undefined)
             .map((question) => (
               <View key={question} role="listitem" className="flex-row justify-between gap-4 border-b border-line py-2">
                 <T as="strong" className="max-w-[46%]">

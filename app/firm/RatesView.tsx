@@ -21,11 +21,11 @@ const MONEY: readonly Money[] = ['labour_minor_h', 'trip_minor', 'tool_minor_day
 const perOf = (speaker: Speaker, name: Money): number => PER[name]?.[speaker.system] ?? 1;
 
 /** What an hour, a trip, a tool cost the firm: systems are compared at them. What nobody set stands as an ordinary figure. */
-export function RatesView({ own }: { own: RowOf<'firm'> }) {
+export function RatesView({ firm }: { firm: RowOf<'firm'> }) {
   const speaker = useSpeaker();
-  const rates = ratesOf(own.settings);
-  const set = own.settings.rates ?? {};
-  const keep = (next: Partial<Rates>): void => void write(change('firm', 'change', own.id, { settings: { ...own.settings, rates: { ...set, ...next } } }));
+  const rates = ratesOf(firm.settings);
+  const set = firm.settings.rates ?? {};
+  const keep = (next: Partial<Rates>): void => void write(change('firm', 'change', firm.id, { settings: { ...firm.settings, rates: { ...set, ...next } } }));
   return (
     <View className="gap-2" testID="rates">
       <T as="h2">{say(speaker, 'rates.title')}</T>

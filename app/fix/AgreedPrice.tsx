@@ -10,7 +10,7 @@ import { useSpeaker } from '../parts/phone/speaker';
 /** What was agreed with the customer; empty, the margin follows the firm's own markup. */
 export function AgreedPrice({ view }: { view: JobView }) {
   const speaker = useSpeaker();
-  const held = view.job.price_minor ?? null;
+  const agreed_minor = view.job.price_minor ?? null;
   const [typed, setTyped] = useState<string | null>(null);
   const [fault, setFault] = useState(false);
   const keep = (): void => {
@@ -24,11 +24,11 @@ export function AgreedPrice({ view }: { view: JobView }) {
     <View className="flex-row">
       <Field
         label={say(speaker, 'systems.price')}
-        value={typed ?? (held === null ? '' : printFigure(speaker, 'p_minor', held))}
+        value={typed ?? (agreed_minor === null ? '' : printFigure(speaker, 'p_minor', agreed_minor))}
         onChange={setTyped}
         onBlur={keep}
         onSubmit={keep}
-        hint={held === null ? say(speaker, 'systems.priceHint') : undefined}
+        hint={agreed_minor === null ? say(speaker, 'systems.priceHint') : undefined}
         fault={fault ? say(speaker, 'systems.priceFault') : undefined}
       />
     </View>

@@ -80,17 +80,17 @@ function Fix({ view }: { view: JobView }) {
   const sheet = sheetOf(view.input, ranked?.sheetId);
   if (!ranked || !sheet) return null;
   const at = finding.ranking.indexOf(ranked);
-  const held = view.input.treatments.find((treatment) => treatment.findingId === finding.findingId);
+  const current = view.input.treatments.find((treatment) => treatment.findingId === finding.findingId);
   const use = (): void => {
     setLooking(null);
-    void writeTreatments(view, [{ ...held, findingId: finding.findingId, sheetId: sheet.id }]);
+    void writeTreatments(view, [{ ...current, findingId: finding.findingId, sheetId: sheet.id }]);
   };
   const chosen = chosenId === sheet.id;
   const element = view.input.elements.find(({ id }) => id === finding.elementId);
   const found = view.input.findings.find(({ id }) => id === finding.findingId);
   const section =
     element && found
-      ? sectionOf({ input: prepared(view.input), element, finding: found, takeOff: finding.takeOff, sheet, treatment: chosen ? held : undefined })
+      ? sectionOf({ input: prepared(view.input), element, finding: found, takeOff: finding.takeOff, sheet, treatment: chosen ? current : undefined })
       : null;
   const shelf = (
     <ShelfFor
@@ -123,31 +123,31 @@ function Fix({ view }: { view: JobView }) {
           <View className="gap-4">
             {findings.length > 1 ? (
               <View className="flex-row flex-wrap gap-2">
-                {findings.map((one) => (
+                {findings.map((plan) => (
                   <Button
-                    key={one.findingId}
-                    label={findingName(speaker, view.data, one.findingId)}
-                    tone={one.findingId === finding.findingId ? 'dark' : 'plain'}
+                    key={plan.findingId}
+                    label={findingName(speaker, view.data, plan.findingId)}
+                    tone={plan.findingId === finding.findingId ? 'dark' : 'plain'}
                     onPress={() => {
-                      setFindingId(one.findingId);
+                      setFindingId(plan.findingId);
                       setLooking(null);
                     }}
                   />
                 ))}
               </View>
             ) : null}
-            {chosen && held ? <NewerSheets view={view} treatment={held} /> : null}
+            {chosen && current ? <NewerSheets view={view} treatment={current} /> : null}
             {section ? <SectionView section={section} /> : null}
             <ReasonList key={ranked.sheetId} reasons={ranked.reasons} />
-            {finding.chosen && chosen && element && found && held ? (
-              <LayersChoice view={view} element={element} finding={found} sheet={sheet} chosen={finding.chosen} treatment={held} />
+            {finding.chosen && chosen && element && found && current ? (
+              <LayersChoice view={view} element={element} finding={found} sheet={sheet} chosen={finding.chosen} treatment={current} />
             ) : null}
             {finding.chosen && chosen ? <StepList steps={stepsOfSystem(finding.chosen)} names={[...view.input.sheets, ...(view.input.aids ?? [])]} /> : null}
             {section ? <LayersTable section={section} /> : null}
             <Button label={say(speaker, 'systems.open')} onPress={() => router.push(links.systems(view.job.id))} />
             <KitList view={view} />
             <HouseMethodView
-              own={view.job.house ?? {}}
+              told={view.job.house ?? {}}
               firm={view.input.firm.house ?? {}}
               onChange={(house) => void write(change('job', 'change', view.job.id, { house }))}
             />

@@ -27,11 +27,11 @@ export function KitList({ view }: { view: JobView }) {
   const done = items.filter(({ key }) => ticks.has(key)).length;
   const soon = poursTomorrow(job);
   const tick = (key: string): void => {
-    const held = ticks.get(key);
+    const tick = ticks.get(key);
     const row = { jobId: job.id, elementId: null, findingId: null, at: null, takenAt: new Date(now()).toISOString() };
     void write(
-      held
-        ? change('reading', 'add', uuid(), { ...row, kind: 'removal', subject: held, value: { value: 0, source: 'typed' } })
+      tick
+        ? change('reading', 'add', uuid(), { ...row, kind: 'removal', subject: tick, value: { value: 0, source: 'typed' } })
         : change('reading', 'add', uuid(), { ...row, kind: 'acknowledged', subject: key, value: { value: 1, source: 'typed', by: person?.name ?? '' } }),
     );
   };
@@ -44,11 +44,11 @@ export function KitList({ view }: { view: JobView }) {
       />
       {open
         ? KIT_GROUPS.map((group) => {
-            const own = items.filter((item) => item.group === group);
-            return own.length === 0 ? null : (
+            const ofGroup = items.filter((item) => item.group === group);
+            return ofGroup.length === 0 ? null : (
               <View key={group} role="group" aria-label={say(speaker, `kit.groups.${group}`)}>
                 <T as="h2">{say(speaker, `kit.groups.${group}`)}</T>
-                {own.map((item) => (
+                {ofGroup.map((item) => (
                   <Toggle
                     key={item.key}
                     role="checkbox"

@@ -79,14 +79,14 @@ export function LayersChoice(given: Chosen) {
 
 function OverlayChoice({ view, element, finding, treatment, chosen }: Chosen) {
   const speaker = useSpeaker();
-  const held = treatment.overlay;
-  const asked = held ?? THIN;
+  const current = treatment.overlay;
+  const asked = current ?? THIN;
   const { thickness_m, over } = asked;
   const ranked = useMemo(
     () => overlaysFor({ input: prepared(view.input), element, finding, overlay: { thickness_m, over } }),
     [view.input, element, finding, thickness_m, over],
   );
-  const fit = ranked.filter(({ verdict, sheetId }) => verdict !== 'no' || sheetId === held?.sheetId);
+  const fit = ranked.filter(({ verdict, sheetId }) => verdict !== 'no' || sheetId === current?.sheetId);
   const keep = (overlay: OverlayInput | undefined): void => {
     const { overlay: _before, ...rest } = treatment;
     void writeTreatments(view, [overlay ? { ...rest, overlay } : rest]);
@@ -98,21 +98,21 @@ function OverlayChoice({ view, element, finding, treatment, chosen }: Chosen) {
       <Choice
         label={say(speaker, 'layers.over')}
         options={([NONE, 'patch', 'element'] as const).map((value) => ({ value, label: say(speaker, `layers.overs.${value}`, { name: element.name }) }))}
-        value={held?.over ?? NONE}
+        value={current?.over ?? NONE}
         onChange={(value) => {
           if (value === NONE) keep(undefined);
-          else if (held ?? first) keep({ sheetId: held?.sheetId ?? (first as string), thickness_m, over: value });
+          else if (current ?? first) keep({ sheetId: current?.sheetId ?? (first as string), thickness_m, over: value });
         }}
       />
       {fit.length === 0 ? <T tone="caution">{say(speaker, 'layers.noOverlay', { thickness_m })}</T> : null}
-      {held ? (
+      {current ? (
         <>
-          <Thickness key={thickness_m} thickness_m={thickness_m} onChange={(next) => keep({ ...held, thickness_m: next })} />
+          <Thickness key={thickness_m} thickness_m={thickness_m} onChange={(next) => keep({ ...current, thickness_m: next })} />
           <Choice
             label={say(speaker, 'layers.overlay')}
             options={fit.map(({ sheetId }) => ({ value: sheetId, label: sheetOf(view.input, sheetId)?.name ?? '' }))}
-            value={held.sheetId}
-            onChange={(sheetId) => keep({ ...held, sheetId })}
+            value={current.sheetId}
+            onChange={(sheetId) => keep({ ...current, sheetId })}
           />
           <Standing reasons={judged?.reasons ?? []} />
         </>
@@ -149,16 +149,16 @@ function AidChoice({ view, element, finding, sheet, treatment, chosen, role }: C
   const classes = aidClasses({ input: prepared(view.input), sheet }, role);
   const shelf = useMemo(() => aidsOf(view.data), [view.data]);
   // In the shelf's own order, so that nothing moves under the finger; an older sheet that is still planned with comes last.
-  const options = [...shelf, ...(view.input.aids ?? []).filter(({ id }) => !shelf.some((one) => one.id === id))]
+  const options = [...shelf, ...(view.input.aids ?? []).filter(({ id }) => !shelf.some((aid) => aid.id === id))]
     .filter((aid) => classes.includes(aid.class))
     .map((aid) => ({ aid, judged: judgedAid({ input: prepared(view.input), element, finding, sheet, treatment, air_C, slab_C }, role, aid) }));
-  const held = treatment.aids?.[role];
+  const current = treatment.aids?.[role];
   const keep = (value: string): void => {
     const { [role]: _before, ...rest } = treatment.aids ?? {};
     const aids = value === NONE ? rest : { ...rest, [role]: value };
     void writeTreatments(view, [{ ...treatment, aids }]);
   };
-  const standing = options.find(({ aid }) => aid.id === held);
+  const standing = options.find(({ aid }) => aid.id === current);
   const planned = [...chosen.aids, ...(chosen.overlay?.chosen.aids ?? [])].find((aid) => aid.role === role);
   return (
     <View className="gap-2">
@@ -171,7 +171,7 @@ function AidChoice({ view, element, finding, sheet, treatment, chosen, role }: C
             label: judged.verdict === 'no' ? say(speaker, 'layers.refused', { name: aid.name }) : aid.name,
           })),
         ]}
-        value={held ?? NONE}
+        value={current ?? NONE}
         onChange={keep}
       />
       {standing && planned ? (

@@ -25,14 +25,14 @@ export function OwnSystem({
       {plan.findings.map(({ findingId, ranking }) => {
         const fit = ranking.filter(({ verdict }) => verdict !== 'no');
         const label = findingName(speaker, view.data, findingId);
-        const held = treatments.find((treatment) => treatment.findingId === findingId);
+        const current = treatments.find((treatment) => treatment.findingId === findingId);
         return (
           <Choice
             key={findingId}
             label={say(speaker, 'systems.ownFor', { label })}
             options={fit.map(({ sheetId }) => ({ value: sheetId, label: sheetOf(view.input, sheetId)?.name ?? '' }))}
-            value={held?.sheetId ?? null}
-            onChange={(sheetId) => onChange([...treatments.filter((treatment) => treatment.findingId !== findingId), { ...held, findingId, sheetId }])}
+            value={current?.sheetId ?? null}
+            onChange={(sheetId) => onChange([...treatments.filter((treatment) => treatment.findingId !== findingId), { ...current, findingId, sheetId }])}
           />
         );
       })}

@@ -47,19 +47,19 @@ function Systems({ view }: { view: JobView }) {
   const plan = useWholePlan(view);
   const suggested = useMemo(() => (plan ? suggestedSystems(input, plan) : []), [input, plan]);
   const [codes, setCodes] = useState<readonly SystemCode[] | null>(null);
-  const [own, setOwn] = useState<readonly TreatmentInput[] | null>(null);
+  const [chosenTreatments, setChosenTreatments] = useState<readonly TreatmentInput[] | null>(null);
   const [tooMany, setTooMany] = useState(false);
   const [scope, setScope] = useState<Scope>('systems');
   const waits = suggested.some(({ code }) => code === 'phases');
   const all = useMemo(
     (): SystemInput[] =>
-      [...suggested, { code: 'own' as const, treatments: own ?? (plan ? bestTreatments(input, plan) : []) }].filter(
+      [...suggested, { code: 'own' as const, treatments: chosenTreatments ?? (plan ? bestTreatments(input, plan) : []) }].filter(
         ({ code }) => PHASED.includes(code) === (scope === 'phases'),
       ),
-    [suggested, own, input, plan, scope],
+    [suggested, chosenTreatments, input, plan, scope],
   );
   const shown = codes ?? all.filter(({ code }) => code !== 'own').map(({ code }) => code);
-  const systems = useMemo(() => SYSTEM_CODES.flatMap((code) => all.filter((one) => one.code === code && shown.includes(code))), [all, shown]);
+  const systems = useMemo(() => SYSTEM_CODES.flatMap((code) => all.filter((system) => system.code === code && shown.includes(code))), [all, shown]);
   const { outcomes, failed } = useOutcomes(view, systems);
   const stop = stopOf(speaker, 'fix', view, () => router.replace(links.step(view.job.id, 'walk')));
   if (stop) return stop;
@@ -115,7 +115,9 @@ function Systems({ view }: { view: JobView }) {
               />
             ) : null}
             {tooMany ? <T tone="caution">{say(speaker, 'systems.many')}</T> : null}
-            {plan && shown.includes('own') ? <OwnSystem view={view} plan={plan} treatments={own ?? bestTreatments(input, plan)} onChange={setOwn} /> : null}
+            {plan && shown.includes('own') ? (
+              <OwnSystem view={view} plan={plan} treatments={chosenTreatments ?? bestTreatments(input, plan)} onChange={setChosenTreatments} />
+            ) : null}
           </View>
         ),
         foot: (

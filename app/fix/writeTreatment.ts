@@ -15,10 +15,10 @@ export const treatmentFields = ({ sheetId, overlay, aids }: TreatmentInput): Pic
 /** Writes what was chosen for findings, each over its own earlier choice. */
 export function writeTreatments({ data, job }: Pick<JobView, 'data' | 'job'>, treatments: readonly TreatmentInput[]): Promise<unknown> {
   const changes = treatments.map((treatment): Change => {
-    const held = Object.values(data.treatment).find(({ findingId, removed }) => findingId === treatment.findingId && !removed);
+    const row = Object.values(data.treatment).find(({ findingId, removed }) => findingId === treatment.findingId && !removed);
     const fields = treatmentFields(treatment);
-    return held
-      ? change('treatment', 'change', held.id, fields)
+    return row
+      ? change('treatment', 'change', row.id, fields)
       : change('treatment', 'add', uuid(), { jobId: job.id, findingId: treatment.findingId, ...fields, edge: null });
   });
   return changes.length > 0 ? write(...changes) : Promise.resolve();

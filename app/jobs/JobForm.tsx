@@ -48,8 +48,8 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
   const speaker = useSpeaker();
   const { data } = useFirm();
   const router = useRouter();
-  const held = jobId ? data.job[jobId] : undefined;
-  const initial: JobText = { name: held?.name ?? '', customer: held?.customer ?? '', address: held?.address ?? '', accessNote: held?.accessNote ?? '' };
+  const job = jobId ? data.job[jobId] : undefined;
+  const initial: JobText = { name: job?.name ?? '', customer: job?.customer ?? '', address: job?.address ?? '', accessNote: job?.accessNote ?? '' };
   const form = useWireForm<JobText>({
     name: `job ${jobId ?? 'new'}`,
     initial,
@@ -57,11 +57,11 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
       entity: 'job',
       toWire: (values) => ({
         ...values,
-        zone: held?.zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone,
-        pourOn: held?.pourOn ?? null,
-        crew: held?.crew ?? DEFAULT_CREW,
-        batch: held?.batch ?? DEFAULT_BATCH,
-        demonstration: held?.demonstration ?? false,
+        zone: job?.zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone,
+        pourOn: job?.pourOn ?? null,
+        crew: job?.crew ?? DEFAULT_CREW,
+        batch: job?.batch ?? DEFAULT_BATCH,
+        demonstration: job?.demonstration ?? false,
       }),
       fieldOf: (path) => ({ field: path as keyof JobText }),
     },
@@ -79,8 +79,8 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
     router.replace(links.step(id, 'walk'));
   });
   const copy = async (): Promise<void> => {
-    if (!held) return;
-    const { id, changes } = copyOfJob(data, held, say(speaker, 'walk.copyOf', { name: held.name }));
+    if (!job) return;
+    const { id, changes } = copyOfJob(data, job, say(speaker, 'walk.copyOf', { name: job.name }));
     await write(...changes);
     router.replace(links.step(id, 'walk'));
   };
@@ -102,7 +102,7 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
               router.replace('/jobs');
             }}
           />
-          {held ? <Button label={say(speaker, 'jobs.copy')} onPress={() => void copy()} /> : null}
+          {job ? <Button label={say(speaker, 'jobs.copy')} onPress={() => void copy()} /> : null}
           <Button label={say(speaker, jobId ? 'jobs.save' : 'jobs.create')} tone="act" grow onPress={() => void save()} />
         </View>
       }

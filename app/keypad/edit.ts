@@ -4,7 +4,7 @@ import type { Speaker } from '@tufa/words/speak';
 /** What a numeric field takes: its kind, the unit of a bare number, the rail of units beside the digits. */
 export interface Entry {
   readonly kind: Kind;
-  readonly own: string;
+  readonly unit: string;
   readonly rail: readonly string[];
 }
 
@@ -25,9 +25,9 @@ export const withoutLast = (text: string): string =>
     .trimEnd();
 
 /** What a text means so far in SI, or null while it means nothing. */
-function meaning(text: string, { kind, own }: Entry): number | null {
+function meaning(text: string, { kind, unit }: Entry): number | null {
   try {
-    return text.trim() === '' ? null : parse({ text, kind, unit: own });
+    return text.trim() === '' ? null : parse({ text, kind, unit });
   } catch (error) {
     if (error instanceof Problem) return null;
     throw error;
@@ -53,9 +53,9 @@ export function withUnit(text: string, unit: string, entry: Entry): { text: stri
 }
 
 /** Which strip of ruler serves a text: sixteenths of an inch or millimetres; none for what has no length. */
-export function rulerOf(speaker: Speaker, text: string, { kind, own }: Entry): 'in' | 'mm' | null {
+export function rulerOf(speaker: Speaker, text: string, { kind, unit }: Entry): 'in' | 'mm' | null {
   if (kind !== 'length') return null;
-  const last = unitsWritten({ text, kind }).at(-1) ?? (speaker.system === 'us' ? 'in' : own);
+  const last = unitsWritten({ text, kind }).at(-1) ?? (speaker.system === 'us' ? 'in' : unit);
   return METRIC.has(last) ? 'mm' : 'in';
 }
 
@@ -76,7 +76,7 @@ export function withMark(text: string, mark: number, strip: 'in' | 'mm', entry: 
   const size = SIZE_M[strip];
   const next = Math.floor(value / size + 1e-9) * size + (mark * size) / MARKS[strip];
   const units = unitsWritten({ text, kind: 'length' });
-  const inFeet = units.includes('ft') || (units.length === 0 && entry.own === 'ft' && value > 0);
-  const unit = strip === 'mm' ? (units.at(-1) ?? entry.own) : inFeet ? 'ft' : 'in';
+  const inFeet = units.includes('ft') || (units.length === 0 && entry.unit === 'ft' && value > 0);
+  const unit = strip === 'mm' ? (units.at(-1) ?? entry.unit) : inFeet ? 'ft' : 'in';
   return typeset(printIn({ kind: 'length', value: next, unit: strip === 'mm' && !METRIC.has(unit) ? 'mm' : unit }));
 }

@@ -6,40 +6,40 @@ export type Typed = 'side' | 'depth' | 'temperature' | 'opens' | 'volume' | 'mas
 
 const ENTRIES: Readonly<Record<Typed, Record<'us' | 'metric', Entry>>> = {
   side: {
-    us: { kind: 'length', own: 'ft', rail: ['ft', 'in', 'm', 'mm'] },
-    metric: { kind: 'length', own: 'm', rail: ['m', 'mm', 'ft', 'in'] },
+    us: { kind: 'length', unit: 'ft', rail: ['ft', 'in', 'm', 'mm'] },
+    metric: { kind: 'length', unit: 'm', rail: ['m', 'mm', 'ft', 'in'] },
   },
   depth: {
-    us: { kind: 'length', own: 'in', rail: ['in', 'mm', 'cm', 'ft'] },
-    metric: { kind: 'length', own: 'mm', rail: ['mm', 'cm', 'in', 'ft'] },
+    us: { kind: 'length', unit: 'in', rail: ['in', 'mm', 'cm', 'ft'] },
+    metric: { kind: 'length', unit: 'mm', rail: ['mm', 'cm', 'in', 'ft'] },
   },
   temperature: {
-    us: { kind: 'temperature', own: 'F', rail: ['F', 'C'] },
-    metric: { kind: 'temperature', own: 'C', rail: ['C', 'F'] },
+    us: { kind: 'temperature', unit: 'F', rail: ['F', 'C'] },
+    metric: { kind: 'temperature', unit: 'C', rail: ['C', 'F'] },
   },
   volume: {
-    us: { kind: 'volume', own: 'gal', rail: ['gal', 'qt', 'oz', 'L', 'cup', 'tsp', 'mL'] },
-    metric: { kind: 'volume', own: 'L', rail: ['L', 'mL', 'gal', 'qt', 'oz', 'cup', 'tsp'] },
+    us: { kind: 'volume', unit: 'gal', rail: ['gal', 'qt', 'oz', 'L', 'cup', 'tsp', 'mL'] },
+    metric: { kind: 'volume', unit: 'L', rail: ['L', 'mL', 'gal', 'qt', 'oz', 'cup', 'tsp'] },
   },
   mass: {
-    us: { kind: 'mass', own: 'lb', rail: ['lb', 'oz', 'kg', 'g'] },
-    metric: { kind: 'mass', own: 'kg', rail: ['kg', 'g', 'lb', 'oz'] },
+    us: { kind: 'mass', unit: 'lb', rail: ['lb', 'oz', 'kg', 'g'] },
+    metric: { kind: 'mass', unit: 'kg', rail: ['kg', 'g', 'lb', 'oz'] },
   },
   pressure: {
-    us: { kind: 'pressure', own: 'psi', rail: ['psi', 'MPa'] },
-    metric: { kind: 'pressure', own: 'MPa', rail: ['MPa', 'psi'] },
+    us: { kind: 'pressure', unit: 'psi', rail: ['psi', 'MPa'] },
+    metric: { kind: 'pressure', unit: 'MPa', rail: ['MPa', 'psi'] },
   },
   moment: {
-    us: { kind: 'duration', own: 's', rail: ['s', 'min'] },
-    metric: { kind: 'duration', own: 's', rail: ['s', 'min'] },
+    us: { kind: 'duration', unit: 's', rail: ['s', 'min'] },
+    metric: { kind: 'duration', unit: 's', rail: ['s', 'min'] },
   },
   minutes: {
-    us: { kind: 'duration', own: 'min', rail: ['min', 'h', 's', 'd'] },
-    metric: { kind: 'duration', own: 'min', rail: ['min', 'h', 's', 'd'] },
+    us: { kind: 'duration', unit: 'min', rail: ['min', 'h', 's', 'd'] },
+    metric: { kind: 'duration', unit: 'min', rail: ['min', 'h', 's', 'd'] },
   },
   opens: {
-    us: { kind: 'duration', own: 'h', rail: ['h', 'min', 'd'] },
-    metric: { kind: 'duration', own: 'h', rail: ['h', 'min', 'd'] },
+    us: { kind: 'duration', unit: 'h', rail: ['h', 'min', 'd'] },
+    metric: { kind: 'duration', unit: 'h', rail: ['h', 'min', 'd'] },
   },
 };
 

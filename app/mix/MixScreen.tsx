@@ -113,7 +113,7 @@ function TicketView({ view, finding, chosen, sheet }: { view: JobView; finding: 
   const { ticket, window } = chosen;
   const { hand } = usePhone();
   const [ticked, setTicked] = useState<readonly string[]>([]);
-  const tick = (key: string): void => setTicked(ticked.includes(key) ? ticked.filter((one) => one !== key) : [...ticked, key]);
+  const tick = (key: string): void => setTicked(ticked.includes(key) ? ticked.filter((other) => other !== key) : [...ticked, key]);
   const metric = speaker.system === 'metric';
   const narrow = useWindowDimensions().width < 380;
   const water = ticket.lines.find((line) => line.code === 'water');

@@ -21,9 +21,9 @@ export class Outbox {
   async open(): Promise<void> {
     try {
       const db = await database();
-      const held = (await db.get('meta', 'device')) as string | undefined;
-      this.device = held ?? uuid();
-      if (!held) await db.put('meta', this.device, 'device');
+      const known = (await db.get('meta', 'device')) as string | undefined;
+      this.device = known ?? uuid();
+      if (!known) await db.put('meta', this.device, 'device');
       void navigator.storage?.persist?.().catch(() => false);
       await this.reload();
     } catch {

@@ -21,8 +21,8 @@ function shown(speaker: Speaker, name: string, value: unknown): string {
   if (value === undefined || value === null || value === '') return say(speaker, 'conflict.nothing');
   if (isMeasured(value)) return typeset(value.typed ?? printFigure(speaker, `${name}_m`, value.value));
   if (Array.isArray(value))
-    return value.every((one) => typeof one === 'string')
-      ? value.map((one) => printFigure(speaker, name, one)).join(', ')
+    return value.every((item) => typeof item === 'string')
+      ? value.map((item) => printFigure(speaker, name, item)).join(', ')
       : say(speaker, 'conflict.points', { count: value.length });
   if (typeof value === 'number' || typeof value === 'string') return printFigure(speaker, name, value);
   return isTree(value)

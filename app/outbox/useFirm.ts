@@ -21,13 +21,13 @@ const SESSION = ['session'] as const;
 
 /** Pulls everything that changed since the last pull; a job is then whole on the phone. */
 async function pull(): Promise<Pulled> {
-  let held = queryClient.getQueryData<Pulled>(FIRM) ?? { cursor: 0, data: emptyFirmData(), clockOffset: 0 };
+  let pulled = queryClient.getQueryData<Pulled>(FIRM) ?? { cursor: 0, data: emptyFirmData(), clockOffset: 0 };
   for (;;) {
     const sent = now();
-    const page = await api.changes(held.cursor);
+    const page = await api.changes(pulled.cursor);
     const clockOffset = Math.round(Date.parse(page.serverTime) - (sent + now()) / 2);
-    held = { cursor: page.cursor, data: mergeRows(held.data, page.rows), clockOffset };
-    if (!page.more) return held;
+    pulled = { cursor: page.cursor, data: mergeRows(pulled.data, page.rows), clockOffset };
+    if (!page.more) return pulled;
   }
 }
 
@@ -132,7 +132,7 @@ const current = (): { data: FirmData; person: string } => {
   const data = outbox
     .snapshot()
     .filter(({ state }) => state !== 'parked' && state !== 'refused')
-    .reduce((held, { command }) => applyCommand(held, command), { ...emptyFirmData(), ...pulled?.data });
+    .reduce((data, { command }) => applyCommand(data, command), { ...emptyFirmData(), ...pulled?.data });
   return { data, person: queryClient.getQueryData<SignedInPerson>(SESSION)?.id ?? '' };
 };
 

@@ -31,7 +31,7 @@ export function Photos({ view, element, onDone }: { view: JobView; element: RowO
   const all = Object.values(view.data.photograph)
     .filter((photograph) => photograph.elementId === element.id && !photograph.removed)
     .sort((a, b) => (a.takenAt < b.takenAt ? -1 : 1));
-  const shown = all.filter((one) => one.findingId === (subject === WHOLE ? null : subject));
+  const shown = all.filter((photo) => photo.findingId === (subject === WHOLE ? null : subject));
   const open = all.find(({ id }) => id === opened);
   const keep = async (picture: Blob, before: string | null): Promise<void> => {
     setWorking(true);

@@ -58,12 +58,12 @@ function Pour({ view }: { view: JobView }) {
       />
     );
   const { batches, ticket } = finding.chosen;
-  const own = view.batches.filter(({ findingId }) => findingId === finding.findingId);
+  const ofFinding = view.batches.filter(({ findingId }) => findingId === finding.findingId);
   // A number once written on a pail is never used again, also when its start was undone.
   const used = view.events.filter((event) => event.kind === 'start' && event.findingId === finding.findingId).map(({ batch }) => batch);
   const next = nextBatch({ used, planned: batches.count });
   const open = unacknowledged({ input, plan }, view.data);
-  const poured = own.length >= batches.count && batches.count > 0;
+  const poured = ofFinding.length >= batches.count && batches.count > 0;
   const start = async (): Promise<void> => {
     if (!person || starting) return;
     unlockSound();
@@ -85,7 +85,7 @@ function Pour({ view }: { view: JobView }) {
           <View className="gap-1">
             <View className="flex-row items-start justify-between">
               <View className="flex-1">
-                <Answer size="number">{poured ? say(speaker, 'pour.poured', { count: own.length }) : say(speaker, 'pour.ready', { batch: next })}</Answer>
+                <Answer size="number">{poured ? say(speaker, 'pour.poured', { count: ofFinding.length }) : say(speaker, 'pour.ready', { batch: next })}</Answer>
               </View>
               <SunSwitch />
             </View>
@@ -100,9 +100,9 @@ function Pour({ view }: { view: JobView }) {
           <View className="gap-3">
             <StalePlan view={view} />
             <CautionList cautions={open} input={input} data={view.data} />
-            <Batches batches={own} />
+            <Batches batches={ofFinding} />
             <Cautions screen="pour" input={input} plan={plan} data={view.data} />
-            {own.length === 0 ? <TestAlarm /> : null}
+            {ofFinding.length === 0 ? <TestAlarm /> : null}
             <T as="small">{say(speaker, 'pour.sound')}</T>
             {battery === null ? null : (
               <T as="strong" tone="caution">

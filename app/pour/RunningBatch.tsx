@@ -67,8 +67,8 @@ export function RunningBatch({
   const clocks = useMemo(
     () =>
       running.flatMap((batch) => {
-        const held = clockOf(view.data, batch);
-        return held ? [{ batch, ...held, placed: batch.placedAt !== null }] : [];
+        const running = clockOf(view.data, batch);
+        return running ? [{ batch, ...running, placed: batch.placedAt !== null }] : [];
       }),
     [running, view.data],
   );

@@ -19,10 +19,10 @@ export function chosenOfPlan(data: FirmData, planId: string, findingId: string):
 
 /** The clock of a batch and its plan. */
 export function clockOf(data: FirmData, batch: BatchState): { clock: BatchClock; chosen: ChosenPlan; input: PlanInput } | null {
-  const held = chosenOfPlan(data, batch.planId, batch.findingId);
-  if (!held) return null;
-  const { window } = held.chosen;
+  const planned = chosenOfPlan(data, batch.planId, batch.findingId);
+  if (!planned) return null;
+  const { window } = planned.chosen;
   const initial_s = window.milestones.find(({ name }) => name === 'initial')?.after_s ?? window.window.finishBy_s;
   const placed_s = batch.placedAt === null ? null : Math.max(0, (batch.placedAt - batch.startedAt) / 1000);
-  return { clock: new BatchClock(window.basis, placed_s, initial_s), ...held };
+  return { clock: new BatchClock(window.basis, placed_s, initial_s), ...planned };
 }

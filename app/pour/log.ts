@@ -46,8 +46,8 @@ export async function log(tap: Tap): Promise<string> {
 /** Starts a batch. A pour names its plan: the one in use, else a new one written in the same breath. */
 export async function startBatch(tap: Omit<Tap, 'planId' | 'kind'> & { input: PlanInput; inUse: string | null }): Promise<string> {
   const { view, input, inUse } = tap;
-  const held = latestPlan(view);
-  const same = held && canonical(held.hashes) === canonical(hashesOf(input)) ? held.id : null;
+  const plan = latestPlan(view);
+  const same = plan && canonical(plan.hashes) === canonical(hashesOf(input)) ? plan.id : null;
   const named = inUse ?? same;
   const planId = named ?? uuid();
   const event = eventChange({ ...tap, kind: 'start', planId });

@@ -20,8 +20,8 @@ const computed = new WeakMap<object, Plan | null>();
 
 /** A stored plan's figures; null where this release refuses what it was made from. */
 function planOf(row: RowOf<'plan'>): Plan | null {
-  const held = computed.get(row);
-  if (held !== undefined) return held;
+  const known = computed.get(row);
+  if (known !== undefined) return known;
   let plan: Plan | null = null;
   try {
     plan = computePlan(row.input, { ranked: 'chosen' });

@@ -38,7 +38,7 @@ export function useMissed(lines: readonly LineAt[]): { missed: readonly LineAt[]
     const tick = (): void => {
       if (document.visibilityState !== 'visible') return;
       const found = look();
-      if (found) setGap((held) => (held ? { from: held.from, to: found.to } : found));
+      if (found) setGap((gap) => (gap ? { from: gap.from, to: found.to } : found));
     };
     const timer = setInterval(tick, 1000);
     document.addEventListener('visibilitychange', tick);

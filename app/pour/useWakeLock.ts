@@ -7,7 +7,7 @@ import { useEffect, useState } from 'react';
  * @returns whether the screen stays awake; where it does not, the screen says so
  */
 export function useWakeLock(): boolean {
-  const [held, setHeld] = useState(true);
+  const [awake, setAwake] = useState(true);
   useEffect(() => {
     let lock: WakeLockSentinel | null = null;
     let ended = false;
@@ -18,9 +18,9 @@ export function useWakeLock(): boolean {
         const taken = await navigator.wakeLock.request('screen');
         if (ended) return void taken.release();
         lock = taken;
-        setHeld(true);
+        setAwake(true);
       } catch {
-        setHeld(false);
+        setAwake(false);
       }
     };
     const look = (): void => void take();
@@ -32,5 +32,5 @@ export function useWakeLock(): boolean {
       void lock?.release();
     };
   }, []);
-  return held;
+  return awake;
 }

@@ -26,17 +26,17 @@ export interface RecordRow {
 /** What was mixed, when, how warm, how long it really took beside what its plan said. */
 export function recordRows(data: FirmData, batches: readonly BatchState[]): RecordRow[] {
   return batches.flatMap((batch) => {
-    const held = chosenOfPlan(data, batch.planId, batch.findingId);
-    if (!held) return [];
-    const { window } = held.chosen;
+    const planned = chosenOfPlan(data, batch.planId, batch.findingId);
+    if (!planned) return [];
+    const { window } = planned.chosen;
     const since = (at: number | null | undefined): number | null => (at === null || at === undefined ? null : (at - batch.startedAt) / 1000);
     return [
       {
         batch: batch.batch,
-        material: sheetOf(held.input, held.chosen.sheetId)?.name ?? '',
+        material: sheetOf(planned.input, planned.chosen.sheetId)?.name ?? '',
         startedAt: batch.startedAt,
         person: data.person[batch.person]?.name ?? '',
-        share: held.chosen.ticket.share,
+        share: planned.chosen.ticket.share,
         powder_kg: window.batch.powder_kg,
         water_kg: window.batch.water_kg,
         mix_C: window.mix_C,

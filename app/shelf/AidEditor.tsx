@@ -41,7 +41,7 @@ export function AidEditor({ data, from, changes }: { data: FirmData; from: strin
   const shelf = aidsOf(data);
   const baseOf = (name: string): Aid => (copied?.class === name ? copied : (shelf.find((aid) => aid.class === name) ?? copied ?? shelf[0]))!;
   const productId = changes && row ? row.productId : null;
-  const last = wholeShelfOf(data).find((one) => one.productId === productId)?.revision ?? row?.revision ?? 0;
+  const last = wholeShelfOf(data).find((revision) => revision.productId === productId)?.revision ?? row?.revision ?? 0;
   const [ids] = useState(() => ({ id: uuid(), productId: productId ?? uuid(), revision: changes ? last + 1 : 1 }));
   const form = useWireForm<AidText>({
     name: `aid ${productId ?? copied?.id ?? 'new'}`,

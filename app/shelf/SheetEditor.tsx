@@ -58,7 +58,7 @@ export function SheetEditor() {
   const row = from ? firm.data.sheet[from] : undefined;
   if (goes || (row && !isMaterial(row.sheet))) return <AidEditor key={`${from} ${as}`} data={firm.data} from={from} changes={as === 'change'} />;
   const origin = originOf(row?.sheet, as);
-  const last = wholeShelfOf(firm.data).find((one) => one.productId === row?.productId)?.revision ?? row?.revision ?? 0;
+  const last = wholeShelfOf(firm.data).find((revision) => revision.productId === row?.productId)?.revision ?? row?.revision ?? 0;
   return <LabelForm key={`${from} ${as}`} origin={origin} productId={origin.changes && row ? row.productId : null} revision={origin.changes ? last + 1 : 1} />;
 }
 

@@ -33,7 +33,7 @@ export function SheetScreen() {
     );
   const { sheet, productId } = row;
   const product = firm.data.product[productId];
-  const newest = wholeShelfOf(firm.data).find((one) => one.productId === productId);
+  const newest = wholeShelfOf(firm.data).find((revision) => revision.productId === productId);
   const material = isMaterial(sheet) ? sheet : null;
   const gone = removed || product?.removed === true;
   return (

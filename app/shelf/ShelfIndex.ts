@@ -23,7 +23,7 @@ export class ShelfIndex {
     speaker: Speaker,
     rows: readonly Row[],
     /** products of which something lies in the yard */
-    private readonly held: ReadonlySet<string>,
+    private readonly inYard: ReadonlySet<string>,
   ) {
     // Materials in the order of the trade's classes, then what goes with them; by name in each.
     this.rows = [...rows].sort((a, b) => CLASS_ORDER.indexOf(a.sheet.class) - CLASS_ORDER.indexOf(b.sheet.class));
@@ -39,12 +39,12 @@ export class ShelfIndex {
   find({ text, use, class: wanted, thickness_m, inStock }: ShelfFilter): Row[] {
     const fits = ({ sheet, productId }: Row): boolean => {
       if (wanted && sheet.class !== wanted) return false;
-      if (inStock && !this.held.has(productId)) return false;
+      if (inStock && !this.inYard.has(productId)) return false;
       if (!isMaterial(sheet)) return thickness_m === null && (use === null || use === 'helps');
       if (use === 'helps' || (use && !sheet.uses.includes(use))) return false;
       if (thickness_m === null) return true;
-      return (use ? [use] : sheet.uses).some((one) => {
-        const { least_m, most_m } = thicknessFor(sheet, one);
+      return (use ? [use] : sheet.uses).some((purpose) => {
+        const { least_m, most_m } = thicknessFor(sheet, purpose);
         return thickness_m >= least_m - 1e-9 && thickness_m <= most_m + 1e-9;
       });
     };
@@ -59,12 +59,12 @@ export class ShelfIndex {
 
 /** Everything a person might type to find a sheet by, besides its name. */
 function wordsOf(speaker: Speaker, sheet: Row['sheet']): string {
-  const own = isMaterial(sheet)
+  const words = isMaterial(sheet)
     ? [...sheet.uses.map((use) => printFigure(speaker, 'use', use)), ...(sheet.textures ?? []).map((texture) => printFigure(speaker, 'texture', texture))]
     : [];
   return [
     say(speaker, `class.${sheet.class}`),
-    ...own,
+    ...words,
     ...sheet.exposures.map((exposure) => printFigure(speaker, 'exposure', exposure)),
     ...sheet.orientations.map((orientation) => printFigure(speaker, 'orientation', orientation)),
     sheet.colour.wet,

@@ -50,7 +50,7 @@ export function ShelfScreen() {
   const narrowed = Number(filter.use !== null) + Number(filter.class !== null) + Number(filter.thickness_m !== null) + Number(filter.inStock);
   const asked = narrowed > 0 || filter.text !== '';
   const pick = (id: string): void =>
-    setCompared((held) => (held.includes(id) ? held.filter((one) => one !== id) : held.length < COMPARED ? [...held, id] : held));
+    setCompared((ids) => (ids.includes(id) ? ids.filter((other) => other !== id) : ids.length < COMPARED ? [...ids, id] : ids));
   return (
     <Screen
       title={say(speaker, 'shelf.title')}

@@ -90,7 +90,7 @@ export function StockLots({ data, row: { productId, sheet } }: { data: FirmData;
           key={writing === 'new' ? 'new' : writing.id}
           productId={productId}
           sheet={sheet}
-          held={writing === 'new' ? null : writing}
+          existing={writing === 'new' ? null : writing}
           onDone={() => setWriting(null)}
         />
       ) : (
@@ -104,21 +104,21 @@ export function StockLots({ data, row: { productId, sheet } }: { data: FirmData;
 function LotForm({
   productId,
   sheet,
-  held,
+  existing,
   onDone,
 }: {
   productId: string;
   sheet: RowOf<'sheet'>['sheet'];
-  held: RowOf<'stockLot'> | null;
+  existing: RowOf<'stockLot'> | null;
   onDone: () => void;
 }) {
   const speaker = useSpeaker();
   const unit = isMaterial(sheet) ? 'kg' : sheet.unit;
-  const shown = held ? amountText(speaker, unit, held.amount) : '';
+  const shown = existing ? amountText(speaker, unit, existing.amount) : '';
   const kg = isMaterial(sheet) || sheet.unit === 'kg';
   const [amount, setAmount] = useState(shown);
-  const [lot, setLot] = useState(held?.lot ?? '');
-  const [useBy, setUseBy] = useState(held?.useBy ?? '');
+  const [lot, setLot] = useState(existing?.lot ?? '');
+  const [useBy, setUseBy] = useState(existing?.useBy ?? '');
   const [fault, setFault] = useState<{ field: string; text: string } | null>(null);
   const save = async (): Promise<void> => {
     const { FIELDS, check } = await loadChecks();
@@ -127,12 +127,12 @@ function LotForm({
       const read = (): number =>
         pieces ? parseFloat(amount) : readWithin(speaker, { field: 'amount', text: amount, as: kg ? 'mass' : 'volume', least: 1e-5, most: 1e5 });
       // What still stands as it was shown is not read again: printing it has rounded it.
-      const value = held && amount === shown ? held.amount : read();
+      const value = existing && amount === shown ? existing.amount : read();
       if (!(value > 0)) throw new FieldProblem('amount', say(speaker, 'field.required'));
-      const fields = { productId, amount: value, lot: lot.trim() || null, openedOn: held?.openedOn ?? null, useBy: useBy || null };
+      const fields = { productId, amount: value, lot: lot.trim() || null, openedOn: existing?.openedOn ?? null, useBy: useBy || null };
       const bad = check(FIELDS.stockLot, fields).fault;
       if (bad) throw new FieldProblem(bad.field, say(speaker, 'field.required'));
-      void write(held ? change('stockLot', 'change', held.id, fields) : change('stockLot', 'add', uuid(), fields)).then(onDone);
+      void write(existing ? change('stockLot', 'change', existing.id, fields) : change('stockLot', 'add', uuid(), fields)).then(onDone);
     } catch (error) {
       if (!(error instanceof FieldProblem)) throw error;
       setFault({ field: error.field, text: error.sentence });
@@ -159,7 +159,7 @@ function LotForm({
       <DayField label={say(speaker, 'shelf.useByField')} value={useBy} onChange={setUseBy} fault={faultOf('useBy')} />
       <View className="flex-row gap-2">
         <Button label={say(speaker, 'shelf.edit.cancel')} grow onPress={onDone} />
-        <Button label={say(speaker, held ? 'shelf.correctLot' : 'shelf.addLot')} tone="act" grow onPress={save} />
+        <Button label={say(speaker, existing ? 'shelf.correctLot' : 'shelf.addLot')} tone="act" grow onPress={save} />
       </View>
     </View>
   );

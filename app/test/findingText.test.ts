@@ -79,9 +79,9 @@ test('all of an element is what has its outline and may have it', () => {
   const whole = asRow(wire(typed({ kind: 'skim', by: 'whole', layer: '3 mm' })));
   const part = { ...asRow(wire(typed({ kind: 'skim', by: 'corners', corners: area, layer: '3 mm' }))), id: id(4) };
   const spall = { ...asRow(wire(typed({ kind: 'spall', by: 'corners', corners: [...outline], deepest: '1 in' }))), id: id(5) };
-  expect([whole, part, spall].map((one) => isWhole(one, element))).toEqual([true, false, false]);
+  expect([whole, part, spall].map((finding) => isWhole(finding, element))).toEqual([true, false, false]);
   const gone = { ...whole, id: id(6), removed: true };
   const elsewhere = { ...whole, id: id(7), elementId: id(9) };
-  const finding = Object.fromEntries([whole, part, spall, gone, elsewhere].map((one) => [one.id, one]));
-  expect(wholeFindings({ finding }, element).map((one) => one.id)).toEqual([whole.id]);
+  const finding = Object.fromEntries([whole, part, spall, gone, elsewhere].map((row) => [row.id, row]));
+  expect(wholeFindings({ finding }, element).map((row) => row.id)).toEqual([whole.id]);
 });

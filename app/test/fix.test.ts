@@ -19,9 +19,12 @@ const TREATMENTS: readonly TreatmentInput[] = [
   { findingId: 'f', sheetId: fill, overlay: { sheetId: over, thickness_m: 0.005, over: 'element' }, aids: { coat: aid('sealer') } },
 ];
 
-test.each(TREATMENTS.map((one) => [Object.keys(one).join(', '), one] as const))('a treatment of %s is planned as it was written', (_, treatment) => {
-  expect(treatmentOf(data, row(treatment))).toEqual(treatment);
-});
+test.each(TREATMENTS.map((treatment) => [Object.keys(treatment).join(', '), treatment] as const))(
+  'a treatment of %s is planned as it was written',
+  (_, treatment) => {
+    expect(treatmentOf(data, row(treatment))).toEqual(treatment);
+  },
+);
 
 test('nothing chosen any more leaves nothing behind', () => {
   expect(treatmentFields({ findingId: 'f', sheetId: fill, aids: {} })).toEqual({ sheetId: fill, layers: [], bond: null, cure: null });

@@ -65,7 +65,7 @@ export function draftTouch({
   grid_m: number;
   label: string;
 }): PlanTouch {
-  let held: number | null = null;
+  let corner: number | null = null;
   let begun: Point | null = null;
   let trail: Point[] = [];
   let stepped = false;
@@ -80,15 +80,15 @@ export function draftTouch({
     onDown: (at, layer) => {
       const { points } = draft.snapshot();
       stepped = false;
-      held = near(points, at, REACH / layer.scale.perMetre);
+      corner = near(points, at, REACH / layer.scale.perMetre);
       begun = at;
       trail = [at];
-      if (held !== null) draft.choose(held);
-      return held !== null || (pen !== 'corners' && points.length === 0);
+      if (corner !== null) draft.choose(corner);
+      return corner !== null || (pen !== 'corners' && points.length === 0);
     },
     onMove: (at, layer) => {
       const { points } = draft.snapshot();
-      if (held !== null) return step(points.map((point, i) => (i === held ? snap(at, snapping(layer)) : point)));
+      if (corner !== null) return step(points.map((point, i) => (i === corner ? snap(at, snapping(layer)) : point)));
       if (!begun) return;
       if (pen === 'round') {
         const [w, h] = [Math.abs(at[0] - begun[0]), Math.abs(at[1] - begun[1])];
@@ -108,10 +108,10 @@ export function draftTouch({
     },
     onUp: (_at, layer) => {
       const { points } = draft.snapshot();
-      if (held === null && stepped) draft.move(points.map((point) => snap(point, { ...snapping(layer), grid_m: 0, corners: [] })));
-      if (held === null) draft.choose(null);
+      if (corner === null && stepped) draft.move(points.map((point) => snap(point, { ...snapping(layer), grid_m: 0, corners: [] })));
+      if (corner === null) draft.choose(null);
       draft.settle();
-      held = null;
+      corner = null;
       trail = [];
       begun = null;
     },

@@ -211,7 +211,7 @@ function CornerFields({ draft, chosen, outline }: { draft: Draft; chosen: number
             as="side"
             label={say(speaker, label)}
             value={texts[axis]!}
-            onChange={(text) => setTexts(texts.map((held, i) => (i === axis ? text : held)))}
+            onChange={(text) => setTexts(texts.map((other, i) => (i === axis ? text : other)))}
             onSubmit={apply}
             onDone={apply}
             fault={fault?.axis === axis ? fault.text : undefined}

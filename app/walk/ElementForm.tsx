@@ -239,8 +239,8 @@ function fieldOf(path: string): { field: keyof ElementText; kind?: 'length' } {
   if (path.startsWith('geometry.thickness')) return { field: 'thickness', kind: 'length' };
   if (path.startsWith('geometry')) return { field: 'length', kind: 'length' };
   const [first = '', second = ''] = path.split('.');
-  const own: Readonly<Record<string, keyof ElementText>> = { opens: 'opensAfter', neighbours: 'neighbours', fall: 'fall', age_y: 'age', sun: 'faces' };
-  return { field: first === 'properties' ? (own[second] ?? 'name') : (first as keyof ElementText) };
+  const fields: Readonly<Record<string, keyof ElementText>> = { opens: 'opensAfter', neighbours: 'neighbours', fall: 'fall', age_y: 'age', sun: 'faces' };
+  return { field: first === 'properties' ? (fields[second] ?? 'name') : (first as keyof ElementText) };
 }
 
 /** What every form of Walk ends with. */

@@ -84,17 +84,17 @@ export function FindingForm({
   const cornerFault = form.formState.errors.corners?.message as string | undefined;
   const readings = useMemo(() => readingsOf(view.data, view.job.id), [view.data, view.job.id]);
   const around = useMemo(
-    () => Object.values(view.data.finding).filter((one) => one.elementId === element.id && !one.removed && one.id !== finding?.id),
+    () => Object.values(view.data.finding).filter((row) => row.elementId === element.id && !row.removed && row.id !== finding?.id),
     [view.data.finding, element.id, finding?.id],
   );
-  const others = useMemo(() => around.map((one) => planFinding(speaker, one)), [around, speaker]);
+  const others = useMemo(() => around.map((neighbour) => planFinding(speaker, neighbour)), [around, speaker]);
   const corners = useMemo(
     () => [element.geometry.outline, ...(element.geometry.openings ?? []), ...around.map(({ outline }) => outline.points)].flat(),
     [element, around],
   );
   const ownId = finding?.id ?? 'none';
   const ownReadings = useMemo(() => readings.filter(({ findingId }) => findingId === ownId), [readings, ownId]);
-  const own = useMemo(() => planReadings(speaker, ownReadings, element.id), [speaker, ownReadings, element.id]);
+  const shown = useMemo(() => planReadings(speaker, ownReadings, element.id), [speaker, ownReadings, element.id]);
 
   /** What is drawn as the core measures it, with what is typed so far; null until that can be read. */
   const inputFor = (points: readonly Point[]): FindingInput | null => {
@@ -162,7 +162,7 @@ export function FindingForm({
               <ChoiceField {...field} name="by" word="walk.byHow" values={typed.ways} valueWords="walk.by" labelHidden onChosen={() => setPicking(false)} />
             ) : null}
             {way === 'whole' ? null : way === 'corners' ? (
-              <DrawPlan key={kind} element={element} draft={draft} kind={kind} others={others} corners={corners} readings={own} prepare={prepare} />
+              <DrawPlan key={kind} element={element} draft={draft} kind={kind} others={others} corners={corners} readings={shown} prepare={prepare} />
             ) : (
               <>
                 <View className="flex-row gap-2">

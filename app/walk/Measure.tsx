@@ -54,7 +54,7 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
   const [fault, setFault] = useState<{ field: string; text: string; mend?: { label: string; apply: () => void } } | null>(null);
   const [gauge, setGauge] = useState(false);
   const rows = useMemo(
-    () => readingsOf(view.data, view.job.id).filter((one) => one.findingId === findingId && (one.kind === 'depth' || one.kind === 'width')),
+    () => readingsOf(view.data, view.job.id).filter((reading) => reading.findingId === findingId && (reading.kind === 'depth' || reading.kind === 'width')),
     [view.data, view.job.id, findingId],
   );
   const readings = useMemo(() => planReadings(speaker, rows, element.id), [speaker, rows, element.id]);
@@ -72,13 +72,13 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
 
   const placeAt = (at: Point): void => {
     setPlace([0, 1].map((axis) => textOf(speaker, { value: at[axis as 0 | 1] - origin[axis as 0 | 1], source: 'typed' }, 'length')) as [string, string]);
-    setHeld(at);
+    setDragged(at);
     setFault(null);
   };
   // What was tapped, to the millimetre; a distance typed anew takes its place.
-  const [held, setHeld] = useState<Point | null>(null);
+  const [dragged, setDragged] = useState<Point | null>(null);
   const placed = (): Point => {
-    if (held) return held;
+    if (dragged) return dragged;
     const read = (axis: 0 | 1): number =>
       place[axis].trim() === '0' ? 0 : readWithin(speaker, { field: `place${axis}`, text: place[axis], as: 'side', least: 0, most: 100 });
     return [origin[0] + read(0), origin[1] + read(1)];
@@ -88,7 +88,7 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
     const tapped: Point = [millimetre(at[0]), millimetre(at[1])];
     if (spacing_m > 0 && string.stations.length === 0) {
       if (!string.from) return setString({ from: tapped, stations: [], at: 0 });
-      const stations = stringLine({ from: string.from, to: tapped, spacing_m }).filter((one) => outsiders([one], finding.outline.points).length === 0);
+      const stations = stringLine({ from: string.from, to: tapped, spacing_m }).filter((station) => outsiders([station], finding.outline.points).length === 0);
       setString({ from: null, stations, at: 0 });
       if (stations[0]) placeAt(stations[0]);
       return;
@@ -116,7 +116,7 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
       if (following) placeAt(following);
       else {
         setPlace(['', '']);
-        setHeld(null);
+        setDragged(null);
       }
     } catch (error) {
       if (!(error instanceof FieldProblem)) throw error;
@@ -182,7 +182,7 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
                 findings={drawn}
                 readings={readings}
                 wanted={next?.at ?? []}
-                next={station ?? held ?? string.from}
+                next={station ?? dragged ?? string.from}
                 touch={{ label: say(speaker, kind === 'depth' ? 'walk.tapDepth' : 'walk.tapWidth'), onTap }}
               />
             </View>
@@ -234,7 +234,7 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
                   as="side"
                   label={say(speaker, axis === 0 ? 'walk.from' : 'walk.fromTop')}
                   value={place[axis]}
-                  onChange={(typed) => (setHeld(null), setPlace(axis === 0 ? [typed, place[1]] : [place[0], typed]))}
+                  onChange={(typed) => (setDragged(null), setPlace(axis === 0 ? [typed, place[1]] : [place[0], typed]))}
                 />
               ))}
               <QuantityField

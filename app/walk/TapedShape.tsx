@@ -32,10 +32,10 @@ export function TapedShape({ form }: { form: UseFormReturn<ElementText> }) {
         setValue('corners', corners, { shouldDirty: true });
         if (corners.length === before) return;
         // A side for each pair of neighbours; what was taped of the others stays.
-        const held = getValues('tapes').filter(({ from, to }) => Math.max(from, to) < corners.length && Math.abs(from - to) !== before - 1);
+        const still = getValues('tapes').filter(({ from, to }) => Math.max(from, to) < corners.length && Math.abs(from - to) !== before - 1);
         const sides = corners.map((_, i): TapeText => ({ from: i, to: (i + 1) % corners.length, text: '' }));
-        const kept = (side: TapeText): TapeText => held.find(({ from, to }) => from === side.from && to === side.to) ?? side;
-        setValue('tapes', [...(corners.length > 2 ? sides.map(kept) : []), ...held.filter(({ from, to }) => to !== (from + 1) % corners.length)]);
+        const kept = (side: TapeText): TapeText => still.find(({ from, to }) => from === side.from && to === side.to) ?? side;
+        setValue('tapes', [...(corners.length > 2 ? sides.map(kept) : []), ...still.filter(({ from, to }) => to !== (from + 1) % corners.length)]);
       }),
     [draft, setValue, getValues],
   );

@@ -67,7 +67,7 @@ function Walk({ view }: { view: JobView }) {
   const element = elements.find((element) => element.id === elementId) ?? elements[0];
   const all = useMemo(() => Object.values(view.data.finding).filter(({ jobId }) => jobId === view.job.id), [view.data.finding, view.job.id]);
   const findings = useMemo(
-    () => all.filter((one) => !one.removed && one.elementId === element?.id).sort((a, b) => (a.label < b.label ? -1 : 1)),
+    () => all.filter((finding) => !finding.removed && finding.elementId === element?.id).sort((a, b) => (a.label < b.label ? -1 : 1)),
     [all, element?.id],
   );
   const readings = useMemo(() => readingsOf(view.data, view.job.id), [view.data, view.job.id]);
@@ -176,8 +176,8 @@ function Walk({ view }: { view: JobView }) {
             <PlanLegend kinds={plan.kinds} />
             {elements.length > 1 ? (
               <View className="flex-row flex-wrap gap-2">
-                {elements.map((one) => (
-                  <Button key={one.id} label={one.name} tone={one.id === element.id ? 'dark' : 'plain'} onPress={() => lookAt(one.id)} />
+                {elements.map((tab) => (
+                  <Button key={tab.id} label={tab.name} tone={tab.id === element.id ? 'dark' : 'plain'} onPress={() => lookAt(tab.id)} />
                 ))}
               </View>
             ) : null}

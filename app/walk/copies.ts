@@ -19,8 +19,8 @@ export function copyOfElement(data: FirmData, element: RowOf<'element'>, name: s
     stops: { opinion: _opinion, ...stops },
   } = element;
   const fields: ElementFields = { jobId, name, kind, geometry, properties, stops };
-  const own = Object.values(data.finding).filter((finding) => finding.elementId === element.id && !finding.removed);
-  return [change('element', 'add', id, fields), ...own.map((one) => finding(one, { jobId, elementId: id }))];
+  const findings = Object.values(data.finding).filter((finding) => finding.elementId === element.id && !finding.removed);
+  return [change('element', 'add', id, fields), ...findings.map((row) => finding(row, { jobId, elementId: id }))];
 }
 
 /** The job with its elements and findings, without its day, its readings and its pours. */

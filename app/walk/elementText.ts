@@ -111,14 +111,14 @@ export function textOfElement(speaker: Speaker, element: RowOf<'element'> | unde
 }
 
 function openingText(speaker: Speaker, opening: readonly Point[], outline: readonly Point[], typed: Readonly<Record<string, string>>, i: number): OpeningText {
-  const [own, whole] = [extent(opening), extent(outline)];
+  const [hole, whole] = [extent(opening), extent(outline)];
   const text = (name: string, value: number): string =>
     typed[`opening${name}${'abcdefghijklmnopqrstuvwxyz'[i]}`] ?? textOf(speaker, { value, source: 'typed' }, 'length');
   return {
-    left: text('Left', own.left_m - whole.left_m),
-    top: text('Top', own.top_m - whole.top_m),
-    width: text('Width', own.length_m),
-    height: text('Height', own.width_m),
+    left: text('Left', hole.left_m - whole.left_m),
+    top: text('Top', hole.top_m - whole.top_m),
+    width: text('Width', hole.length_m),
+    height: text('Height', hole.width_m),
   };
 }
 

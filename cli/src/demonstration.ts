@@ -14,11 +14,11 @@ export const isDemonstration = (file: unknown): file is Rows => typeof file === 
 /** The plan input of a job of the demonstration, with the shipped shelf and the firm's defaults, as the server would seed it. */
 export function fromDemonstration({ job, rows }: Rows): unknown {
   const data = emptyFirmData() as unknown as Record<EntityName, Record<string, unknown>>;
-  const put = (name: EntityName, id: string, fields: object): void => void (data[name][id] = { id, removed: false, version: 1, changed: 1, ...fields });
-  put('firm', 'firm', { name: '', settings: DEFAULT_FIRM });
-  for (const sheet of [...catalogue, ...aids]) put('sheet', sheet.id, { productId: sheet.productId, revision: sheet.revision, sheet });
-  put('job', job.id, { crew: DEFAULT_CREW, batch: DEFAULT_BATCH, ...job });
+  const insert = (name: EntityName, id: string, fields: object): void => void (data[name][id] = { id, removed: false, version: 1, changed: 1, ...fields });
+  insert('firm', 'firm', { name: '', settings: DEFAULT_FIRM });
+  for (const sheet of [...catalogue, ...aids]) insert('sheet', sheet.id, { productId: sheet.productId, revision: sheet.revision, sheet });
+  insert('job', job.id, { crew: DEFAULT_CREW, batch: DEFAULT_BATCH, ...job });
   // Only the order of readings matters to a plan: minutes from the anchor give it.
-  for (const { name, id, minutes = 0, fields } of rows) put(name, id, { ...fields, jobId: job.id, takenAt: new Date(minutes * 60_000).toISOString() });
+  for (const { name, id, minutes = 0, fields } of rows) insert(name, id, { ...fields, jobId: job.id, takenAt: new Date(minutes * 60_000).toISOString() });
   return assemblePlanInput(data as never, job.id);
 }

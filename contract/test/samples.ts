@@ -194,5 +194,5 @@ export const command = (kind: Command['kind'], target: string, change: object): 
   change: change as Command['change'],
 });
 /** For tests: a firm with nothing yet. */
-export const held = (): FirmData =>
+export const sampleData = (): FirmData =>
   mergeRows(emptyFirmData(), { firm: [{ id: id(5), version: 1, changed: 1, removed: false, ...SAMPLES.firm.good } as never] });

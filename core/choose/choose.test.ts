@@ -293,7 +293,7 @@ test('what a kind of finding asks of a sheet, and how deep it is', () => {
     [{ ...base, kind: 'skim', outline: finding.outline, thickness: typed(0.003), profile: 4 }, 'overlay', 0.003],
     [{ ...base, kind: 'counter', outline: finding.outline, cutouts_m2: [], thickness: typed(0.04), edges: [], stock_m: 2, kerf_m: 0 }, 'counter', 0.04],
   ];
-  for (const [one, use, depth_m] of kinds) expect([one.kind, asksOf(one).use, asksOf(one).deepest_m]).toEqual([one.kind, use, depth_m]);
+  for (const [finding, use, depth_m] of kinds) expect([finding.kind, asksOf(finding).use, asksOf(finding).deepest_m]).toEqual([finding.kind, use, depth_m]);
   expect(['slab', 'wall', 'soffit', 'step'].map((kind) => orientationOf(kind as ElementInput['kind']))).toEqual([
     'horizontal',
     'vertical',

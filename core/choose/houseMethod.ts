@@ -31,9 +31,9 @@ export const DEFAULT_HOUSE = Object.fromEntries(Object.entries(HOUSE_QUESTIONS).
 /** What is set over the defaults. Asked of every product of a shelf, it is put together once. */
 export function houseOf(set: Partial<HouseMethod> | undefined): HouseMethod {
   if (!set) return DEFAULT_HOUSE;
-  const held = houses.get(set) ?? ({ ...DEFAULT_HOUSE, ...set } as HouseMethod);
-  houses.set(set, held);
-  return held;
+  const house = houses.get(set) ?? ({ ...DEFAULT_HOUSE, ...set } as HouseMethod);
+  houses.set(set, house);
+  return house;
 }
 
 const houses = new WeakMap<Partial<HouseMethod>, HouseMethod>();

@@ -69,4 +69,4 @@ export function lifeOf({
 
 /** Several repairs are as good as the first of them to fail. */
 export const shortestLife = (all: readonly LifeExpected[]): LifeExpected =>
-  all.reduce((least, one) => (LIFE_CLASSES.indexOf(one.code) < LIFE_CLASSES.indexOf(least.code) ? one : least));
+  all.reduce((least, life) => (LIFE_CLASSES.indexOf(life.code) < LIFE_CLASSES.indexOf(least.code) ? life : least));

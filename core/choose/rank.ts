@@ -34,9 +34,9 @@ function elementReasons(context: ElementContext): readonly Reason[] {
   const { sheet, element, air_C, slab_C, humidity, powder_C, house } = context;
   const bySheet = saidOf.get(element) ?? new WeakMap<ElementContext['sheet'], Asked>();
   saidOf.set(element, bySheet);
-  const held = bySheet.get(sheet);
-  if (held && held.air_C === air_C && held.slab_C === slab_C && held.humidity === humidity && held.powder_C === powder_C && held.house === house)
-    return held.reasons;
+  const asked = bySheet.get(sheet);
+  if (asked && asked.air_C === air_C && asked.slab_C === slab_C && asked.humidity === humidity && asked.powder_C === powder_C && asked.house === house)
+    return asked.reasons;
   const reasons = ELEMENT_RULES.flatMap((rule) => rule(context));
   bySheet.set(sheet, { air_C, slab_C, humidity, powder_C, house, reasons });
   return reasons;

@@ -29,13 +29,13 @@ test('nothing is lost on the way: every hour of work is paid, and no chain is do
   });
   fc.assert(
     fc.property(fc.array(chain, { minLength: 1, maxLength: 4 }), (chains) => {
-      const one = site(chains);
+      const days = site(chains);
       const work_s = chains.flat().reduce((sum, { person_s }) => sum + person_s, 0);
-      expect(one.hand_s).toBeCloseTo(work_s + one.waited_s + one.trips * DAY.setUp_s, 3);
-      expect(one.days).toBeLessThanOrEqual(one.trips);
-      expect(one.placed_s).toBeLessThanOrEqual(one.end_s);
+      expect(days.hand_s).toBeCloseTo(work_s + days.waited_s + days.trips * DAY.setUp_s, 3);
+      expect(days.days).toBeLessThanOrEqual(days.trips);
+      expect(days.placed_s).toBeLessThanOrEqual(days.end_s);
       const longest = Math.max(...chains.map((all) => all.reduce((sum, { person_s, wait_s }) => sum + person_s + wait_s, 0)));
-      expect(one.end_s).toBeGreaterThanOrEqual(longest);
+      expect(days.end_s).toBeGreaterThanOrEqual(longest);
     }),
     { seed: 7, numRuns: 60 },
   );

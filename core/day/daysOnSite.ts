@@ -53,11 +53,11 @@ export function daysOnSite({
   let [waited_s, placed_s, trips, day, days] = [0, 0, 1, 0, 1];
   const comeAt = (at_s: number): void => {
     // Too late in the day to begin: the next morning.
-    const held = Math.max(at_s, now_s);
-    const on = Math.floor(held / CALENDAR_S + SLACK_S);
-    const late = held - on * CALENDAR_S > workday_s - DAY.beginLeast_s;
+    const from_s = Math.max(at_s, now_s);
+    const on = Math.floor(from_s / CALENDAR_S + SLACK_S);
+    const late = from_s - on * CALENDAR_S > workday_s - DAY.beginLeast_s;
     const next = late ? on + 1 : on;
-    now_s = (late ? next * CALENDAR_S : held) + DAY.setUp_s;
+    now_s = (late ? next * CALENDAR_S : from_s) + DAY.setUp_s;
     hand_s += DAY.setUp_s;
     trips += 1;
     if (next !== day) days += 1;
@@ -66,24 +66,24 @@ export function daysOnSite({
   const left = chains
     .map((chain, i) => ({ chain, i, at: 0, ready_s: chain[0]?.wait_s ?? 0, blocked: (waitsFor[i] ?? []).filter((j) => j < i && (chains[j]?.length ?? 0) > 0) }))
     .filter(({ chain }) => chain.length > 0)
-    .map((one) => (one.blocked.length > 0 ? { ...one, ready_s: Infinity } : one));
+    .map((repair) => (repair.blocked.length > 0 ? { ...repair, ready_s: Infinity } : repair));
   const unblock = (done: number): void => {
-    for (const one of left.filter(({ blocked }) => blocked.includes(done))) {
-      one.blocked = one.blocked.filter((j) => j !== done);
-      if (one.blocked.length === 0) one.ready_s = now_s + (one.chain[0] as WorkTask).wait_s;
+    for (const repair of left.filter(({ blocked }) => blocked.includes(done))) {
+      repair.blocked = repair.blocked.filter((j) => j !== done);
+      if (repair.blocked.length === 0) repair.ready_s = now_s + (repair.chain[0] as WorkTask).wait_s;
     }
   };
   while (left.length > 0) {
-    const one = left.find(({ ready_s }) => ready_s <= now_s + SLACK_S) ?? left.reduce((least, other) => (other.ready_s < least.ready_s ? other : least));
-    const wait_s = one.ready_s - now_s;
+    const upNext = left.find(({ ready_s }) => ready_s <= now_s + SLACK_S) ?? left.reduce((least, other) => (other.ready_s < least.ready_s ? other : least));
+    const wait_s = upNext.ready_s - now_s;
     if (wait_s > SLACK_S) {
-      if (wait_s <= DAY.waitMost_s && one.ready_s < day * CALENDAR_S + workday_s) {
+      if (wait_s <= DAY.waitMost_s && upNext.ready_s < day * CALENDAR_S + workday_s) {
         now_s += wait_s;
         hand_s += wait_s;
         waited_s += wait_s;
-      } else comeAt(one.ready_s);
+      } else comeAt(upNext.ready_s);
     }
-    const task = one.chain[one.at] as WorkTask;
+    const task = upNext.chain[upNext.at] as WorkTask;
     let work_s = task.person_s / hands;
     while (work_s > SLACK_S) {
       const room_s = day * CALENDAR_S + workday_s - now_s;
@@ -97,12 +97,12 @@ export function daysOnSite({
       work_s -= part_s;
     }
     if (task.places) placed_s = now_s;
-    one.at += 1;
-    const next = one.chain[one.at];
-    if (next) one.ready_s = now_s + next.wait_s;
+    upNext.at += 1;
+    const next = upNext.chain[upNext.at];
+    if (next) upNext.ready_s = now_s + next.wait_s;
     else {
-      left.splice(left.indexOf(one), 1);
-      unblock(one.i);
+      left.splice(left.indexOf(upNext), 1);
+      unblock(upNext.i);
     }
   }
   return { hand_s, waited_s, days, trips, placed_s, end_s: now_s };

@@ -14,6 +14,6 @@ export interface Batches {
  */
 export function evenBatches({ need_bags, largest, grid }: { need_bags: number; largest: number; grid: readonly number[] }): Batches {
   const count = Math.max(1, ceilingOf(need_bags / largest));
-  const share = Math.min(...grid.filter((one) => one <= largest * (1 + 1e-9) && Math.max(1, ceilingOf(need_bags / one)) === count));
+  const share = Math.min(...grid.filter((mark) => mark <= largest * (1 + 1e-9) && Math.max(1, ceilingOf(need_bags / mark)) === count));
   return { share, count };
 }

@@ -6,11 +6,11 @@ import { bottleMarks, resinSand, resinShot, slurry, strengthRatioForWater, strip
 test('slurry: twice the liquid is twice of everything, and the masses make the volume', () => {
   fc.assert(
     fc.property(fc.double({ min: 1e-4, max: 0.05, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (liquid_m3, latexShare) => {
-      const one = slurry({ liquid_m3, latexShare });
+      const made = slurry({ liquid_m3, latexShare });
       const two = slurry({ liquid_m3: 2 * liquid_m3, latexShare });
-      expect(two.cement_kg / one.cement_kg).toBeCloseTo(2, 9);
-      expect(one.volume_m3).toBeCloseTo(one.latex_kg / 1020 + one.water_kg / 1000 + one.cement_kg / 3150, 12);
-      expect((one.latex_kg + one.water_kg) / one.cement_kg).toBeCloseTo(0.4, 9);
+      expect(two.cement_kg / made.cement_kg).toBeCloseTo(2, 9);
+      expect(made.volume_m3).toBeCloseTo(made.latex_kg / 1020 + made.water_kg / 1000 + made.cement_kg / 3150, 12);
+      expect((made.latex_kg + made.water_kg) / made.cement_kg).toBeCloseTo(0.4, 9);
     }),
   );
 });

@@ -11,7 +11,7 @@ test('the mark is the nearest inside the band, or none is given', () => {
         const band = { least_m3: wanted_m3 * (1 - half), most_m3: wanted_m3 * (1 + half) };
         const mark = nearestMark({ wanted_m3, step_m3, ...band });
         const marks = Array.from({ length: 500 }, (_, i) => (i + 1) * step_m3).filter(
-          (one) => one >= band.least_m3 * (1 - 1e-9) && one <= band.most_m3 * (1 + 1e-9),
+          (volume_m3) => volume_m3 >= band.least_m3 * (1 - 1e-9) && volume_m3 <= band.most_m3 * (1 + 1e-9),
         );
         if (marks.length === 0) return expect(mark).toBeNull();
         expect(Math.abs(mark!.mark_m3 - wanted_m3)).toBeCloseTo(Math.min(...marks.map((mark) => Math.abs(mark - wanted_m3))), 12);

@@ -22,7 +22,7 @@ export function partsByMass(input: { byVolume: readonly number[]; densities_kg_m
   );
   const whole = masses.reduce((sum, mass) => sum + mass, 0);
   const shares = masses.map((mass) => mass / whole);
-  const stated = byMass?.map((part) => part / byMass.reduce((sum, one) => sum + one, 0));
+  const stated = byMass?.map((part) => part / byMass.reduce((sum, mass) => sum + mass, 0));
   const difference = stated ? Math.max(...shares.map((share, i) => Math.abs((stated[i] as number) / share - 1))) : 0;
   return { shares, difference };
 }

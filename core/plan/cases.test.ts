@@ -149,8 +149,8 @@ const CASES: readonly Case[] = [
   },
 ];
 
-test.each(CASES)('$name', ({ element: change = {}, finding: one, more = {}, wins, refused: [product, code] }) => {
-  const plan = computePlan({ ...input, conditions: MILD, elements: [{ ...element, opens: null, ...change }], findings: [one], treatments: [], ...more });
+test.each(CASES)('$name', ({ element: change = {}, finding, more = {}, wins, refused: [product, code] }) => {
+  const plan = computePlan({ ...input, conditions: MILD, elements: [{ ...element, opens: null, ...change }], findings: [finding], treatments: [], ...more });
   const { ranking } = plan.findings[0]!;
   const named = (sheetId: string): string => catalogue.find(({ id }) => id === sheetId)!.name;
   const [best] = ranking;

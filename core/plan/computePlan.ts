@@ -39,9 +39,9 @@ class Places {
   siteOf(element: ElementInput): Site | undefined {
     const { site, conditions } = this.input;
     if (!site) return undefined;
-    const held = this.sites.get(element.id) ?? new Site(site, element, conditions);
-    this.sites.set(element.id, held);
-    return held;
+    const known = this.sites.get(element.id) ?? new Site(site, element, conditions);
+    this.sites.set(element.id, known);
+    return known;
   }
 }
 

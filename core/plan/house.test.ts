@@ -62,8 +62,8 @@ test.each(schools)('%s: %s is followed by the plan, and Tufa’s own is what an 
 test('a base is prepared with the gentlest tool that leaves what its sheet asks, in so many passes and wheels', () => {
   const prepared = (profile: number, area = 1) => {
     const sheet = { ...sheetOf('sandedRapid'), profile };
-    const one = { ...finding, outline: rectangle({ length_m: area, width_m: 1 }) };
-    return chosenOf(jobWith(one, sheet)).steps.find(({ code }) => code.startsWith('step.prepare'))!;
+    const spall = { ...finding, outline: rectangle({ length_m: area, width_m: 1 }) };
+    return chosenOf(jobWith(spall, sheet)).steps.find(({ code }) => code.startsWith('step.prepare'))!;
   };
   expect([1, 2, 3, 4, 5, 6, 9].map((profile) => prepared(profile).code.split('.').at(-1))).toEqual([
     'wash',
@@ -85,8 +85,8 @@ test('a school of fibre doses the mix, but never a crack, a resin, or a job that
   expect(fibre!.mass_kg).toBeCloseTo(0.9 * quantities.powder.p50 * quantities.yield_m3_kg, 9);
   expect(chosenOf(input).fibre).toBeNull();
   expect(chosenOf({ ...jobWith(crack, sheetOf('crackResin')), house }).fibre).toBeNull();
-  const own = { kind: 'glass', dose_kg_m3: 5, bag_kg: 1 } as const;
-  expect(chosenOf({ ...input, house, batch: { ...input.batch, fibre: own } }).fibre!.mass_kg).toBeCloseTo(
+  const glass = { kind: 'glass', dose_kg_m3: 5, bag_kg: 1 } as const;
+  expect(chosenOf({ ...input, house, batch: { ...input.batch, fibre: glass } }).fibre!.mass_kg).toBeCloseTo(
     5 * quantities.powder.p50 * quantities.yield_m3_kg,
     9,
   );
@@ -101,7 +101,7 @@ test('anchors are counted along the edge or round the patch, to price and to loa
   expect(kitOf(pinned, computePlan(pinned)).find(({ code }) => code === 'blade')!.figures).toEqual({ count: 1 });
 });
 
-const codes = (one: PlanInput): string[] => chosenOf(one).steps.map(({ code }) => code);
+const codes = (jobFile: PlanInput): string[] => chosenOf(jobFile).steps.map(({ code }) => code);
 
 test('a spall on a slab: out, prepared, shouldered, soaked, measured, filled, finished, rubbed flush, cured', () => {
   expect(codes(input)).toEqual([
@@ -251,8 +251,8 @@ test.each<[string, PlanInput, readonly string[], readonly string[]]>([
     ['step.anchors'],
     ['step.anchorsAsk'],
   ],
-])('%s', (_name, one, has, lacks) => {
-  const steps = codes(one);
+])('%s', (_name, jobFile, has, lacks) => {
+  const steps = codes(jobFile);
   for (const code of has) expect(steps).toContain(code);
   for (const code of lacks) expect(steps).not.toContain(code);
 });
@@ -260,12 +260,12 @@ test.each<[string, PlanInput, readonly string[], readonly string[]]>([
 test('the base is made as what touches it wants it: dry for an agent that bonds dry, and the water that is carried follows', () => {
   const agentOf = (moisture: 'dry' | 'damp') => aids.find((aid) => aid.class === 'epoxyBond' && aid.moisture === moisture)!;
   const bonded = (moisture: 'dry' | 'damp'): PlanInput => {
-    const one = jobWith(COUNTER, sheetOf('counterMix'), { aids });
-    return { ...one, treatments: [{ ...one.treatments[0]!, aids: { bond: agentOf(moisture).id } }] };
+    const jobFile = jobWith(COUNTER, sheetOf('counterMix'), { aids });
+    return { ...jobFile, treatments: [{ ...jobFile.treatments[0]!, aids: { bond: agentOf(moisture).id } }] };
   };
   expect(codes(bonded('dry'))).toContain('step.dryForAgent');
   expect(codes(bonded('damp'))).toContain('step.soak');
-  const water = (one: PlanInput) => chosenOf(one).water!;
+  const water = (jobFile: PlanInput) => chosenOf(jobFile).water!;
   expect(water(bonded('dry'))).toMatchObject({ presoak_m3: 0, films_m3: 0 });
   expect(water(bonded('damp')).presoak_m3).toBeGreaterThan(0);
   expect(water({ ...WALL, ...COOL })).toMatchObject({ presoak_m3: 0 });

@@ -53,8 +53,8 @@ test.each<[string, FindingInput, number]>([
   ['wedge', WEDGE, (0.6 * 0.02 * 1.5) / 2],
   ['counter', COUNTER, 1.6 * 0.04 + 3 * 0.04 * 0.05],
   ['void', VOID, 0.12 * 0.04 * 0.8 * 1.1],
-])('a %s measures what its sizes say', (_kind, one, volume_m3) => {
-  const { volume, area_m2, mean_m, perimeter_m } = takeOffOf(one);
+])('a %s measures what its sizes say', (_kind, finding, volume_m3) => {
+  const { volume, area_m2, mean_m, perimeter_m } = takeOffOf(finding);
   expect(volume.p50).toBeCloseTo(volume_m3, 9);
   expect(mean_m * area_m2).toBeCloseTo(volume_m3, 9);
   expect(volume.p10).toBeLessThan(volume.p50);
@@ -162,8 +162,8 @@ test('a step’s fill warms itself, a wedge runs thin at its toe, a skim’s bat
   expect(thick.warnings.map(({ code }) => code)).toContain('fill.hot');
 });
 
-const filled = (one: CrackInput, sheet: Sheet, house: Partial<HouseMethod> = {}) =>
-  filledTakeOff({ input: prepared({ ...input, house }), finding: one, takeOff: takeOffOf(one), sheet });
+const filled = (slot: CrackInput, sheet: Sheet, house: Partial<HouseMethod> = {}) =>
+  filledTakeOff({ input: prepared({ ...input, house }), finding: slot, takeOff: takeOffOf(slot), sheet });
 const CROWN = (2 / 3) * 0.0015 * (0.005 + 0.006);
 
 test.each<[Partial<HouseMethod>, string, number]>([
@@ -185,7 +185,7 @@ test('sand takes its share of a resin: as much as its sheet allows, never more t
   const neat = filled(crack, resin, { cracks: 'neat' });
   const half = filled(crack, limited(0.5), { cracks: 'sandInResin' });
   // Liquid and grains together fill what the neat resin fills.
-  const whole = (one: TakeOff): number => one.volume.p50 + one.more['sand_kg']! / 2650;
+  const whole = (takeOff: TakeOff): number => takeOff.volume.p50 + takeOff.more['sand_kg']! / 2650;
   expect(whole(half)).toBeCloseTo(neat.volume.p50, 9);
   expect(half.more['sand_m3']! / half.volume.p50).toBeCloseTo(0.5, 9);
   const most = filled(crack, limited(99), { cracks: 'filler' });

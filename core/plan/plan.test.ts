@@ -26,9 +26,9 @@ import type { ElementInput, SpallInput } from '../survey';
 
 const withFinding = (change: Partial<SpallInput>): PlanInput => ({ ...input, findings: [{ ...finding, ...change }] });
 const withElement = (change: Partial<ElementInput>): PlanInput => ({ ...input, elements: [{ ...element, ...change }] });
-const chosenOf = (one: PlanInput) => computePlan(one).findings[0]!.chosen!;
-const reasonsOf = (one: PlanInput, name: string): string[] =>
-  computePlan(one)
+const chosenOf = (jobFile: PlanInput) => computePlan(jobFile).findings[0]!.chosen!;
+const reasonsOf = (jobFile: PlanInput, name: string): string[] =>
+  computePlan(jobFile)
     .findings[0]!.ranking.find(({ sheetId }) => sheetId === sheetOf(name).id)!
     .reasons.filter(({ verdict }) => verdict !== 'yes')
     .map(({ code }) => code);
@@ -37,9 +37,9 @@ test('take-off scales with the cube of length and does not care where an outline
   fc.assert(
     fc.property(fc.double({ min: 0.2, max: 3, noNaN: true }), fc.integer({ min: 0, max: 3 }), fc.boolean(), (scale, start, reverse) => {
       const turned = [...finding.outline.slice(start), ...finding.outline.slice(0, start)].map(([x, y]) => [x * scale, y * scale] as const);
-      const one = withFinding({ outline: reverse ? [...turned].reverse() : turned, deepest: typed(0.038 * scale) });
+      const jobFile = withFinding({ outline: reverse ? [...turned].reverse() : turned, deepest: typed(0.038 * scale) });
       const plain = takeOffOf(finding).volume.p50;
-      expect(takeOffOf(one.findings[0]!).volume.p50 / plain).toBeCloseTo(scale ** 3, 9);
+      expect(takeOffOf(jobFile.findings[0]!).volume.p50 / plain).toBeCloseTo(scale ** 3, 9);
     }),
   );
 });
@@ -93,8 +93,8 @@ test.each<[string, PlanInput, string, string]>([
   ['opened too soon', withElement({ opens: { to: 'vehicles', after_s: 1800 } }), 'sandedRapid', 'open.late'],
   ['a cold day', { ...input, conditions: { ...input.conditions, slab_C: typed(1) } }, 'sandedRapid', 'temperature.cold'],
   ['made for overlays', input, 'broomOverlay', 'use.other'],
-])('%s is answered with a reason', (_name, one, sheet, code) => {
-  expect(reasonsOf(one, sheet)).toContain(code);
+])('%s is answered with a reason', (_name, jobFile, sheet, code) => {
+  expect(reasonsOf(jobFile, sheet)).toContain(code);
 });
 
 test('the ranking puts yes before caution before no, the cheaper first among equals', () => {
@@ -183,9 +183,9 @@ test('every caution of the table is triggered by some job and silent on an empty
   const counter: PlanInput = { ...input, findings: [{ ...top, thickness: typed(0.04) }], treatments: [] };
   const empty: PlanInput = { ...input, elements: [], findings: [], treatments: [] };
   const seen = new Set(
-    [input, resin, stopped, coated, counter].flatMap((one) =>
+    [input, resin, stopped, coated, counter].flatMap((jobFile) =>
       CAUTIONS.map(({ screen }) => screen)
-        .flatMap((screen) => cautionsOn(screen, { input: one, plan: computePlan(one) }))
+        .flatMap((screen) => cautionsOn(screen, { input: jobFile, plan: computePlan(jobFile) }))
         .map(({ code }) => code),
     ),
   );
@@ -222,8 +222,8 @@ test.each<[string, PlanInput, string]>([
     'outlineVanishes',
   ],
   ['boiling water', { ...input, conditions: { ...input.conditions, water_C: typed(95) } }, 'outOfRange'],
-])('refuses %s with a typed problem', (_name, one, code) => {
-  expect(() => computePlan(one)).toThrow(expect.objectContaining({ code }) as Problem);
+])('refuses %s with a typed problem', (_name, jobFile, code) => {
+  expect(() => computePlan(jobFile)).toThrow(expect.objectContaining({ code }) as Problem);
 });
 
 test('the shelf judged for one finding is what a whole plan holds for it, and a plan without the shelf is the same plan', () => {
@@ -233,7 +233,7 @@ test('the shelf judged for one finding is what a whole plan holds for it, and a 
   expect(whole.findings[1]!.ranking.length).toBe(input.sheets.length);
   const bare = computePlan(two, { ranked: 'chosen' });
   expect(bare.findings.map(({ ranking }) => ranking.map(({ sheetId }) => sheetId))).toEqual([[input.treatments[0]!.sheetId], []]);
-  const without = ({ findings, ...rest }: Plan) => ({ ...rest, findings: findings.map(({ ranking: _shelf, ...one }) => one) });
+  const without = ({ findings, ...rest }: Plan) => ({ ...rest, findings: findings.map(({ ranking: _shelf, ...finding }) => finding) });
   expect(without(bare)).toEqual(without(whole));
   expect(rankingOf(two, 'nobody')).toEqual([]);
   expect(rankingOf({ ...two, elements: [{ ...element, stops: { ...element.stops, rust: 'yes' } }] }, 'f')).toEqual([]);

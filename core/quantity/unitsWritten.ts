@@ -11,7 +11,7 @@ const NEITHER = new Set(['s', 'min', 'h', 'd', '']);
  */
 export function unitsWritten({ text, kind }: { text: string; kind: Kind }): string[] {
   const spellings = spellingsOf(kind)
-    .map((one) => one.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'))
+    .map((written) => written.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'))
     .join('|');
   return [...text.matchAll(new RegExp(`[\\d½⅓⅔¼¾⅛⅜⅝⅞]\\s*(${spellings})(?![a-zA-Z])`, 'gi'))].map(([, unit]) => spelling(kind, unit as string));
 }

@@ -82,8 +82,8 @@ export function batchWindow(input: BatchWindowInput): BatchWindow {
   const { pace, safeShare } = input;
   const firstSpread = pace.mix_s + pace.carry_s;
   const lastSpread = firstSpread + pace.place_s;
-  const [one, other] = [portionEnds(input, firstSpread), portionEnds(input, lastSpread)];
-  const [first, last] = [one.ends, other.ends];
+  const [early, late] = [portionEnds(input, firstSpread), portionEnds(input, lastSpread)];
+  const [first, last] = [early.ends, late.ends];
   const place = earliest([
     ['flow', Math.min(first.flowSafe_s, last.flowSafe_s)],
     ['skin', first.skin_s],
@@ -108,8 +108,8 @@ export function batchWindow(input: BatchWindowInput): BatchWindow {
     placeNeeds_s: lastSpread,
     finishNeeds_s,
     fits: safeShare > 0 && lastSpread <= place[1] * slack && finishNeeds_s <= finish[1] * slack,
-    flowLife: lifeOf(first.flow_s <= last.flow_s ? one.flow : other.flow, input.sdLn),
-    finishLife: lifeOf(first.finish_s <= last.finish_s ? one.finish : other.finish, input.sdLn),
+    flowLife: lifeOf(first.flow_s <= last.flow_s ? early.flow : late.flow, input.sdLn),
+    finishLife: lifeOf(first.finish_s <= last.finish_s ? early.finish : late.finish, input.sdLn),
     wetEdge: { touches_s, by_s: last.flowSafe_s, holds: touches_s <= last.flowSafe_s * slack },
   };
 }

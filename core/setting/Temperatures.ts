@@ -27,7 +27,7 @@ export function temperatureAt({ at_s, C }: Temperatures, t: number): number {
 }
 
 /** The same course, warmer by so many kelvin throughout. */
-export const shifted = ({ at_s, C }: Temperatures, by_K: number): Temperatures => ({ at_s, C: C.map((one) => one + by_K) });
+export const shifted = ({ at_s, C }: Temperatures, by_K: number): Temperatures => ({ at_s, C: C.map((temperature_C) => temperature_C + by_K) });
 
 /** A figure with its drift as a course from first water, or the figure alone. */
 export const coursed = (at_C: number, drift: Temperatures | undefined): number | Temperatures => (drift ? shifted(drift, at_C) : at_C);

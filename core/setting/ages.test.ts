@@ -34,10 +34,10 @@ test('three points are fitted by the best shape, two by a = 1, one by its class'
   expect(curve.tau_s / 19254.4834).toBeCloseTo(1, 3);
   for (const [age_s, strength_MPa] of THREE) expect(strengthAt({ curve, age_s })).toBeCloseTo(strength_MPa, 3);
   expect(strengthCurve({ points: THREE.slice(0, 2) }).a).toBe(1);
-  const one = strengthCurve({ points: [[86400, 36]], tau_s: 13400 });
-  expect(one.assumed).toBe(true);
-  expect(strengthAt({ curve: one, age_s: 86400 })).toBeCloseTo(36, 9);
-  expect(one.ultimate_MPa).toBeCloseTo(36 * Math.exp(13400 / 86400), 9);
+  const strength = strengthCurve({ points: [[86400, 36]], tau_s: 13400 });
+  expect(strength.assumed).toBe(true);
+  expect(strengthAt({ curve: strength, age_s: 86400 })).toBeCloseTo(36, 9);
+  expect(strength.ultimate_MPa).toBeCloseTo(36 * Math.exp(13400 / 86400), 9);
 });
 
 test('a permission is never earlier than the first datum, and the retarder shifts it', () => {

@@ -51,7 +51,7 @@ export function crewFigure(input: { name: CrewFigureName; prior: number; log: re
     const top = Math.max(...logs);
     // Trapezoid: where the bounds cut the curve off, its ends count half.
     const masses = logs.map((log, i) => Math.exp(log - top) * (i === 0 || i === NODES - 1 ? 0.5 : 1));
-    const all = masses.reduce((sum, one) => sum + one, 0);
+    const all = masses.reduce((sum, mass) => sum + mass, 0);
     const mean = masses.reduce((sum, mass, i) => sum + mass * (nodes[i] as number), 0) / all;
     return { mean, variance: masses.reduce((sum, mass, i) => sum + mass * ((nodes[i] as number) - mean) ** 2, 0) / all };
   };

@@ -56,9 +56,9 @@ const tables = new WeakMap<Thermal, WeakMap<Thermal, (X: number) => number>>();
 export function excessTable({ layer, base }: { layer: Thermal; base: Thermal }): (X: number) => number {
   const over = tables.get(layer) ?? new WeakMap<Thermal, (X: number) => number>();
   tables.set(layer, over);
-  const held = over.get(base) ?? tabled(effusivityRatio(layer, base));
-  over.set(base, held);
-  return held;
+  const table = over.get(base) ?? tabled(effusivityRatio(layer, base));
+  over.set(base, table);
+  return table;
 }
 
 function tabled(e: number): (X: number) => number {

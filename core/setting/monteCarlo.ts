@@ -78,9 +78,9 @@ export function normals(seed: number): () => number {
   let kept: number | null = null;
   return () => {
     if (kept !== null) {
-      const one = kept;
+      const normal = kept;
       kept = null;
-      return one;
+      return normal;
     }
     const radius = Math.sqrt(-2 * Math.log(uniform()));
     const angle = 2 * Math.PI * uniform();

@@ -14,9 +14,9 @@ export const givesRange = (sheet: Sheet): boolean => sheet.flow.most_s > sheet.f
  * else its one figure with its own energy or the class's. A fit outside 15-90 kJ/mol is refused and the class kept.
  */
 export function flowOf(sheet: Sheet): { reference_s: number; Ea_J_mol: number } {
-  const held = flows.get(sheet) ?? fittedFlow(sheet);
-  flows.set(sheet, held);
-  return held;
+  const fitted = flows.get(sheet) ?? fittedFlow(sheet);
+  flows.set(sheet, fitted);
+  return fitted;
 }
 
 /** A sheet is never changed, so what it says of its flow is fitted once, however many findings ask. */

@@ -53,7 +53,7 @@ test('a bag that says nothing but its class is its class, every figure marked as
     expect(sheet).toMatchObject(classFigures(name));
     expect([...sheet.assumed!].sort()).toEqual(
       Object.keys(classFigures(name))
-        .filter((one) => one !== 'class')
+        .filter((field) => field !== 'class')
         .sort(),
     );
     expect([name, contradictions(sheet)]).toEqual([name, []]);

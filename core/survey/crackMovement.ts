@@ -35,7 +35,7 @@ export function crackMovement(visits: readonly WidthVisit[]): CrackMovement | nu
     return before === null ? [] : [width_m - before];
   });
   if (changes.length === 0) return null;
-  const change_m = changes.reduce((sum, one) => sum + one, 0) / changes.length;
+  const change_m = changes.reduce((sum, change) => sum + change, 0) / changes.length;
   const error_m = SURVEY.widthError_m * Math.sqrt(2 / changes.length);
   const apart_s = last.at_s - first.at_s;
   const code = Math.abs(change_m) > 2 * error_m ? 'moving' : apart_s >= SURVEY.dormantAfter_s ? 'dormant' : 'unknown';

@@ -20,13 +20,14 @@ import { crack, element, finding, input } from '../testing/job';
 import { problemOf } from '../testing/problemOf';
 import { crackMovement, fitOutline, jointsWork, netArea, readingsToHalve, soundingGrid, type CrackInput, type ElementInput, type FindingInput } from './index';
 
-const codes = (one: Partial<ElementInput>, findings: readonly FindingInput[] = [], hollow: number | null = null): string[] =>
+const codes = (change: Partial<ElementInput>, findings: readonly FindingInput[] = [], hollow: number | null = null): string[] =>
   verdictOf({
-    element: { ...element, ...one },
+    element: { ...element, ...change },
     findings,
     ...(hollow === null ? {} : { hollow: { share: hollow, low: hollow, high: hollow } }),
   }).reasons.map(({ code }) => code);
-const verdict = (one: Partial<ElementInput>, findings: readonly FindingInput[] = []): string => verdictOf({ element: { ...element, ...one }, findings }).code;
+const verdict = (change: Partial<ElementInput>, findings: readonly FindingInput[] = []): string =>
+  verdictOf({ element: { ...element, ...change }, findings }).code;
 const mark = (what: 'hollow' | 'wet' | 'rust', size_m = 1) => ({ id: 'm', label: 'H', what, points: rectangle({ length_m: size_m, width_m: 1 }) });
 const DAY_S = 86400;
 
@@ -53,19 +54,19 @@ test('a depth past half, past a third of what hangs, and through it', () => {
 });
 
 test('a crack with a step stops; one that moves gets a joint in a slab on the ground and stops anything else', () => {
-  const one = (more: Partial<CrackInput>): FindingInput => ({ ...crack, ...more });
-  expect(flipsAt(0, 0.01, (lip_m) => codes({}, [one({ lip_m })]).includes('verdict.crackStep'))).toBeCloseTo(0.001, 7);
-  expect(verdict({}, [one({ moves: 'yes' })])).toBe('borderline');
-  expect(codes({}, [one({ moves: 'yes' })])).toEqual(['verdict.crackMovesJoint']);
-  expect(verdict({ kind: 'wall' }, [one({ moves: 'yes' })])).toBe('stop');
-  expect(verdict({ suspended: true }, [one({ moves: 'yes' })])).toBe('stop');
-  expect(codes({ kind: 'wall' }, [one({ moves: 'unknown' })])).toEqual(['verdict.crackUnknown']);
+  const cracked = (more: Partial<CrackInput>): FindingInput => ({ ...crack, ...more });
+  expect(flipsAt(0, 0.01, (lip_m) => codes({}, [cracked({ lip_m })]).includes('verdict.crackStep'))).toBeCloseTo(0.001, 7);
+  expect(verdict({}, [cracked({ moves: 'yes' })])).toBe('borderline');
+  expect(codes({}, [cracked({ moves: 'yes' })])).toEqual(['verdict.crackMovesJoint']);
+  expect(verdict({ kind: 'wall' }, [cracked({ moves: 'yes' })])).toBe('stop');
+  expect(verdict({ suspended: true }, [cracked({ moves: 'yes' })])).toBe('stop');
+  expect(codes({ kind: 'wall' }, [cracked({ moves: 'unknown' })])).toEqual(['verdict.crackUnknown']);
   const visits = [
     { at_s: 0, widths: [[0.5, 0.002]] as const },
     { at_s: 200 * DAY_S, widths: [[0.5, 0.002]] as const },
   ];
-  expect(codes({}, [one({ moves: 'unknown', visits })])).toEqual(['verdict.clear']);
-  expect(codes({ kind: 'wall' }, [one({ visits: [visits[0]!, { at_s: DAY_S, widths: [[0.5, 0.003]] }] })])).toEqual(['verdict.crackGrew']);
+  expect(codes({}, [cracked({ moves: 'unknown', visits })])).toEqual(['verdict.clear']);
+  expect(codes({ kind: 'wall' }, [cracked({ visits: [visits[0]!, { at_s: DAY_S, widths: [[0.5, 0.003]] }] })])).toEqual(['verdict.crackGrew']);
 });
 
 test('two visits: moving past twice the error of the places read, dormant after half a year, else too soon', () => {
@@ -114,16 +115,16 @@ test('what waits is measured and named with its risk, and is no part of now', ()
     findings: [finding, { ...finding, id: 'g', label: 'B', phase: 'season' as const }, { ...crack, id: 'h', label: 'C', phase: 'nextYear' as const }],
   };
   const [survey] = surveyOf(job).elements as [ElementSurvey];
-  const [one] = surveyOf(input).elements as [ElementSurvey];
-  expect(survey.bad_m2).toBe(one.bad_m2);
-  expect(survey.volume).toEqual(one.volume);
-  expect(survey.debris).toEqual(one.debris);
+  const [surveyed] = surveyOf(input).elements as [ElementSurvey];
+  expect(survey.bad_m2).toBe(surveyed.bad_m2);
+  expect(survey.volume).toEqual(surveyed.volume);
+  expect(survey.debris).toEqual(surveyed.debris);
   expect(survey.length_m).toBe(0);
   expect(survey.waiting.map(({ phase, labels }) => [phase, ...labels])).toEqual([
     ['season', 'B'],
     ['nextYear', 'C'],
   ]);
-  expect(survey.waiting[0]!.volume.p50).toBeCloseTo(one.volume!.p50, 12);
+  expect(survey.waiting[0]!.volume.p50).toBeCloseTo(surveyed.volume!.p50, 12);
   expect(survey.waiting[0]!.risks.map(({ code }) => code)).toEqual(['wait.frost', 'wait.deicer', 'wait.trip', 'wait.grows']);
   expect(survey.waiting[1]!.risks.map(({ code }) => code)).toEqual(['wait.frost', 'wait.deicer', 'wait.grows']);
   const wall = surveyOf({

@@ -55,10 +55,10 @@ export function hollowInterval({ areas_m2, hollow }: { areas_m2: readonly number
 /** Whether the box around a cell touches the box around any side of an outline. */
 function nearSide(cell: readonly Point[], outline: readonly Point[]): boolean {
   const box = (ends: readonly Point[]) => ({ left: low(ends, 0), right: -low(ends, 0, -1), top: low(ends, 1), bottom: -low(ends, 1, -1) });
-  const own = box(cell);
+  const cellBox = box(cell);
   return outline.some((a, i) => {
     const side = box([a, outline[(i + 1) % outline.length] as Point]);
-    return side.left <= own.right && own.left <= side.right && side.top <= own.bottom && own.top <= side.bottom;
+    return side.left <= cellBox.right && cellBox.left <= side.right && side.top <= cellBox.bottom && cellBox.top <= side.bottom;
   });
 }
 

@@ -30,14 +30,14 @@ const crack = fc.record({
 
 test('bed and cap: sand and cap together are the crack; a deeper cap wants more resin and less sand; length only scales', () => {
   fc.assert(
-    fc.property(crack, (one: Crack) => {
-      const section = one.profile === 'slot' ? one.width_m * one.depth_m : (one.width_m * one.depth_m) / 2;
-      const cap = crackResin({ ...one, porosity: 0, crown_m: 0 });
-      expect(cap + crackSand(one)).toBeCloseTo(section * one.length_m, 9);
-      const deeper = { ...one, cap_m: one.cap_m + 0.01 };
-      expect(crackSand(deeper)).toBeLessThanOrEqual(crackSand(one) + 1e-12);
-      expect(crackResin(deeper)).toBeGreaterThanOrEqual(crackResin(one) - 1e-12);
-      expect(crackResin({ ...one, length_m: 2 * one.length_m })).toBeCloseTo(2 * crackResin(one), 9);
+    fc.property(crack, (slot: Crack) => {
+      const section = slot.profile === 'slot' ? slot.width_m * slot.depth_m : (slot.width_m * slot.depth_m) / 2;
+      const cap = crackResin({ ...slot, porosity: 0, crown_m: 0 });
+      expect(cap + crackSand(slot)).toBeCloseTo(section * slot.length_m, 9);
+      const deeper = { ...slot, cap_m: slot.cap_m + 0.01 };
+      expect(crackSand(deeper)).toBeLessThanOrEqual(crackSand(slot) + 1e-12);
+      expect(crackResin(deeper)).toBeGreaterThanOrEqual(crackResin(slot) - 1e-12);
+      expect(crackResin({ ...slot, length_m: 2 * slot.length_m })).toBeCloseTo(2 * crackResin(slot), 9);
     }),
   );
 });

@@ -34,7 +34,7 @@ export function volumeFromReadings(input: {
   });
   const rim = edge === 'square' ? inRange({ quantity: 'cutDepth_m', value: cutDepth_m, least: 0, most: 1 }) : 0;
   const mesh = meshOf(outline, readings, rim);
-  const volume_m3 = mesh.volumes.reduce((sum, one) => sum + one, 0);
+  const volume_m3 = mesh.volumes.reduce((sum, part_m3) => sum + part_m3, 0);
   const range = readings.reduce((worst, _, i) => {
     if (readings.length < 2) return worst;
     return Math.max(worst, Math.abs(withoutReading(mesh, i, { outline, readings, rim }) - volume_m3) / volume_m3);
@@ -182,7 +182,7 @@ function edgesOf(outline: readonly Point[], points: readonly Point[]): [number, 
     const on = points
       .map((point, k) => ({ point, k }))
       .filter(({ point, k }) => k >= outline.length && distance(point, from, to) < NEAR)
-      .sort((one, other) => along(one.point) - along(other.point))
+      .sort((first, other) => along(first.point) - along(other.point))
       .map(({ k }) => k);
     const chain = [i, ...on, j];
     return chain.slice(1).map((end, k): [number, number] => [chain[k] as number, end]);

@@ -91,7 +91,7 @@ test('how sure a life is before a record, with a figure and with only a range', 
 
 test('fills from 25 mm warm themselves, rapid by 45 K and portland by 30 K, over twice the final set', () => {
   expect(flipsAt(0.02, 0.03, (thickness_m) => windowFor(questionOf({ thickness_m })).peak !== null)).toBeCloseTo(0.025, 6);
-  const rise = (one: Sheet): number => windowFor(questionOf({ sheet: one, thickness_m: 0.06, water_C: 21 })).peak!.rise_K;
+  const rise = (sheet: Sheet): number => windowFor(questionOf({ sheet, thickness_m: 0.06, water_C: 21 })).peak!.rise_K;
   expect(rise(sheet) / rise({ ...sheet, binder: 'portland', Ea_J_mol: 55e3, massExponent: -0.05 })).toBeCloseTo(1.5, 9);
   // Worked in another language with everything at 21 degC: 17.37 K for 60 mm and a final set of 1920 s.
   expect(rise(sheet)).toBeGreaterThan(17.0);
@@ -107,10 +107,10 @@ test.each<[Binder, number]>([
   ['polyurea', 1800],
 ])('a sheet of %s with one point takes its class’s tau', (binder, tau_s) => {
   // Five MPa at tau itself: the ultimate is e times that.
-  const one: Sheet = { ...sheetOf('sandedRapid'), binder, strengths: [[tau_s, 5]], strengthFor: { foot: 10 }, milestones: { foot: 60, final: 60 } };
+  const sheet: Sheet = { ...sheetOf('sandedRapid'), binder, strengths: [[tau_s, 5]], strengthFor: { foot: 10 }, milestones: { foot: 60, final: 60 } };
   const age_s = tau_s / Math.log((5 * Math.E) / 10);
   // Everything is at 21 degC but for the warming of the paddle, which a thin layer loses at once.
-  expect(windowFor(questionOf({ sheet: one, thickness_m: 0.012 })).milestones.find(({ name }) => name === 'foot')!.after_s / age_s).toBeCloseTo(
+  expect(windowFor(questionOf({ sheet, thickness_m: 0.012 })).milestones.find(({ name }) => name === 'foot')!.after_s / age_s).toBeCloseTo(
     binder === 'polyurea' ? 0.9945 : 1,
     2,
   );
@@ -206,7 +206,7 @@ const slab = { kind: 'slab', onGround: true, thickness_m: 0.15, exposure: 'sun',
 
 test('what reaches a surface by its exposure, and the wind on it', () => {
   const of = (exposure: typeof slab.exposure | 'part' | 'shade' | 'indoors') => reaching(place, { ...slab, exposure }, place.from_ms + 9 * HOUR);
-  expect((['sun', 'part', 'shade', 'indoors'] as const).map((one) => of(one).exposure)).toEqual([1, 0.4, 0.1, 0]);
+  expect((['sun', 'part', 'shade', 'indoors'] as const).map((faces) => of(faces).exposure)).toEqual([1, 0.4, 0.1, 0]);
   expect(of('sun').wind_ms).toBe(2);
 });
 

@@ -45,16 +45,16 @@ export const input: PlanInput = {
 };
 
 /** The one job with another finding, another sheet chosen, its element as moist as the sheet wants it. */
-export const jobWith = (one: FindingInput, sheet: Sheet, more: Partial<PlanInput> = {}): PlanInput => ({
+export const jobWith = (finding: FindingInput, sheet: Sheet, more: Partial<PlanInput> = {}): PlanInput => ({
   ...input,
   elements: [{ ...element, moisture: sheet.moisture }],
-  findings: [one],
-  treatments: [{ findingId: one.id, sheetId: sheet.id }],
+  findings: [finding],
+  treatments: [{ findingId: finding.id, sheetId: sheet.id }],
   sheets: catalogue.some(({ id }) => id === sheet.id) ? catalogue.map((other) => (other.id === sheet.id ? sheet : other)) : [...catalogue, sheet],
   ...more,
 });
 
-export const chosenOf = (one: PlanInput): ChosenPlan => computePlan(one).findings[0]!.chosen!;
+export const chosenOf = (jobFile: PlanInput): ChosenPlan => computePlan(jobFile).findings[0]!.chosen!;
 
 /** A crack of three metres, four to six millimetres wide. */
 export const crack: CrackInput = {

@@ -20,7 +20,7 @@ test.each([
     sheets: [{ ...sheet, binder }],
     conditions: { ...input.conditions, slab_C: typed(26), humidity: typed(0.5), wind_ms: typed(wind) },
   });
-  const wind = flipsAt(0, 25, (one) => computePlan(planOf(one)).warnings.some((warning) => warning.code === code || warning.code === 'drying.act'));
+  const wind = flipsAt(0, 25, (wind_ms) => computePlan(planOf(wind_ms)).warnings.some((warning) => warning.code === code || warning.code === 'drying.act'));
   const edge = computePlan(planOf(wind + 1e-4)).findings[0]!.chosen!.window.evaporation_kg_m2h;
   expect(edge).toBeCloseTo(rate_kg_m2h, 3);
 });
@@ -28,17 +28,17 @@ test.each([
 test('a difference of yield or of parts is told from 8 and from 5 per cent on', () => {
   const ratio = (yield_m3_kg: number): string[] => computePlan({ ...input, sheets: [{ ...sheet, yield_m3_kg }] }).warnings.map(({ code }) => code);
   const sum = (1 / 2750 + 0.155 / 1000) / (1 - sheet.airShare);
-  expect(flipsAt(sum, sum * 1.2, (one) => ratio(one).includes('yield.differs')) / sum).toBeCloseTo(1.08, 4);
+  expect(flipsAt(sum, sum * 1.2, (total) => ratio(total).includes('yield.differs')) / sum).toBeCloseTo(1.08, 4);
   const resin = sheetOf('crackResin');
   const told = { densities_kg_m3: [1000, 1000], bottle_m3: 0.0001, squeeze_m3_s: 5e-6, sandLimit: null, filmShare: null };
   const parts = (more: number): boolean => {
-    const one: Sheet = { ...resin, resin: { ...told, byMass: [1 + more, 1 - more] } };
+    const sheet: Sheet = { ...resin, resin: { ...told, byMass: [1 + more, 1 - more] } };
     return computePlan({
       ...input,
       elements: [{ ...element, moisture: 'dry' }],
       findings: [crack],
-      sheets: [one],
-      treatments: [{ findingId: 'f', sheetId: one.id }],
+      sheets: [sheet],
+      treatments: [{ findingId: 'f', sheetId: sheet.id }],
     }).warnings.some(({ code }) => code === 'parts.differ');
   };
   expect(flipsAt(0, 0.2, parts)).toBeCloseTo(0.05, 6);
@@ -104,13 +104,13 @@ test('a fill that would pass 60 degC is told', () => {
     pitch: 0,
     propAngle_rad: 0.5,
   };
-  const one = sheetOf('rapidConcrete');
+  const sheet = sheetOf('rapidConcrete');
   const planOf = (slab_C: number) =>
     computePlan({
       ...input,
-      sheets: [one],
+      sheets: [sheet],
       findings: [step],
-      treatments: [{ findingId: 'f', sheetId: one.id }],
+      treatments: [{ findingId: 'f', sheetId: sheet.id }],
       conditions: { ...input.conditions, air_C: typed(30), slab_C: typed(slab_C) },
     });
   const edge = flipsAt(20, 60, (slab_C) => planOf(slab_C).warnings.some(({ code }) => code === 'fill.hot'));

@@ -29,7 +29,7 @@ test('surfaces: a wet one is cooler than a dry one, shade and wind cool, and a w
 test('conduction: an even slab in even weather stays; the sun warms the face first; long weather ends at the steady target', () => {
   const indoors = { ...weather, irradiance_Wm2: 0, exposure: 0, sky: 0, wet: false };
   const still = surfaceConduction({ profile_C: 24, depth_m: 0.1, stretches: [{ ...indoors, for_s: 3600 }] });
-  for (const one of still) expect(one).toBeCloseTo(24, 9);
+  for (const surface_C of still) expect(surface_C).toBeCloseTo(24, 9);
   const sunny = surfaceConduction({ profile_C: 24, depth_m: 0.1, stretches: [{ ...weather, wet: false, for_s: 1800 }] });
   for (let i = 1; i < sunny.length; i += 1) expect(sunny[i]!).toBeLessThan(sunny[i - 1]! + 1e-9);
   const loss = 5.7 + 3.8 * 2 + 5.5;

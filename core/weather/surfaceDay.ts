@@ -50,15 +50,15 @@ export function weatherAt({ hours, from_ms }: PlaceWeather, ms: number): HourWea
   let at = (ms - from_ms) / HOUR_MS;
   if (at < 0) at = ((at % day) + day) % day;
   const i = Math.min(hours.length - 1, Math.floor(at));
-  const [one, next] = [hours[i] as HourWeather, hours[Math.min(hours.length - 1, i + 1)] as HourWeather];
+  const [hour, next] = [hours[i] as HourWeather, hours[Math.min(hours.length - 1, i + 1)] as HourWeather];
   const share = Math.min(1, at - i);
-  const own = one.irradiance_Wm2 !== null && next.irradiance_Wm2 !== null ? between(one.irradiance_Wm2, next.irradiance_Wm2, share) : null;
+  const told_Wm2 = hour.irradiance_Wm2 !== null && next.irradiance_Wm2 !== null ? between(hour.irradiance_Wm2, next.irradiance_Wm2, share) : null;
   return {
-    air_C: between(one.air_C, next.air_C, share),
-    humidity: between(one.humidity, next.humidity, share),
-    wind10_ms: between(one.wind10_ms, next.wind10_ms, share),
-    cloud: between(one.cloud, next.cloud, share),
-    irradiance_Wm2: own,
+    air_C: between(hour.air_C, next.air_C, share),
+    humidity: between(hour.humidity, next.humidity, share),
+    wind10_ms: between(hour.wind10_ms, next.wind10_ms, share),
+    cloud: between(hour.cloud, next.cloud, share),
+    irradiance_Wm2: told_Wm2,
   };
 }
 

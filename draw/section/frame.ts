@@ -48,13 +48,13 @@ function apartDown(labels: readonly LabelAt[], floor: number): LabelAt[] {
   const room = (label: LabelAt): number => label.size * 1.5;
   const down = [...labels]
     .sort((a, b) => a.y - b.y)
-    .reduce<LabelAt[]>((held, label) => {
-      const above = held.at(-1);
-      return [...held, { ...label, y: above ? Math.max(label.y, above.y + room(label)) : label.y }];
+    .reduce<LabelAt[]>((placed, label) => {
+      const above = placed.at(-1);
+      return [...placed, { ...label, y: above ? Math.max(label.y, above.y + room(label)) : label.y }];
     }, []);
-  return down.reduceRight<LabelAt[]>((held, label) => {
-    const [below] = held;
-    return [{ ...label, y: Math.min(label.y, below ? below.y - room(below) : floor) }, ...held];
+  return down.reduceRight<LabelAt[]>((placed, label) => {
+    const [below] = placed;
+    return [{ ...label, y: Math.min(label.y, below ? below.y - room(below) : floor) }, ...placed];
   }, []);
 }
 

@@ -1,5 +1,4 @@
 import { resolve } from 'node:path';
-import { pino } from 'pino';
 import { serve } from './serve';
 
 const need = (name: string): string => {
@@ -22,7 +21,7 @@ async function main(): Promise<void> {
     url: need('DATABASE_URL'),
     ownerUrl: need('MIGRATION_DATABASE_URL'),
     clock: frozen ? () => new Date(frozen) : () => new Date(),
-    log: pino({ level: process.env['LOG_LEVEL'] ?? 'warn' }),
+    logLevel: process.env['LOG_LEVEL'] ?? 'warn',
     secret: need('SESSION_SECRET'),
     port: Number(process.env['PORT'] ?? 8420),
     web: process.env['TUFA_WEB'] ? resolve(process.env['TUFA_WEB']) : null,

@@ -1,7 +1,7 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import pg from 'pg';
-import type { Logger } from 'pino';
+import { pino } from 'pino';
 import { makeApp } from './app';
 import { makeSource } from './data/source';
 import { migrate } from './data/migrate';
@@ -16,7 +16,8 @@ export interface ServeSettings {
   /** The same as its owner reaches it: for migrations and the first rows. */
   readonly ownerUrl: string;
   readonly clock: () => Date;
-  readonly log: Logger;
+  /** What is worth a line: pino's levels. */
+  readonly logLevel: string;
   readonly secret: string;
   /** 0 for any that is free. */
   readonly port: number;
@@ -40,7 +41,8 @@ export interface Serving {
  * @throws when the database cannot be reached, the application's role may do more than it should, or the port is taken
  */
 export async function serve(settings: ServeSettings): Promise<Serving> {
-  const { url, clock, log } = settings;
+  const { url, clock } = settings;
+  const log = pino({ level: settings.logLevel });
   const owner = await makeSource({ url: settings.ownerUrl, most: 2 }).initialize();
   await migrate(owner);
   await seed({ owner, clock, empty: settings.empty, demo: settings.demo });

@@ -47,7 +47,7 @@ test('changes bring the whole firm once and then only what is new', async () => 
       'job.change',
       DOCK,
       { accessNote: 'Ring first' },
-      { base: { accessNote: first.rows.job.find((one: { id: string }) => one.id === DOCK).accessNote } },
+      { base: { accessNote: first.rows.job.find((row: { id: string }) => row.id === DOCK).accessNote } },
     ),
   );
   expect(done).toMatchObject({ result: 'done', version: 2 });
@@ -66,12 +66,12 @@ test('a repeat returns the stored result and changes nothing again', async () =>
 });
 
 test('only a field somebody else changed meanwhile is a conflict; it carries both values and loses neither', async () => {
-  const { job: held } = await job();
-  const [theirs] = await send(command('job.change', DOCK, { address: 'Lower gate' }, { device: OTHER_PHONE, base: { address: held.address } }));
+  const { job: stored } = await job();
+  const [theirs] = await send(command('job.change', DOCK, { address: 'Lower gate' }, { device: OTHER_PHONE, base: { address: stored.address } }));
   expect(theirs.result).toBe('done');
   const [clash, other] = await send(
-    command('job.change', DOCK, { address: 'Upper gate' }, { base: { address: held.address } }),
-    command('job.change', DOCK, { name: 'Loading dock, north' }, { base: { name: held.name } }),
+    command('job.change', DOCK, { address: 'Upper gate' }, { base: { address: stored.address } }),
+    command('job.change', DOCK, { name: 'Loading dock, north' }, { base: { name: stored.name } }),
   );
   expect(clash).toMatchObject({ result: 'conflict', conflicts: [{ field: 'address', yours: 'Upper gate', theirs: 'Lower gate' }] });
   expect(other.result).toBe('done');
@@ -96,13 +96,13 @@ test('a deletion is a tombstone, and an edit beats it and says so', async () => 
 });
 
 test('a stale If-Match on a single command gets both versions', async () => {
-  const { job: held } = await job();
+  const { job: stored } = await job();
   const stale = await server.request
     .post('/api/v1/commands')
     .set('if-match', '"1"')
     .send([command('job.change', DOCK, { accessNote: 'x' }, { base: {} })]);
   expect(stale.status).toBe(412);
-  expect(stale.body.figures).toMatchObject({ yours: { accessNote: 'x' }, theirs: { id: DOCK, version: held.version } });
+  expect(stale.body.figures).toMatchObject({ yours: { accessNote: 'x' }, theirs: { id: DOCK, version: stored.version } });
 });
 
 const element = (change: object) => ({

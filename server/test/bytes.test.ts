@@ -15,26 +15,26 @@ afterAll(() => stop());
 
 const jpeg = (side: number, more = (image: Sharp): Sharp => image): Promise<Buffer> =>
   more(sharp({ create: { width: side, height: Math.round(side / 2), channels: 3, background: '#776655' } }).jpeg()).toBuffer();
-const put = (id: string, size: string, body: Buffer, type = 'image/jpeg') =>
+const upload = (id: string, size: string, body: Buffer, type = 'image/jpeg') =>
   server.request.put(`/api/v1/photographs/${id}/${size}`).set('content-type', type).send(body);
 
 test('a picture is kept in both sizes and comes back byte for byte; what is none, too large or tells its place is refused', async () => {
   const id = uuid();
   const full = await jpeg(1600);
-  const { body } = await put(id, 'full', full).expect(200);
+  const { body } = await upload(id, 'full', full).expect(200);
   expect(body.sha256).toBe(createHash('sha256').update(full).digest('hex'));
-  await put(id, 'thumb', await jpeg(320)).expect(200);
+  await upload(id, 'thumb', await jpeg(320)).expect(200);
   // The same again changes nothing.
-  await put(id, 'full', await jpeg(800)).expect(200);
+  await upload(id, 'full', await jpeg(800)).expect(200);
   const back = await server.request.get(`/api/v1/photographs/${id}/full`).expect(200);
   expect(back.body.equals(full)).toBe(true);
-  expect((await put(id, 'thumb', await jpeg(400)).expect(422)).body.code).toBe('pictureTooWide');
-  expect((await put(id, 'full', Buffer.from('no picture')).expect(422)).body.code).toBe('noPicture');
+  expect((await upload(id, 'thumb', await jpeg(400)).expect(422)).body.code).toBe('pictureTooWide');
+  expect((await upload(id, 'full', Buffer.from('no picture')).expect(422)).body.code).toBe('noPicture');
   const placed = await jpeg(200, (image) => image.withExif({ IFD3: { GPSLatitude: '51/1 30/1 0/1' } }));
-  expect((await put(id, 'full', placed).expect(422)).body.code).toBe('pictureTells');
-  expect((await put(id, 'full', Buffer.alloc(600_000)).expect(413)).body.code).toBe('tooLarge');
-  expect((await put('x', 'full', full).expect(422)).body.code).toBe('field.string.guid');
-  expect((await put(id, 'full', full, 'text/plain').expect(415)).body.code).toBe('noPicture');
+  expect((await upload(id, 'full', placed).expect(422)).body.code).toBe('pictureTells');
+  expect((await upload(id, 'full', Buffer.alloc(600_000)).expect(413)).body.code).toBe('tooLarge');
+  expect((await upload('x', 'full', full).expect(422)).body.code).toBe('field.string.guid');
+  expect((await upload(id, 'full', full, 'text/plain').expect(415)).body.code).toBe('noPicture');
   await server.request.get(`/api/v1/photographs/${uuid()}/full`).expect(404);
   const fields = {
     jobId: DOCK,
@@ -84,7 +84,7 @@ test('a letter is kept and comes back to be saved; what is no PDF or too large i
   expect((await putLetter(Buffer.from('')).expect(415)).body.code).toBe('noLetter');
   expect((await putLetter(Buffer.alloc(4_100_000)).expect(413)).body.code).toBe('tooLarge');
   expect((await putLetter(letter, 'text/plain').expect(415)).body.code).toBe('noLetter');
-  expect((await put(id, 'full', letter).expect(422)).body.code).toBe('noPicture');
+  expect((await upload(id, 'full', letter).expect(422)).body.code).toBe('noPicture');
   await server.request.get(`/api/v1/letters/${uuid()}`).expect(404);
 });
 

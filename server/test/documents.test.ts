@@ -27,10 +27,10 @@ test('two firms’ sheets made at the same moment are each in their own units', 
   const input = assemblePlanInput(data, DOCK)!;
   const sheet = (speaker: Speaker) => surveySheet({ speaker, data, input, survey: surveyOf(input), plan: null, photos: [], at });
   const made = [PLAIN, METRIC, PLAIN, METRIC].map(sheet);
-  const told = made.map((one) => JSON.stringify(one.content).replaceAll('\u00a0', ' '));
+  const told = made.map((definition) => JSON.stringify(definition.content).replaceAll('\u00a0', ' '));
   for (const [i, text] of told.entries()) {
-    const [own, other] = i % 2 === 0 ? [/\d sq ft/, /\d m²/] : [/\d m²/, /\d sq ft/];
-    expect(text).toMatch(own);
+    const [expected, other] = i % 2 === 0 ? [/\d sq ft/, /\d m²/] : [/\d m²/, /\d sq ft/];
+    expect(text).toMatch(expected);
     expect(text).not.toMatch(other);
   }
   expect([told[2], told[3]]).toEqual([told[0], told[1]]);

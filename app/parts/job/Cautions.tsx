@@ -23,8 +23,8 @@ const SCREENS: readonly CautionScreen[] = ['walk', 'fix', 'mix'];
 
 /** Cautions that must be acknowledged before a batch is started and have not been, wherever they bite. */
 export function unacknowledged(context: { input: PlanInput; plan: Plan }, data: FirmData): Caution[] {
-  const held = acknowledgedBy(data, context.input.job.id);
-  return SCREENS.flatMap((screen) => cautionsOn(screen, context)).filter(({ acknowledge, code }) => acknowledge && !(code in held));
+  const acknowledged = acknowledgedBy(data, context.input.job.id);
+  return SCREENS.flatMap((screen) => cautionsOn(screen, context)).filter(({ acknowledge, code }) => acknowledge && !(code in acknowledged));
 }
 
 /** The cautions that bite on a screen, from the core's one table. */
@@ -36,7 +36,7 @@ export function Cautions({ screen, ...context }: { screen: CautionScreen; input:
 export function CautionList({ cautions, input, data }: { cautions: readonly Caution[]; input: PlanInput; data: FirmData }) {
   const speaker = useSpeaker();
   const person = usePerson();
-  const held = acknowledgedBy(data, input.job.id);
+  const acknowledged = acknowledgedBy(data, input.job.id);
   if (cautions.length === 0) return null;
   const acknowledge = (code: string): void =>
     void write(
@@ -57,8 +57,8 @@ export function CautionList({ cautions, input, data }: { cautions: readonly Caut
       {cautions.map(({ code, acknowledge: must }) => (
         <View key={code} className="gap-1">
           <T>{sayCoded(speaker, `caution.${code}`)}</T>
-          {must && code in held ? <T as="small">{say(speaker, 'caution.by', { who: held[code] ?? '' })}</T> : null}
-          {must && !(code in held) ? (
+          {must && code in acknowledged ? <T as="small">{say(speaker, 'caution.by', { who: acknowledged[code] ?? '' })}</T> : null}
+          {must && !(code in acknowledged) ? (
             <Button
               label={say(speaker, 'caution.understood')}
               hint={`${say(speaker, 'caution.understood')}: ${sayCoded(speaker, `caution.${code}`)}`}

@@ -60,9 +60,9 @@ const plans = new WeakMap<PlanInput, Planned>();
 
 /** A survey is computed once for each job file, whoever asks. */
 function surveyed(input: PlanInput): { value: Survey | null; problem: Problem | null } {
-  const held = surveys.get(input) ?? attempt(() => surveyOf(input));
-  surveys.set(input, held);
-  return held;
+  const known = surveys.get(input) ?? attempt(() => surveyOf(input));
+  surveys.set(input, known);
+  return known;
 }
 
 /** So is a plan. */

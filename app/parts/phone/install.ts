@@ -4,7 +4,7 @@ interface InstallPrompt extends Event {
   prompt: () => Promise<void>;
 }
 
-let held: InstallPrompt | null = null;
+let kept: InstallPrompt | null = null;
 const listeners = new Set<() => void>();
 const tell = (): void => listeners.forEach((listener) => listener());
 
@@ -12,11 +12,11 @@ const tell = (): void => listeners.forEach((listener) => listener());
 export function keepInstallPrompt(): void {
   window.addEventListener('beforeinstallprompt', (event) => {
     event.preventDefault();
-    held = event as InstallPrompt;
+    kept = event as InstallPrompt;
     tell();
   });
   window.addEventListener('appinstalled', () => {
-    held = null;
+    kept = null;
     tell();
   });
 }
@@ -28,7 +28,7 @@ export function useInstall(): (() => void) | null {
       listeners.add(listener);
       return () => listeners.delete(listener);
     },
-    () => held,
+    () => kept,
     () => null,
   );
   return offer ? () => void offer.prompt() : null;

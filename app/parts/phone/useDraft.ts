@@ -3,12 +3,12 @@ import { useCallback } from 'react';
 const key = (name: string): string => `tufa-draft ${name}`;
 
 /** What was typed and not yet saved, kept as it is typed. */
-export function useDraft<V extends object>(name: string): { held: Partial<V> | null; keep: (values: Partial<V>) => void; clear: () => void } {
-  let held: Partial<V> | null = null;
+export function useDraft<V extends object>(name: string): { draft: Partial<V> | null; keep: (values: Partial<V>) => void; clear: () => void } {
+  let draft: Partial<V> | null = null;
   try {
-    held = JSON.parse(localStorage.getItem(key(name)) ?? 'null') as Partial<V> | null;
+    draft = JSON.parse(localStorage.getItem(key(name)) ?? 'null') as Partial<V> | null;
   } catch {
-    held = null;
+    draft = null;
   }
   const keep = useCallback(
     (values: Partial<V>) => {
@@ -21,5 +21,5 @@ export function useDraft<V extends object>(name: string): { held: Partial<V> | n
     [name],
   );
   const clear = useCallback(() => localStorage.removeItem(key(name)), [name]);
-  return { held, keep, clear };
+  return { draft, keep, clear };
 }

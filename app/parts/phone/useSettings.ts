@@ -19,8 +19,8 @@ const preferred = (): Mode => (window.matchMedia?.('(prefers-color-scheme: dark)
 
 function load(): PhoneSettings {
   try {
-    const held = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<PhoneSettings>;
-    return { mode: held.mode ?? preferred(), hand: held.hand ?? 'right', pxPerMm: held.pxPerMm ?? null };
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<PhoneSettings>;
+    return { mode: kept.mode ?? preferred(), hand: kept.hand ?? 'right', pxPerMm: kept.pxPerMm ?? null };
   } catch {
     return { mode: preferred(), hand: 'right', pxPerMm: null };
   }
@@ -30,7 +30,7 @@ let settings = load();
 
 function show({ mode }: PhoneSettings): void {
   const { classList } = document.documentElement;
-  for (const one of MODES) classList.toggle(one, one === mode);
+  for (const other of MODES) classList.toggle(other, other === mode);
 }
 show(settings);
 

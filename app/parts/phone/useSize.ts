@@ -15,7 +15,7 @@ export function useSize(): { size: { width: number; height: number } | null; onL
   const [size, setSize] = useState<{ width: number; height: number } | null>(null);
   const onLayout = ({ nativeEvent: { layout } }: LayoutChangeEvent): void => {
     const next = { width: Math.floor(layout.width), height: Math.floor(layout.height) };
-    setSize((held) => (held && held.width === next.width && held.height === next.height ? held : next));
+    setSize((size) => (size && size.width === next.width && size.height === next.height ? size : next));
   };
   return { size, onLayout };
 }

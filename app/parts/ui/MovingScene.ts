@@ -56,13 +56,13 @@ export class MovingScene {
   }
 
   private colour(paint: string): string {
-    let held = this.colours.get(paint);
-    if (held === undefined) {
-      held = getComputedStyle(this.canvas)
+    let colour = this.colours.get(paint);
+    if (colour === undefined) {
+      colour = getComputedStyle(this.canvas)
         .getPropertyValue(`--${paint === 'onAct' ? 'on-act' : paint}`)
         .trim();
-      this.colours.set(paint, held);
+      this.colours.set(paint, colour);
     }
-    return held;
+    return colour;
   }
 }

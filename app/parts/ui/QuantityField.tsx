@@ -32,8 +32,8 @@ export function QuantityField({
   const inputRef = useRef<TextInput>(null);
   const [focused, setFocused] = useState(false);
   const [system, setSystem] = useState(false);
-  const own = !system && opensKeypad();
-  const keypad = own && focused;
+  const byKeypad = !system && opensKeypad();
+  const keypad = byKeypad && focused;
   useEffect(() => {
     const input = inputRef.current as unknown as HTMLInputElement;
     if (!keypad) return leave(input);
@@ -69,7 +69,7 @@ export function QuantityField({
       figure={{
         box,
         input: inputRef,
-        props: { autoCapitalize: 'none', autoCorrect: false, ...(own ? { inputMode: 'none' } : {}) },
+        props: { autoCapitalize: 'none', autoCorrect: false, ...(byKeypad ? { inputMode: 'none' } : {}) },
         over: keypad ? (
           <Pressable
             role="button"
@@ -97,9 +97,9 @@ export function QuantityField({
   );
 }
 
-function unclear(text: string, { kind, own }: Entry): readonly [string, string] | null {
+function unclear(text: string, { kind, unit }: Entry): readonly [string, string] | null {
   try {
-    parse({ text, kind, unit: own });
+    parse({ text, kind, unit });
     return null;
   } catch (error) {
     if (!(error instanceof Problem)) throw error;

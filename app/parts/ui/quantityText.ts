@@ -13,13 +13,13 @@ interface Bounds {
 
 /** What was typed in a field as an SI value inside its bounds, or a sentence that says what to do. @throws FieldProblem */
 export function readWithin(speaker: Speaker, { field, text, as, least, most }: { field: string; text: string; as: Typed } & Bounds): number {
-  const { kind, own } = entryFor(speaker, as);
+  const { kind, unit } = entryFor(speaker, as);
   if (text.trim() === '') throw new FieldProblem(field, say(speaker, 'field.required'));
   let value: number;
   const clash = contradiction({ text, kind });
   if (clash) throw new FieldProblem(field, say(speaker, 'keypad.clash', { first: clash[0], second: clash[1] }));
   try {
-    value = parse({ text, kind, unit: own });
+    value = parse({ text, kind, unit });
   } catch (error) {
     if (error instanceof Problem) throw new FieldProblem(field, sayQuantityProblem(speaker, error, kind));
     throw error;

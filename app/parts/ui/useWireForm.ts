@@ -43,7 +43,7 @@ export function useWireForm<V extends FieldValues>({
   wire: WireForm<V>;
 }): UseFormReturn<V> & { submit: (save: (wire: object) => Promise<unknown>) => () => Promise<void>; clear: () => void } {
   const speaker = useSpeaker();
-  const { held, keep, clear } = useDraft<V>(name);
+  const { draft, keep, clear } = useDraft<V>(name);
   const resolver: Resolver<V> = async (values) => {
     const fail = (field: string, message: string) => ({ values: {}, errors: { [field]: { type: 'wire', message } } as unknown as FieldErrors<V> });
     try {
@@ -53,17 +53,19 @@ export function useWireForm<V extends FieldValues>({
       if (!fault) return { values, errors: {} };
       const { field, kind, label = '' } = wire.fieldOf(fault.field, values);
       // What contradicts itself comes with its own figures.
-      const own = !fault.code.includes('.') && !isSaid(`field.${fault.code}`) && isSaid(`problem.${fault.code}`);
+      const isProblem = !fault.code.includes('.') && !isSaid(`field.${fault.code}`) && isSaid(`problem.${fault.code}`);
       return fail(
         field,
-        own ? sayCoded(speaker, `problem.${fault.code}`, { ...fault.figures, field: label }) : sayFault(speaker, fault.code, fault.figures['limit'], kind),
+        isProblem
+          ? sayCoded(speaker, `problem.${fault.code}`, { ...fault.figures, field: label })
+          : sayFault(speaker, fault.code, fault.figures['limit'], kind),
       );
     } catch (error) {
       if (error instanceof FieldProblem) return fail(error.field, error.sentence);
       throw error;
     }
   };
-  const form = useForm<V>({ defaultValues: { ...initial, ...held } as DefaultValues<V>, resolver, mode: 'onTouched', reValidateMode: 'onChange' });
+  const form = useForm<V>({ defaultValues: { ...initial, ...draft } as DefaultValues<V>, resolver, mode: 'onTouched', reValidateMode: 'onChange' });
   const { watch } = form;
   // Fetched while the first field is filled; without signal it is asked for again when it is needed.
   useEffect(() => void loadChecks().catch(() => null), []);

@@ -12,8 +12,8 @@ import type { SystemCost } from '../systems/systemCost';
 export function phasesPart(input: PlanInput, treatments: readonly TreatmentInput[]): SystemPart {
   const parts = PHASES.flatMap((phase) => {
     const findings = input.findings.filter((finding) => phaseOf(finding) === phase).map(asNow);
-    const own = treatments.filter(({ findingId }) => findings.some(({ id }) => id === findingId));
-    return findings.length > 0 ? [repairPart({ ...input, findings }, own)] : [];
+    const ofThese = treatments.filter(({ findingId }) => findings.some(({ id }) => id === findingId));
+    return findings.length > 0 ? [repairPart({ ...input, findings }, ofThese)] : [];
   });
   const first = parts[0] as SystemPart;
   const add = (of: (part: SystemPart) => number): number => sumOf(parts, of);

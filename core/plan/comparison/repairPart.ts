@@ -26,21 +26,21 @@ interface Done {
 function opensAfter(element: ElementInput, chosen: ChosenPlan): number | null {
   const to = element.opens?.to ?? 'foot';
   const after = mixedOf(chosen).map(({ readiness }) => readiness.find(({ name }) => name === to)?.after_s ?? null);
-  return after.some((one) => one === null) ? null : Math.max(...(after as number[]));
+  return after.some((at_s) => at_s === null) ? null : Math.max(...(after as number[]));
 }
 
 /** Work of every finding, in chains that one crew does through one another; an element is overlaid once all of its fills are. */
 function onSiteOf(input: PreparedInput, done: readonly Done[]): OnSite {
-  const worked = (one: ChosenPlan, { finding, element }: Done, takeOff: TakeOff): WorkTask[] => {
-    const sheet = knownSheet(input, one.sheetId);
-    return workOf({ input, element, finding, takeOff, sheet, batches: one.batches.count }, one.steps);
+  const worked = (chosen: ChosenPlan, { finding, element }: Done, takeOff: TakeOff): WorkTask[] => {
+    const sheet = knownSheet(input, chosen.sheetId);
+    return workOf({ input, element, finding, takeOff, sheet, batches: chosen.batches.count }, chosen.steps);
   };
-  const fills = done.map((one) => worked(one.chosen, one, one.planned.takeOff));
-  const overlaid = done.flatMap((one, i) => (one.chosen.overlay ? [{ one, i, overlay: one.chosen.overlay }] : []));
-  const sameElement = (one: Done): number[] => done.flatMap((other, i) => (other.element.id === one.element.id ? [i] : []));
+  const fills = done.map((repair) => worked(repair.chosen, repair, repair.planned.takeOff));
+  const overlaid = done.flatMap((repair, i) => (repair.chosen.overlay ? [{ repair, i, overlay: repair.chosen.overlay }] : []));
+  const sameElement = (repair: Done): number[] => done.flatMap((other, i) => (other.element.id === repair.element.id ? [i] : []));
   return daysOnSite({
-    chains: [...fills, ...overlaid.map(({ one, overlay }) => worked(overlay.chosen, one, overlay.takeOff))],
-    waitsFor: [...fills.map(() => []), ...overlaid.map(({ one, i, overlay }) => (overlay.over === 'element' ? sameElement(one) : [i]))],
+    chains: [...fills, ...overlaid.map(({ repair, overlay }) => worked(overlay.chosen, repair, overlay.takeOff))],
+    waitsFor: [...fills.map(() => []), ...overlaid.map(({ repair, i, overlay }) => (overlay.over === 'element' ? sameElement(repair) : [i]))],
     hands: input.crew.hands,
     workday_s: ratesOf(input.firm).workday_s,
   });
@@ -66,7 +66,7 @@ export function repairPart(given: PlanInput, treatments: readonly TreatmentInput
     ...mixed.flatMap(({ aids }) => aids),
   ];
   const opens = done.map(({ element, chosen }) => opensAfter(element, chosen));
-  const left = given.findings.filter((finding) => phaseOf(finding) === 'now' && !done.some((one) => one.finding.id === finding.id));
+  const left = given.findings.filter((finding) => phaseOf(finding) === 'now' && !done.some((repair) => repair.finding.id === finding.id));
   const cost = systemCost({
     input,
     onSite,

@@ -17,7 +17,7 @@ export function replacementPart(input: PlanInput): SystemPart {
   const all = damaged.map((element) => replacementOf(element, input));
   const onSite = daysOnSite({ chains: all.map(({ tasks }) => tasks), hands: input.crew.hands, workday_s: ratesOf(input.firm).workday_s });
   const { concrete_minor_m3 } = ratesOf(input.firm);
-  const material_minor = sumOf(all, (one) => replacementMaterial(one, concrete_minor_m3));
+  const material_minor = sumOf(all, (replacement) => replacementMaterial(replacement, concrete_minor_m3));
   const cost = systemCost({
     input,
     onSite,

@@ -7,24 +7,24 @@ import type { SystemInput } from './SystemOutcome';
 /** Its best choice where none is made; nothing where nothing fits. */
 export function bestTreatments(input: PlanInput, plan: Plan): TreatmentInput[] {
   return plan.findings.flatMap(({ findingId, ranking }) => {
-    const held = input.treatments.find((treatment) => treatment.findingId === findingId);
+    const current = input.treatments.find((treatment) => treatment.findingId === findingId);
     const best = ranking.find(({ verdict }) => verdict !== 'no');
-    return held ? [held] : best ? [{ findingId, sheetId: best.sheetId }] : [];
+    return current ? [current] : best ? [{ findingId, sheetId: best.sheetId }] : [];
   });
 }
 
 /** Systems worth comparing: as chosen, the cheapest and the first to open among the best verdict there is, phases against everything now where some of it waits, and replacement. The same one is named once. */
 export function suggestedSystems(input: PlanInput, plan: Plan): SystemInput[] {
   const chosen = bestTreatments(input, plan);
-  const by = (of: (one: Ranked) => number): TreatmentInput[] =>
+  const by = (of: (ranked: Ranked) => number): TreatmentInput[] =>
     plan.findings.flatMap(({ findingId, ranking }) => {
       const [first, ...others] = ranking;
       // What fits only with care is not set against what simply fits.
       const rest = others.filter(({ verdict }) => verdict === first?.verdict);
-      if (!first || first.verdict === 'no') return chosen.filter((one) => one.findingId === findingId);
+      if (!first || first.verdict === 'no') return chosen.filter((treatment) => treatment.findingId === findingId);
       // What goes over it stays: only what fills it is another.
-      const held = chosen.find((one) => one.findingId === findingId);
-      return [{ ...held, findingId, sheetId: rest.reduce((least, one) => (of(one) < of(least) ? one : least), first).sheetId }];
+      const current = chosen.find((treatment) => treatment.findingId === findingId);
+      return [{ ...current, findingId, sheetId: rest.reduce((least, ranked) => (of(ranked) < of(least) ? ranked : least), first).sheetId }];
     });
   const waits = input.findings.some((finding) => phaseOf(finding) !== 'now');
   const all: SystemInput[] = [
@@ -44,5 +44,5 @@ export function suggestedSystems(input: PlanInput, plan: Plan): SystemInput[] {
     ['now', 'phases', 'replace'].includes(code)
       ? code
       : JSON.stringify(treatments.filter(({ findingId }) => isNow(findingId)).map(({ findingId, sheetId, overlay }) => [findingId, sheetId, overlay ?? null]));
-  return all.filter((one, i) => all.findIndex((other) => key(other) === key(one)) === i);
+  return all.filter((system, i) => all.findIndex((other) => key(other) === key(system)) === i);
 }

@@ -13,8 +13,8 @@ import {
   type SystemOutcome,
 } from '../index';
 
-const compared = (one: PlanInput, systems = suggestedSystems(one, computePlan(one)), price_minor?: number): SystemOutcome[] =>
-  compareSystems({ input: one, systems, ...(price_minor === undefined ? {} : { price_minor }) });
+const compared = (jobFile: PlanInput, systems = suggestedSystems(jobFile, computePlan(jobFile)), price_minor?: number): SystemOutcome[] =>
+  compareSystems({ input: jobFile, systems, ...(price_minor === undefined ? {} : { price_minor }) });
 
 test('a dear fast material that saves a second trip is the cheap one', () => {
   const deep = { ...input, elements: [{ ...element, opens: null, thickness: typed(0.3) }], findings: [{ ...finding, deepest: typed(0.05) }] };
@@ -26,13 +26,13 @@ test('a dear fast material that saves a second trip is the cheap one', () => {
     intervals: { layer: { least_s: 72000, most_s: 172800 }, recoat: { least_s: 0, most_s: 1e6 } },
   };
   const fast = { ...sheetOf('sandedRapid'), id: 'fast', packs: sheetOf('sandedRapid').packs.map((pack) => ({ ...pack, price_minor: pack.price_minor * 1.5 })) };
-  const one = { ...deep, sheets: [slow, fast], treatments: [] };
+  const jobFile = { ...deep, sheets: [slow, fast], treatments: [] };
   const of = (sheetId: string): SystemInput => ({ code: 'own', treatments: [{ findingId: 'f', sheetId }] });
-  const [a, b] = compared(one, [of('slow'), of('fast')]);
+  const [a, b] = compared(jobFile, [of('slow'), of('fast')]);
   expect([a!.trips, b!.trips]).toEqual([2, 1]);
   expect(a!.cost.material_minor).toBeLessThan(b!.cost.material_minor);
   expect(decide([a!, b!], 0.1)).toMatchObject({ winner: 1, code: 'total' });
-  const { ranking } = computePlan(one).findings[0]!;
+  const { ranking } = computePlan(jobFile).findings[0]!;
   expect(ranking[0]!.sheetId).toBe('fast');
   expect(ranking[0]!.cost_minor! - ranking[0]!.material_minor!).toBeGreaterThan(0);
 });
@@ -88,8 +88,8 @@ test('phases: set up anew each time, the same material and more; what waits is s
 });
 
 test('what nothing fits stands against a system, and refusal weighs more than money', () => {
-  const one: PlanInput = { ...input, findings: [{ ...crack, moves: 'yes' }], sheets: [sheetOf('sandedRapid')], treatments: [] };
-  const [nothing] = compared(one, [
+  const jobFile: PlanInput = { ...input, findings: [{ ...crack, moves: 'yes' }], sheets: [sheetOf('sandedRapid')], treatments: [] };
+  const [nothing] = compared(jobFile, [
     { code: 'chosen', treatments: [] },
     { code: 'replace', treatments: [] },
   ]);
@@ -122,18 +122,18 @@ test('what waits leaves nothing to replace now; what no sheet says opens at no t
 test('the cheapest and the soonest have the best verdict there is: what fits with care is not set against what fits', () => {
   const mortar = sheetOf('sandedRapid');
   const dear = { ...mortar, colour: { ...mortar.colour, dry: 'grey' }, packs: mortar.packs.map((pack) => ({ ...pack, price_minor: pack.price_minor * 4 })) };
-  const one: PlanInput = {
+  const jobFile: PlanInput = {
     ...input,
     elements: [{ ...element, colour: 'grey' }],
     sheets: [dear, { ...mortar, id: 'cheap', colour: { ...mortar.colour, dry: 'white' } }],
     treatments: [],
   };
-  const plan = computePlan(one);
+  const plan = computePlan(jobFile);
   expect(plan.findings[0]!.ranking.map(({ sheetId, verdict }) => [sheetId, verdict])).toEqual([
     [dear.id, 'yes'],
     ['cheap', 'caution'],
   ]);
-  expect(suggestedSystems(one, plan).map(({ code }) => code)).toEqual(['chosen', 'replace']);
+  expect(suggestedSystems(jobFile, plan).map(({ code }) => code)).toEqual(['chosen', 'replace']);
 });
 
 test('what decides between alike totals: trips, then the chance of losing a batch, then opening, then life', () => {
@@ -224,6 +224,6 @@ test.each<[string, string, Partial<PlanInput>]>([
   ],
   ['what its sheet refuses', 'short', { treatments: [{ findingId: 'f', sheetId: sheetOf('portlandTopping').id }] }],
 ])('%s should last: %s', (_, code, change) => {
-  const one = { ...input, ...change };
-  expect(compared(one, [{ code: 'chosen', treatments: one.treatments }])[0]!.life.code).toBe(code);
+  const jobFile = { ...input, ...change };
+  expect(compared(jobFile, [{ code: 'chosen', treatments: jobFile.treatments }])[0]!.life.code).toBe(code);
 });

@@ -10,13 +10,13 @@ export function recordOf(input: PlanInput, sheet: Sheet): CrewRecord | undefined
   const lives = input.record?.lives;
   const entries = lives?.find(({ sheetId }) => sheetId === sheet.id)?.entries ?? [];
   if (!lives || entries.length === 0) return undefined;
-  const held = records.get(lives) ?? new Map<Sheet, CrewRecord>();
-  records.set(lives, held);
-  const found = held.get(sheet);
+  const ofSheets = records.get(lives) ?? new Map<Sheet, CrewRecord>();
+  records.set(lives, ofSheets);
+  const found = ofSheets.get(sheet);
   if (found) return found;
   const { reference_s, Ea_J_mol } = flowOf(sheet);
   const record = crewRecord({ prior_s: reference_s, prior_Ea_J_mol: Ea_J_mol, log: entries, reference_C: sheet.reference_C, givesRange: givesRange(sheet) });
-  held.set(sheet, record);
+  ofSheets.set(sheet, record);
   return record;
 }
 
@@ -24,8 +24,8 @@ export function recordOf(input: PlanInput, sheet: Sheet): CrewRecord | undefined
 export function ownFigure(input: PlanInput, name: CrewFigureName, prior: number): number {
   const log = input.record?.figures[name];
   if (!log || log.length === 0 || prior <= 0) return prior;
-  const held = figures.get(log);
-  if (held?.name === name && held.prior === prior) return held.p50;
+  const ofLog = figures.get(log);
+  if (ofLog?.name === name && ofLog.prior === prior) return ofLog.p50;
   const { p50 } = crewFigure({ name, prior, log });
   figures.set(log, { name, prior, p50 });
   return p50;

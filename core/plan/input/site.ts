@@ -37,10 +37,10 @@ const days = new WeakMap<SiteInput['weather'], Map<string, SurfaceDay>>();
 
 function dayOf(site: SiteInput, place: PlaceWeather, surface: SurfaceSite, from_ms: number): SurfaceDay {
   const key = JSON.stringify([site.latitude_deg, site.longitude_deg, from_ms, surface]);
-  const held = days.get(site.weather) ?? new Map<string, SurfaceDay>();
-  days.set(site.weather, held);
-  const found = held.get(key) ?? new SurfaceDay(place, surface, { from_ms, hours: BEFORE_H + AFTER_H });
-  held.set(key, found);
+  const ofWeather = days.get(site.weather) ?? new Map<string, SurfaceDay>();
+  days.set(site.weather, ofWeather);
+  const found = ofWeather.get(key) ?? new SurfaceDay(place, surface, { from_ms, hours: BEFORE_H + AFTER_H });
+  ofWeather.set(key, found);
   return found;
 }
 
@@ -84,8 +84,8 @@ export class Site {
   /** The hour so many hours from the planned first water, the surface covered from then with a fresh, pale, wet layer. */
   hour(offset_h = 0, followed_s = FOLLOWED_S): SiteHour {
     const key = `${offset_h} ${followed_s}`;
-    const held = this.hours.get(key);
-    if (held) return held;
+    const hour = this.hours.get(key);
+    if (hour) return hour;
     const found = this.follow(offset_h, followed_s);
     this.hours.set(key, found);
     return found;

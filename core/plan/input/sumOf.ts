@@ -1,2 +1,2 @@
 /** The sum of one figure of each. */
-export const sumOf = <T>(all: readonly T[], of: (one: T) => number): number => all.reduce((total, one) => total + of(one), 0);
+export const sumOf = <T>(all: readonly T[], of: (item: T) => number): number => all.reduce((total, item) => total + of(item), 0);

@@ -2,8 +2,8 @@ import { rectangle } from '../../takeoff';
 import { crack, finding, input, jobWith, sheetOf, typed } from '../../testing/job';
 import { computePlan, kitOf, type KitItem, type PlanInput } from '../index';
 
-const kit = (one: PlanInput): KitItem[] => kitOf(one, computePlan(one));
-const codes = (one: PlanInput): string[] => kit(one).map(({ code }) => code);
+const kit = (jobFile: PlanInput): KitItem[] => kitOf(jobFile, computePlan(jobFile));
+const codes = (jobFile: PlanInput): string[] => kit(jobFile).map(({ code }) => code);
 
 test('what is loaded follows what is done: nothing for an unchosen job, each thing once, products as they are ordered', () => {
   expect(kit({ ...input, treatments: [] })).toEqual([]);
@@ -23,9 +23,9 @@ test('a resin wants bottles, sand and nitrile, and no water; a school its own to
   expect(resin).toEqual(expect.arrayContaining(['squeezeBottles', 'drySand', 'nitrile', 'measuringBottles']));
   expect(resin).not.toContain('water');
   expect(resin).not.toContain('boots');
-  const one = jobWith(crack, sheetOf('crackResin'));
-  const { shots } = computePlan(one).findings[0]!.chosen!;
-  expect(kit(one).find(({ code }) => code === 'squeezeBottles')!.figures).toEqual({ count: shots!.count });
+  const jobFile = jobWith(crack, sheetOf('crackResin'));
+  const { shots } = computePlan(jobFile).findings[0]!.chosen!;
+  expect(kit(jobFile).find(({ code }) => code === 'squeezeBottles')!.figures).toEqual({ count: shots!.count });
   expect(codes({ ...input, house: { measuring: 'volume', preparation: 'wash', edge: 'keyed' } })).toEqual(
     expect.arrayContaining(['jugs', 'washer', 'chisels']),
   );
@@ -36,6 +36,6 @@ test.each([
   [0.02, 0.3, 2],
   [0.05, 4, 6],
 ])('a spall %s m deep and %s m long takes %s pails', (deepest, length_m, count) => {
-  const one = { ...input, findings: [{ ...finding, deepest: typed(deepest), outline: rectangle({ length_m, width_m: 1 }) }] };
-  expect(kit(one).find(({ code }) => code === 'pails')!.figures['count']).toBe(count);
+  const jobFile = { ...input, findings: [{ ...finding, deepest: typed(deepest), outline: rectangle({ length_m, width_m: 1 }) }] };
+  expect(kit(jobFile).find(({ code }) => code === 'pails')!.figures['count']).toBe(count);
 });

@@ -285,11 +285,11 @@ export function leverCombinations(request: LeverRequest): LeverCombination[] {
     for (const group of groups) {
       if (found.length === SHOWN) break;
       const full = group.slice(0, -1).map((reach) => ({ code: reach.code, ...fullOf(reach) }));
-      const held = Object.assign({}, ...full.map(({ change }) => change)) as Change;
+      const together = Object.assign({}, ...full.map(({ change }) => change)) as Change;
       const last = group.at(-1) as Reach;
-      const needed = neededOf(last, { ...question, ...held }, wanted_s);
+      const needed = neededOf(last, { ...question, ...together }, wanted_s);
       if (!needed) continue;
-      const change = { ...held, ...needed.change };
+      const change = { ...together, ...needed.change };
       found.push({
         moves: [...full.map(({ code, figures }) => ({ code, figures })), { code: last.code, figures: needed.figures }],
         change,

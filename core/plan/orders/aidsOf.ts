@@ -50,7 +50,7 @@ export function aidOrders(input: PlanInput, mixed: readonly ChosenPlan[]): AidOr
   const all = mixed.flatMap(({ aids }) => aids);
   return [...new Set(all.map(({ aidId }) => aidId))].map((aidId) => {
     const aid = knownAid(input, aidId);
-    const amount = rangedSum(all.filter((one) => one.aidId === aidId).map((one) => one.amount));
+    const amount = rangedSum(all.filter((aid) => aid.aidId === aidId).map((aid) => aid.amount));
     const sigma = amount.p50 > 0 ? Math.log(amount.p90 / amount.p50) / RANGE.z10 : 0;
     const need = amount.p50 > 0 ? quantileOf({ p50: amount.p50, sigma, quantile: input.firm.orderQuantile }) : 0;
     const packages = packagesLeastCost({ need_kg: need, packs: aid.packs.map(({ amount: mass_kg, price_minor }) => ({ mass_kg, price_minor })) });

@@ -71,7 +71,7 @@ export const lotsOf = ({ stock = [] }: PlanInput, sheetId: string): readonly Sto
 export function ordersOf(input: PlanInput, chosen: readonly { readonly sheetId: string; readonly quantities: Quantities }[]): ProductOrder[] {
   return [...new Set(chosen.map(({ sheetId }) => sheetId))].map((sheetId) => {
     const sheet = knownSheet(input, sheetId);
-    const parts = chosen.filter((one) => one.sheetId === sheetId).map(({ quantities }) => quantities);
+    const parts = chosen.filter((part) => part.sheetId === sheetId).map(({ quantities }) => quantities);
     const powder = rangedSum(parts.map(({ powder: part }) => part));
     const sigma = Math.log(powder.p90 / powder.p50) / RANGE.z10;
     const need = (quantile: number): number =>

@@ -34,21 +34,21 @@ export function surveyOf(given: PlanInput): Survey {
   return {
     findings,
     elements: input.elements.map((element) => {
-      const own = input.findings.flatMap((finding, i) => (finding.elementId === element.id ? [{ finding, takeOff: findings[i]!.takeOff }] : []));
-      return elementSurvey(element, own);
+      const measured = input.findings.flatMap((finding, i) => (finding.elementId === element.id ? [{ finding, takeOff: findings[i]!.takeOff }] : []));
+      return elementSurvey(element, measured);
     }),
   };
 }
 
-type Own = readonly { readonly finding: FindingInput; readonly takeOff: TakeOff }[];
+type MeasuredFindings = readonly { readonly finding: FindingInput; readonly takeOff: TakeOff }[];
 
-const areaOf = (own: Own): number => own.reduce((sum, { takeOff }) => sum + takeOff.area_m2, 0);
-const volumeOf = (own: Own): Ranged => rangedSum(own.map(({ takeOff }) => takeOff.volume));
+const areaOf = (measured: MeasuredFindings): number => measured.reduce((sum, { takeOff }) => sum + takeOff.area_m2, 0);
+const volumeOf = (measured: MeasuredFindings): Ranged => rangedSum(measured.map(({ takeOff }) => takeOff.volume));
 
-function elementSurvey(element: ElementInput, own: Own): ElementSurvey {
-  const now = own.filter(({ finding }) => phaseOf(finding) === 'now');
+function elementSurvey(element: ElementInput, measured: MeasuredFindings): ElementSurvey {
+  const now = measured.filter(({ finding }) => phaseOf(finding) === 'now');
   const hollow = hollowOf(element);
-  const verdict = verdictOf({ element, findings: own.map(({ finding }) => finding), hollow });
+  const verdict = verdictOf({ element, findings: measured.map(({ finding }) => finding), hollow });
   const carried = now.flatMap(({ takeOff }) => (takeOff.debris ? [takeOff.debris] : []));
   return {
     elementId: element.id,
@@ -67,7 +67,7 @@ function elementSurvey(element: ElementInput, own: Own): ElementSurvey {
             bags: carried.reduce((sum, { bags }) => sum + bags, 0),
           },
     waiting: PHASES.flatMap((phase): Waiting[] => {
-      const later = own.filter(({ finding }) => phaseOf(finding) === phase);
+      const later = measured.filter(({ finding }) => phaseOf(finding) === phase);
       if (phase === 'now' || later.length === 0) return [];
       return [{ phase, labels: later.map(({ finding }) => finding.label), bad_m2: areaOf(later), volume: volumeOf(later), risks: risksOf(element, later) }];
     }),
@@ -79,7 +79,7 @@ function elementSurvey(element: ElementInput, own: Own): ElementSurvey {
 type WaitCode = 'wait.frost' | 'wait.deicer' | 'wait.wheels' | 'wait.water' | 'wait.trip' | 'wait.grows';
 
 /** What waiting risks, by what the element endures. */
-function risksOf(element: ElementInput, later: Own): Reason[] {
+function risksOf(element: ElementInput, later: MeasuredFindings): Reason[] {
   const labels = later.map(({ finding }) => finding.label).join(', ');
   const open = later.some(({ finding }) => kindOf(finding).open);
   const broken = later.some(({ finding }) => !kindOf(finding).open);

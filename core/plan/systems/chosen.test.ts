@@ -113,13 +113,13 @@ test('with a site the day takes over what nobody read, and a reading holds at it
 test('the crew’s own batches replace the sheet’s life and steady it, hold the form sooner or later, and leave strength alone', () => {
   const sheet = sheetOf('sandedRapid');
   const entries = Array.from({ length: 8 }, () => ({ temperature_C: 21, retarder: 1, life_s: 560 }));
-  const own: PlanInput = {
+  const jobFile: PlanInput = {
     ...input,
     record: { lives: [{ sheetId: sheet.id, entries }], figures: { rate: [{ value: 0.003 }], waste: [{ value: 0.2 }], skinShare: [{ value: 0.06 }] } },
   };
   // With a record of its own a crew fills flush; here both do, so that only the waste differs.
   const flush = { house: { level: 'flush' } } as const;
-  const [plain, theirs] = [chosenOf({ ...input, ...flush }), chosenOf({ ...own, ...flush })];
+  const [plain, theirs] = [chosenOf({ ...input, ...flush }), chosenOf({ ...jobFile, ...flush })];
   expect(theirs.record).toMatchObject({ entries: 8, sheet_s: 720 });
   expect(theirs.record!.yours.p50).toBeLessThan(600);
   expect(theirs.window.safeShare).toBeGreaterThan(plain.window.safeShare);
@@ -128,7 +128,7 @@ test('the crew’s own batches replace the sheet’s life and steady it, hold th
   expect(at(theirs, 'vehicles') / at(plain, 'vehicles')).toBeCloseTo(1, 2);
   expect(theirs.quantities.powder.p50).toBeGreaterThan(plain.quantities.powder.p50 * 1.02);
   expect(theirs.window.question.skinShare).toBeLessThan(0.1);
-  const taken = prepared(own);
+  const taken = prepared(jobFile);
   expect(taken.crew.rate_m2_s).toBeGreaterThan(input.crew.rate_m2_s);
   expect(prepared(taken)).toBe(taken);
   expect(plain.record).toBeNull();
@@ -155,8 +155,8 @@ test('frost and moist curing come with strength; a sheet with one point or none 
   const { window } = chosenOf(input);
   expect(window.frostSafe_s).toBeGreaterThan(0);
   expect(window.moistCure_s).toBeGreaterThan(window.frostSafe_s!);
-  const one = chosenOf(jobWith(finding, { ...sheetOf('sandedRapid'), strengths: [[86400, 38]] })).window;
-  expect(one.frostSafe_s).toBeGreaterThan(0);
+  const windowAnswer = chosenOf(jobWith(finding, { ...sheetOf('sandedRapid'), strengths: [[86400, 38]] })).window;
+  expect(windowAnswer.frostSafe_s).toBeGreaterThan(0);
   const none = chosenOf(jobWith(finding, { ...sheetOf('sandedRapid'), strengths: [], strengthFor: {} })).window;
   expect([none.frostSafe_s, none.moistCure_s]).toEqual([null, null]);
   const weak = chosenOf(
@@ -247,7 +247,7 @@ test('the hash is of the value, whatever order its keys were written in; what is
 const sandy = { ...sheetOf('sandedRapid'), extension: { most: 0.6, grain_m: 0.004 } };
 const stone = { ratio: 0.5, moisture: 0.01, absorption: 0.01 };
 const stoned = { batch: { ...input.batch, stone } };
-const codesOf = (one: PlanInput): string[] => computePlan(one).warnings.map(({ code }) => code);
+const codesOf = (jobFile: PlanInput): string[] => computePlan(jobFile).warnings.map(({ code }) => code);
 
 test('stone stretches the powder everywhere: less to buy, fewer batches, heavier pails, more of the slab at once', () => {
   const [plain, with1] = [chosenOf(jobWith(finding, sandy)), chosenOf(jobWith(finding, sandy, stoned))];
@@ -283,7 +283,7 @@ test('what is asked for and cannot be is said: stone, retarder, frost', () => {
 test('a product is judged at the hour of the work, not at what was assumed', () => {
   const assumed = { value: 21, source: 'assumed' } as const;
   const hot = { ...input, site: site('2026-07-02T04:00:00.000Z', 32), conditions: { ...input.conditions, air_C: assumed, slab_C: assumed } };
-  const reasons = (one: PlanInput): string[] => computePlan(one).findings[0]!.ranking.flatMap(({ reasons: all }) => all.map(({ code }) => code));
+  const reasons = (jobFile: PlanInput): string[] => computePlan(jobFile).findings[0]!.ranking.flatMap(({ reasons: all }) => all.map(({ code }) => code));
   expect(reasons(hot)).toContain('temperature.hot');
   expect(reasons({ ...hot, site: site('2026-07-02T04:00:00.000Z', 12) })).not.toContain('temperature.hot');
 });

@@ -19,7 +19,7 @@ import {
 
 const broom = sheetOf('broomOverlay').id;
 /** What a job costs as it is chosen. */
-const asChosen = (one: PlanInput): SystemOutcome => compareSystems({ input: one, systems: [{ code: 'chosen', treatments: one.treatments }] })[0]!;
+const asChosen = (jobFile: PlanInput): SystemOutcome => compareSystems({ input: jobFile, systems: [{ code: 'chosen', treatments: jobFile.treatments }] })[0]!;
 
 const aidOf = (name: string): Aid => aids.find((aid) => aid.class === name) as Aid;
 const treated = (more: Partial<TreatmentInput>, given: Partial<PlanInput> = {}): PlanInput => ({
@@ -30,8 +30,8 @@ const treated = (more: Partial<TreatmentInput>, given: Partial<PlanInput> = {}):
 });
 test('a fill that is overlaid need not look like its surroundings; its overlay must', () => {
   const looked = { elements: [{ ...element, texture: 'dash' as const, colour: 'buff' }] };
-  const codesOf = (one: PlanInput): string[][] => {
-    const { ranking, chosen } = computePlan(one, { ranked: 'chosen' }).findings[0]!;
+  const codesOf = (jobFile: PlanInput): string[][] => {
+    const { ranking, chosen } = computePlan(jobFile, { ranked: 'chosen' }).findings[0]!;
     const judged = [...ranking, ...(chosen!.overlay ? [chosen!.overlay.judged] : [])];
     return judged.map(({ reasons }) => reasons.map(({ code }) => code).filter((code) => /^(texture|colour)/.test(code)));
   };
@@ -78,10 +78,10 @@ test('only a patch is filled high and ground flush; what is laid or pressed in u
     { id: 'f', elementId: 'e', label: 'A', kind: 'void', outline: finding.outline, deepest: typed(0.06), shape: 'dish' },
     { id: 'f', elementId: 'e', label: 'A', kind: 'wedge', run: typed(0.6), rise: typed(0.03), width: typed(1) },
   ];
-  const planned = (one: FindingInput, level: 'high' | 'flush') =>
-    computePlan({ ...input, elements: [at], findings: [one], house: { level }, treatments: [{ findingId: 'f', sheetId: sheetOf('fineRapid').id }] })
+  const planned = (finding: FindingInput, level: 'high' | 'flush') =>
+    computePlan({ ...input, elements: [at], findings: [finding], house: { level }, treatments: [{ findingId: 'f', sheetId: sheetOf('fineRapid').id }] })
       .findings[0]!.chosen!;
-  const more = KINDS.map((one) => planned(one, 'high').quantities.powder.p50 / planned(one, 'flush').quantities.powder.p50);
+  const more = KINDS.map((kind) => planned(kind, 'high').quantities.powder.p50 / planned(kind, 'flush').quantities.powder.p50);
   expect(more.map((share) => share > 1 + 1e-9)).toEqual([true, false, false, false]);
   const codes = planned(KINDS[2]!, 'high').steps.map(({ code }) => code);
   expect(codes.at(-1)).toBe('step.faceAbove');
@@ -130,7 +130,7 @@ test('an overlay over the fill is one system: its own quantity, steps after the 
     },
   );
   expect(computePlan(opened).findings[0]!.chosen!.overlay!.takeOff.area_m2).toBeCloseTo(18, 9);
-  const [with_, without] = [treated({ overlay }), treated({})].map((one) => asChosen(one));
+  const [with_, without] = [treated({ overlay }), treated({})].map((jobFile) => asChosen(jobFile));
   expect(with_!.cost.total_minor).toBeGreaterThan(without!.cost.total_minor);
   expect(with_!.hand_s).toBeGreaterThan(without!.hand_s);
   expect(() => computePlan(treated({ overlay: { ...overlay, sheetId: 'x' } }))).toThrow('unknownSheet');
@@ -177,11 +177,11 @@ test('an element is overlaid once, whoever asks; nothing thin goes over what is 
 
 test('aids: so much of each, covered in their state, ordered in their packs, loaded with the rest', () => {
   const agent = { ...sheetOf('sandedRapid'), bond: 'agent' as const };
-  const one = treated(
+  const jobFile = treated(
     { aids: { bond: aidOf('epoxyBond').id, cure: aids.find(({ class: c, film }) => c === 'curing' && !film)!.id, coat: aidOf('silane').id } },
     { sheets: [agent] },
   );
-  const plan = computePlan(one);
+  const plan = computePlan(jobFile);
   const { chosen } = plan.findings[0]!;
   expect(chosen!.aids.map(({ role, verdict }) => [role, verdict])).toEqual([
     ['bond', 'yes'],
@@ -196,7 +196,7 @@ test('aids: so much of each, covered in their state, ordered in their packs, loa
   expect(plan.aids).toHaveLength(3);
   for (const { packages, amount } of plan.aids)
     expect(packages.reduce((sum, { amount: each, count }) => sum + each * count, 0)).toBeGreaterThanOrEqual(amount.p50);
-  expect(kitOf(one, plan).filter(({ code }) => code === 'aid')).toHaveLength(3);
+  expect(kitOf(jobFile, plan).filter(({ code }) => code === 'aid')).toHaveLength(3);
   // What is dosed covers no area: nothing of it is counted by the square metre.
   const colour = aidOf('colour');
   const dosed = computePlan(treated({ aids: { coat: colour.id } }));
@@ -233,8 +233,8 @@ test.each<[string, Partial<TreatmentInput>, Partial<PlanInput>, string, string]>
   expect(aid.reasons.filter(({ verdict }) => verdict === 'no').map((reason) => reason.code)).toContain(code);
   const { name } = aids.find(({ id }) => id === aid.aidId)!;
   expect(plan.warnings.filter(({ code: warned }) => warned === 'choice.refused').map(({ figures }) => 'name' in figures && figures.name)).toContain(name);
-  const one = treated(more, given);
-  expect(asChosen(one)).toMatchObject({ verdict: 'no' });
+  const jobFile = treated(more, given);
+  expect(asChosen(jobFile)).toMatchObject({ verdict: 'no' });
 });
 
 test('an agent that holds under water may; a coat that the sun fades is only a caution', () => {
@@ -255,8 +255,8 @@ test('an agent that holds under water may; a coat that the sun fades is only a c
 test('the amount of an aid follows the area, is less on a tight base than on a rough one, and what is ordered is the firm’s quantile of it', () => {
   const coat = aidOf('silane');
   const of = (area: number, quantile: number) => {
-    const one = treated({ aids: { coat: coat.id } }, { findings: [{ ...finding, outline: finding.outline.map(([x, y]) => [x * area, y] as const) }] });
-    return computePlan({ ...one, firm: { ...one.firm, orderQuantile: quantile } });
+    const jobFile = treated({ aids: { coat: coat.id } }, { findings: [{ ...finding, outline: finding.outline.map(([x, y]) => [x * area, y] as const) }] });
+    return computePlan({ ...jobFile, firm: { ...jobFile.firm, orderQuantile: quantile } });
   };
   fc.assert(
     fc.property(fc.double({ min: 0.2, max: 4, noNaN: true }), fc.double({ min: 0.5, max: 0.95, noNaN: true }), (area, quantile) => {
@@ -283,8 +283,8 @@ test('two findings with one coat buy it together', () => {
     findings: [finding, { ...finding, id: 'g', label: 'B' }],
     treatments: ['f', 'g'].map((findingId) => ({ ...two.treatments[0]!, findingId })),
   };
-  const [one, pair] = [computePlan(two), computePlan(both)];
+  const [alone, pair] = [computePlan(two), computePlan(both)];
   expect(pair.aids).toHaveLength(1);
-  expect(pair.aids[0]!.amount.p50).toBeCloseTo(2 * one.aids[0]!.amount.p50, 9);
-  expect(pair.aids[0]!.cost_minor).toBeLessThanOrEqual(2 * one.aids[0]!.cost_minor);
+  expect(pair.aids[0]!.amount.p50).toBeCloseTo(2 * alone.aids[0]!.amount.p50, 9);
+  expect(pair.aids[0]!.cost_minor).toBeLessThanOrEqual(2 * alone.aids[0]!.cost_minor);
 });

@@ -71,7 +71,7 @@ export function overlaysOf(): (context: Context) => OverlayPlan | null {
     const skim = overlayFinding({ element, finding, overlay, profile: sheet.profile });
     const takeOff = overlayTakeOff(element, skim, overlay.over);
     const { bond: _bond, ...aids } = treatment.aids ?? {};
-    const own: Context = { ...context, finding: skim, takeOff, sheet, over: overlay.over, treatment: { findingId: finding.id, sheetId: sheet.id, aids } };
-    return { over: overlay.over, takeOff, judged: rankedOf(own), chosen: chosenOf({ ...own, input: asMixed(input, sheet) }) };
+    const asked: Context = { ...context, finding: skim, takeOff, sheet, over: overlay.over, treatment: { findingId: finding.id, sheetId: sheet.id, aids } };
+    return { over: overlay.over, takeOff, judged: rankedOf(asked), chosen: chosenOf({ ...asked, input: asMixed(input, sheet) }) };
   };
 }

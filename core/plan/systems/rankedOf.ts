@@ -59,8 +59,8 @@ export function rankedOf(given: Context): Ranked {
   const question = questionFor({ ...context, input: asMixed(input, sheet), share: Math.min(...input.firm.grid) });
   let opensAfter_s: number | null = null;
   // Most of what is refused is refused by what its sheet says: only the rest asks for the course of a batch.
-  let held: ReturnType<typeof courseFor> | undefined;
-  const course = (): ReturnType<typeof courseFor> => (held ??= courseFor(question));
+  let shared: ReturnType<typeof courseFor> | undefined;
+  const course = (): ReturnType<typeof courseFor> => (shared ??= courseFor(question));
   const asked = (): number | null => (opensAfter_s = opensAfter(context, question, course()));
   // A resin along a line goes by shots that are cut to its life.
   const shots = sheet.parts !== null && lineWidthOf(context.takeOff) !== undefined;

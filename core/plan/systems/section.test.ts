@@ -6,12 +6,12 @@ import { sectionLayers, sectionOf, takeOffOf, type PlanInput, type SystemSection
 
 const base = { id: 'f', elementId: 'e', label: 'A' };
 const area = rectangle({ length_m: 1, width_m: 1 });
-const section = (one: FindingInput, sheet: string, more: Partial<PlanInput> = {}, treatment?: TreatmentInput): SystemSection =>
+const section = (finding: FindingInput, sheet: string, more: Partial<PlanInput> = {}, treatment?: TreatmentInput): SystemSection =>
   sectionOf({
     input: prepared({ ...input, ...more }),
     element: more.elements?.[0] ?? element,
-    finding: one,
-    takeOff: takeOffOf(one),
+    finding,
+    takeOff: takeOffOf(finding),
     sheet: sheetOf(sheet),
     treatment,
   });
@@ -75,9 +75,9 @@ test.each<[string, FindingInput, string, Partial<PlanInput>, string[]]>([
   ['a crack rubbed in', crack, 'renderRepair', { house: { renderCracks: 'rub', bond: 'bySheet' } }, ['fill', 'base']],
   ['a joint that moves', moving, 'jointSealant', {}, ['sealant', 'rod', 'base']],
   ['a joint that is still', groove, 'crackResin', {}, ['fill', 'base']],
-])('%s, from the top down', (_, one, sheet, more, layers) => {
-  expect(codes(one, sheet, more)).toEqual(expect.arrayContaining(layers));
-  expect(codes(one, sheet, more).filter((code) => !layers.includes(code) && !['scrub', 'slurry', 'agent', 'crown'].includes(code))).toEqual([]);
+])('%s, from the top down', (_, finding, sheet, more, layers) => {
+  expect(codes(finding, sheet, more)).toEqual(expect.arrayContaining(layers));
+  expect(codes(finding, sheet, more).filter((code) => !layers.includes(code) && !['scrub', 'slurry', 'agent', 'crown'].includes(code))).toEqual([]);
 });
 
 test('thicknesses add up to the depth; a sealant is half as deep as its joint is wide, its rod a quarter wider', () => {
@@ -95,7 +95,7 @@ test('a countertop without dropped edges has none, and a ramp that may run out h
   const top = section({ ...base, kind: 'counter', outline: area, cutouts_m2: [], thickness: typed(0.04), edges: [], stock_m: 2, kerf_m: 0 }, 'counterMix');
   expect(top).toMatchObject({ drop_m: 0, across_m: 0 });
   const ramp: FindingInput = { ...base, kind: 'wedge', run: typed(0.6), rise: typed(0.02), width: typed(1) };
-  expect([section(ramp, 'fineRapid'), section(ramp, 'sandedRapid')].map((one) => one.kind === 'wedge' && one.toe_m)).toEqual([0, 0.005]);
+  expect([section(ramp, 'fineRapid'), section(ramp, 'sandedRapid')].map((drawn) => drawn.kind === 'wedge' && drawn.toe_m)).toEqual([0, 0.005]);
 });
 
 test('a moving crack is drawn as the joint it is cut to, a narrow one as the groove its grain needs', () => {

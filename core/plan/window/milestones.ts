@@ -60,7 +60,7 @@ export function milestoneClock({ sheet, course, retarder, record, sdLn }: Clocke
 /** Every milestone the sheet names. */
 export function milestonesOf(clocked: Clocked): MilestoneTime[] {
   const at = milestoneClock(clocked);
-  return MILESTONES.map(at).filter((one): one is MilestoneTime => one !== null);
+  return MILESTONES.map(at).filter((milestone): milestone is MilestoneTime => milestone !== null);
 }
 
 const shiftOf = (sheet: Sheet, retarder: number): number => timeOf(sheet.finish) * (retarder - 1);

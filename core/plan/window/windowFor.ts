@@ -31,8 +31,8 @@ export interface WindowAnswer {
 /** sd of ln life from what is not known of the temperatures: each one's slope by a kelvin either way, times its sd. */
 function sdOfTemperatures(question: WindowQuestion): number {
   const spreads = Object.entries(question.spread_K ?? {}) as ['slab_C' | 'air_C' | 'powder_C' | 'water_C', number][];
-  const lnLife = (one: WindowQuestion): number => {
-    const { basis } = basisFor(one);
+  const lnLife = (asked: WindowQuestion): number => {
+    const { basis } = basisFor(asked);
     const spread_s = basis.pace.mix_s + basis.pace.carry_s;
     const life_s = basis.flow_life_s;
     return Math.log(new Course({ ...basis.course, pail_life_s: life_s, film_life_s: life_s * basis.filmShare, placed_after_s: spread_s }).timeToSpend(1));

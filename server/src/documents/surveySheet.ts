@@ -139,7 +139,7 @@ function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; e
       .filter(({ elementId }) => elementId === element.id)
       .flatMap(({ kind, value }) => (isTest(kind) ? [`${say(speaker, `walk.test.${kind}`)}: ${testText(speaker, kind, value)}`] : [])),
   ];
-  const own = photos.filter(({ elementId, findingId }) => elementId === element.id || findings.some(({ id }) => id === findingId));
+  const ofElement = photos.filter(({ elementId, findingId }) => elementId === element.id || findings.some(({ id }) => id === findingId));
   return [
     { text: element.name, style: 'h2', ...(pageBreak ? { pageBreak: 'before' as const } : {}) },
     { text: facts.join('. ') },
@@ -171,7 +171,7 @@ function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; e
       },
       { ul: risks.map((risk) => sayReason(speaker, risk)) },
     ]),
-    ...rowsOf(own).map((three): Content => photoRow(three)),
+    ...rowsOf(ofElement).map((three): Content => photoRow(three)),
   ];
 }
 

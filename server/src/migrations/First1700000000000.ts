@@ -82,8 +82,8 @@ export class First1700000000000 implements MigrationInterface {
   private async close(runner: QueryRunner, table: string, append: boolean): Promise<void> {
     await runner.query(`alter table ${table} enable row level security`);
     await runner.query(`alter table ${table} force row level security`);
-    const own = `firm_id = nullif(current_setting('tufa.firm', true), '')::uuid`;
-    await runner.query(`create policy own_firm on ${table} using (${own}) with check (${own})`);
+    const ofFirm = `firm_id = nullif(current_setting('tufa.firm', true), '')::uuid`;
+    await runner.query(`create policy own_firm on ${table} using (${ofFirm}) with check (${ofFirm})`);
     await runner.query(`grant select, insert${append ? '' : ', update'} on ${table} to tufa_app`);
   }
 

@@ -9,8 +9,8 @@ export class Photographs1700000000001 implements MigrationInterface {
       bytes bytea not null, primary key (photograph_id, size))`);
     await runner.query('alter table photograph_file enable row level security');
     await runner.query('alter table photograph_file force row level security');
-    const own = `firm_id = nullif(current_setting('tufa.firm', true), '')::uuid`;
-    await runner.query(`create policy own_firm on photograph_file using (${own}) with check (${own})`);
+    const ofFirm = `firm_id = nullif(current_setting('tufa.firm', true), '')::uuid`;
+    await runner.query(`create policy own_firm on photograph_file using (${ofFirm}) with check (${ofFirm})`);
     await runner.query('grant select, insert on photograph_file to tufa_app');
   }
 

@@ -7,8 +7,8 @@ export class PricesAndLetters1700000000003 implements MigrationInterface {
     await runner.query('create table letter_file (letter_id uuid primary key, firm_id uuid not null references firm (id), bytes bytea not null)');
     await runner.query('alter table letter_file enable row level security');
     await runner.query('alter table letter_file force row level security');
-    const own = `firm_id = nullif(current_setting('tufa.firm', true), '')::uuid`;
-    await runner.query(`create policy own_firm on letter_file using (${own}) with check (${own})`);
+    const ofFirm = `firm_id = nullif(current_setting('tufa.firm', true), '')::uuid`;
+    await runner.query(`create policy own_firm on letter_file using (${ofFirm}) with check (${ofFirm})`);
     await runner.query('grant select, insert on letter_file to tufa_app');
   }
 

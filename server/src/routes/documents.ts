@@ -27,10 +27,10 @@ export function documentRoutes({ source, clock }: AppContext): Router {
   router.get('/jobs/:job/survey.pdf', async (request, response) => {
     const { job } = checked<{ job: string }>(params, request.params);
     const { data, files } = await withFirm(source, signedIn(response).firmId, async (tx) => {
-      const held = await jobData(tx, job);
-      const ids = Object.values(held.photograph).flatMap(({ id: one, removed }) => (removed ? [] : [one]));
+      const data = await jobData(tx, job);
+      const ids = Object.values(data.photograph).flatMap(({ id: photoId, removed }) => (removed ? [] : [photoId]));
       const found = ids.length === 0 ? [] : await tx.getRepository(PhotographFile).find({ where: { photographId: In(ids), size: 'full' }, take: MOST_PHOTOS });
-      return { data: held, files: found };
+      return { data, files: found };
     });
     const input = assemblePlanInput(data, job);
     if (!input) throw new HttpProblem({ status: 404, code: 'notFound', field: 'job' });

@@ -22,8 +22,8 @@ export function sessionRoutes({ source, firmId, clock }: AppContext): Router {
     }));
 
   router.get('/people', async (_request, response) => {
-    const held = await people();
-    response.json({ firm: held.firm?.name ?? '', people: held.people.map(({ id: personId, name, role }) => ({ id: personId, name, role })) });
+    const known = await people();
+    response.json({ firm: known.firm?.name ?? '', people: known.people.map(({ id: personId, name, role }) => ({ id: personId, name, role })) });
   });
 
   const tries = rateLimit({
@@ -37,7 +37,7 @@ export function sessionRoutes({ source, firmId, clock }: AppContext): Router {
   router.post('/session', tries, async (request, response) => {
     const { value, fault } = check<{ personId: string; device: { id: string; label: string } }>(signIn, request.body);
     if (fault) throw new HttpProblem({ status: 422, code: `field.${fault.code}`, field: fault.field, figures: fault.figures });
-    const person = (await people()).people.find((one) => one.id === value.personId);
+    const person = (await people()).people.find((candidate) => candidate.id === value.personId);
     if (!person) throw new HttpProblem({ status: 422, code: 'unknownPerson', field: 'personId' });
     await withFirm(source, firmId, (tx) =>
       tx
@@ -54,7 +54,7 @@ export function sessionRoutes({ source, firmId, clock }: AppContext): Router {
   });
 
   router.get('/session', async (request, response) => {
-    const person = request.session.personId ? (await people()).people.find((one) => one.id === request.session.personId) : undefined;
+    const person = request.session.personId ? (await people()).people.find((candidate) => candidate.id === request.session.personId) : undefined;
     if (!person) throw new HttpProblem({ status: 401, code: 'signInFirst' });
     response.json({ firmId, person: { id: person.id, name: person.name, role: person.role } });
   });

@@ -32,9 +32,9 @@ export class News {
   }
 
   subscribe(firmId: string, listener: Listener): () => void {
-    const own = this.listeners.get(firmId) ?? new Set<Listener>();
-    this.listeners.set(firmId, own.add(listener));
-    return () => own.delete(listener);
+    const ofFirm = this.listeners.get(firmId) ?? new Set<Listener>();
+    this.listeners.set(firmId, ofFirm.add(listener));
+    return () => ofFirm.delete(listener);
   }
 
   async close(): Promise<void> {

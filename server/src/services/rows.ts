@@ -28,7 +28,7 @@ export async function changesSince(tx: EntityManager, since: number): Promise<{ 
   const taken = page.length > 0 ? page : found;
   const rows: Rows = {};
   for (const name of ENTITY_NAMES) {
-    const ids = taken.filter((one) => one.name === name).map(({ id }) => id);
+    const ids = taken.filter((row) => row.name === name).map(({ id }) => id);
     if (ids.length > 0) rows[name] = (await tx.getRepository(TABLES[name]).findBy({ id: In(ids) })).map(wireRow);
   }
   return { cursor: taken.reduce((most, { changed }) => Math.max(most, Number(changed)), since), more, rows };

@@ -14,7 +14,7 @@ const PEOPLE = [
   { id: '0198a000-9e09-7000-8000-000000000003', role: 'finisher' },
 ] as const;
 
-const put = (tx: EntityManager, name: EntityName, id: string, fields: object, changed: number): Promise<unknown> =>
+const insert = (tx: EntityManager, name: EntityName, id: string, fields: object, changed: number): Promise<unknown> =>
   tx.getRepository(TABLES[name]).insert({ id, firmId: DEMO_FIRM_ID, version: 1, changed, removed: false, setters: {}, ...fields } as never);
 
 /**
@@ -25,10 +25,10 @@ export async function seed({ owner, clock, empty, demo }: { owner: DataSource; c
   await withFirm(owner, DEMO_FIRM_ID, async (tx) => {
     const [present] = (await tx.query('select change_counter from firm')) as { change_counter: string }[];
     if (!present) {
-      await put(tx, 'firm', DEMO_FIRM_ID, { name: say(PLAIN, empty ? 'seed.firm' : 'seed.demoFirm'), settings: DEFAULT_FIRM }, 1);
-      for (const { id, role } of PEOPLE) await put(tx, 'person', id, { role, name: say(PLAIN, `role.${role}`) }, 1);
+      await insert(tx, 'firm', DEMO_FIRM_ID, { name: say(PLAIN, empty ? 'seed.firm' : 'seed.demoFirm'), settings: DEFAULT_FIRM }, 1);
+      for (const { id, role } of PEOPLE) await insert(tx, 'person', id, { role, name: say(PLAIN, `role.${role}`) }, 1);
       await stockShelf(tx, 1);
-      if (!empty) for (const row of readDemonstration(demo, clock())) await put(tx, row.name, row.id, row.fields, 2);
+      if (!empty) for (const row of readDemonstration(demo, clock())) await insert(tx, row.name, row.id, row.fields, 2);
       await tx.query('update firm set change_counter = 2');
       return;
     }
@@ -42,11 +42,11 @@ export async function seed({ owner, clock, empty, demo }: { owner: DataSource; c
 
 /** Puts the shipped sheets on the shelf that are not there yet: a release may bring more. @returns whether any was missing */
 async function stockShelf(tx: EntityManager, changed: number): Promise<boolean> {
-  const held = new Set(((await tx.query('select id from sheet')) as { id: string }[]).map(({ id }) => id));
-  const missing = [...catalogue, ...aids].filter(({ id }) => !held.has(id));
+  const seeded = new Set(((await tx.query('select id from sheet')) as { id: string }[]).map(({ id }) => id));
+  const missing = [...catalogue, ...aids].filter(({ id }) => !seeded.has(id));
   for (const sheet of missing) {
-    await put(tx, 'product', sheet.productId, { name: sheet.name, class: sheet.class }, changed);
-    await put(tx, 'sheet', sheet.id, { productId: sheet.productId, revision: sheet.revision, sheet }, changed);
+    await insert(tx, 'product', sheet.productId, { name: sheet.name, class: sheet.class }, changed);
+    await insert(tx, 'sheet', sheet.id, { productId: sheet.productId, revision: sheet.revision, sheet }, changed);
   }
   return missing.length > 0;
 }
@@ -55,13 +55,13 @@ async function stockShelf(tx: EntityManager, changed: number): Promise<boolean> 
 async function anchorAfresh(tx: EntityManager, rows: readonly DemoRow[], counter: number): Promise<void> {
   let moved = false;
   for (const job of rows.filter(({ name }) => name === 'job')) {
-    const own = rows.filter(({ id, fields }) => id === job.id || fields['jobId'] === job.id);
+    const ofJob = rows.filter(({ id, fields }) => id === job.id || fields['jobId'] === job.id);
     const [touched] = (await tx.query(`select 1 from command where target = any($1) or change->>'jobId' = $2 limit 1`, [
-      own.map(({ id }) => id),
+      ofJob.map(({ id }) => id),
       job.id,
     ])) as unknown[];
     if (touched) continue;
-    for (const { name, id, fields } of own) {
+    for (const { name, id, fields } of ofJob) {
       const times = Object.fromEntries(Object.entries(fields).filter(([field]) => ['pourOn', 'takenAt', 'deviceAt', 'receivedAt'].includes(field)));
       if (Object.keys(times).length === 0) continue;
       await tx.getRepository(TABLES[name]).update({ id }, { ...times, changed: counter + 1 } as never);
