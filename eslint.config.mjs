@@ -51,6 +51,12 @@ export default tseslint.config(
     },
   },
   {
+    // A variable says what it holds. In the table of sentences a name is a code.
+    files: ['**/*.{ts,tsx}'],
+    ignores: ['words/**'],
+    rules: { 'id-denylist': ['error', 'one', 'held', 'own', 'put'] },
+  },
+  {
     // The computation is pure: no clock, no chance, no network, no interface.
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts', 'core/testing/**'],
