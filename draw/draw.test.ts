@@ -17,9 +17,13 @@ import {
   systemsScene,
   toSvg,
   vesselScene,
+  type Label,
   type Scene,
 } from './index';
 import { deepestOf, strataHandle, strataScale, strataScene } from './strataScene';
+
+const textOf = (label: Label): string => ('text' in label ? label.text : '');
+const codeOf = (label: Label): string => ('code' in label ? label.code : '');
 
 const outline = [
   [0, 0],
@@ -66,7 +70,7 @@ test('the plan keeps its scale both ways: a tap comes back where it was put', ()
     unit_m: 0.3048,
     unit: 'ft',
   });
-  expect(scene.shapes.some((shape) => shape.type === 'label' && shape.label.text === 'A  1 in')).toBe(true);
+  expect(scene.shapes.some((shape) => shape.type === 'label' && textOf(shape.label) === 'A  1 in')).toBe(true);
   expect(Math.max(...numbersOf(scene))).toBeLessThanOrEqual(340);
 });
 
@@ -130,7 +134,7 @@ test('strata: the bands lie in order, the handle stands at its value and its min
       .map((s) => (s.type === 'path' ? s.pattern : '')),
   ).toEqual(['set', 'stiff', 'mortar', 'wet']);
   const skins = (drawn: typeof columns): number =>
-    strataScene({ frame, columns: drawn, unit: 'min' }).shapes.filter((shape) => shape.type === 'label' && shape.label.code === 'strata.skin').length;
+    strataScene({ frame, columns: drawn, unit: 'min' }).shapes.filter((shape) => shape.type === 'label' && codeOf(shape.label) === 'strata.skin').length;
   expect([skins(columns), skins(columns.slice(0, 5))]).toEqual([1, 0]);
   const close = { at: 20, flows_s: 600, finishes_s: 640, sets_s: 700 };
   const labels = strataHandle({
@@ -142,14 +146,16 @@ test('strata: the bands lie in order, the handle stands at its value and its min
     chance: '1 in 10',
     ghost: { at: 5, text: 'was 5, +3 min' },
   }).shapes.flatMap((s) => (s.type === 'label' && s.weight === 800 ? [s] : []));
-  expect(labels.map(({ label }) => label.text)).toEqual(['88 °F', '10', '11', '12']);
+  expect(labels.map(({ label }) => textOf(label))).toEqual(['88 °F', '10', '11', '12']);
   for (let i = 2; i < labels.length; i += 1) expect(labels[i]!.y - labels[i - 1]!.y).toBeGreaterThanOrEqual(labels[i]!.size * 0.9);
   expect(deepestOf(columns, 20) % 300).toBe(0);
 });
 
 test('ruler, vessel and life stay inside their boxes and count', () => {
   expect([0.7, 3, 12, 0.024].map(nicePace)).toEqual([0.5, 2, 10, 0.02]);
-  const marks = ruledEdge({ x: 0, from: 0, to: 100, perUnit: 10, major: 5, minor: 1, unit: 'ft' }).flatMap((s) => (s.type === 'label' ? [s.label.text] : []));
+  const marks = ruledEdge({ x: 0, from: 0, to: 100, perUnit: 10, major: 5, minor: 1, unit: 'ft' }).flatMap((s) =>
+    s.type === 'label' ? [textOf(s.label)] : [],
+  );
   expect(marks).toEqual(['0 ft', '5', '10']);
   for (const scene of [
     vesselScene({ width: 100, height: 300, pail_m3: 0.0189, water_m3: 0.002, mixed_m3: 0.007, unit_m3: 0.001, unit: 'L' }),
@@ -161,7 +167,7 @@ test('ruler, vessel and life stay inside their boxes and count', () => {
 test('a scene turns into an SVG that escapes words and names its patterns', () => {
   const svg = toSvg({
     scene: sectionScene({ ...section, name: '<Mortar & co>' }, boxed),
-    speak: ({ code, figures, text }) => text ?? `${code} ${figures?.['name'] ?? ''}`,
+    speak: (label) => ('text' in label ? label.text : JSON.stringify(label)),
     colours,
   });
   expect(svg).toContain('&lt;Mortar &amp; co&gt;');
@@ -239,7 +245,7 @@ test('a plan tells its kinds apart without colour, looks closer about a place, a
   const many = Array.from({ length: 100 }, (_, i) => ({ at: [0.2, i / 40] as const, text: `${i}` }));
   const words = (input: object): { y: number }[] =>
     planScene({ ...room, findings: [], readings: many, ...input }).shapes.flatMap((shape) =>
-      shape.type === 'label' && /^[0-9]+$/.test(shape.label.text ?? '') ? [shape] : [],
+      shape.type === 'label' && /^[0-9]+$/.test(textOf(shape.label)) ? [shape] : [],
     );
   expect(words({})).toEqual([]);
   for (const zoom of [3, 12]) {

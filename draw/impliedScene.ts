@@ -38,7 +38,7 @@ export function impliedScene({ lives, width, height, degrees }: ImpliedSceneInpu
       stroke: 'ink',
       width: 2,
     });
-    const word = (from: number, to: number, code: string, seconds: number): Shape[] =>
+    const word = (from: number, to: number, code: 'draw.impliedFlows' | 'draw.impliedFinishes' | 'draw.impliedSets', seconds: number): Shape[] =>
       y(to) - y(from) < 20
         ? []
         : [{ type: 'label', x: left + 8, y: (y(from) + y(to)) / 2 + 5, label: { code, figures: { t_s: seconds } }, size: 14, weight: 700, plate: true }];

@@ -1,4 +1,5 @@
 export * from './scene';
+export type { LabelFigures } from './LabelFigures';
 export * from './ruler';
 export { isLine, PLAN_KINDS, type PlanKind } from './kinds';
 export * from './PlanFinding';

@@ -1,3 +1,4 @@
+import type { PlainCode } from './LabelFigures';
 import { pathOf, round, type Scene, type Shape } from './scene';
 
 /** A batch's life as a lying column: what the plan gave for placing and for the tool, and the marks of what happened. */
@@ -27,7 +28,7 @@ export function lifeScene(input: {
     width: 1.5,
   });
   const shapes: Shape[] = [slab(0, planPlace_s, 'wet'), slab(planPlace_s, Math.max(planFinish_s, planPlace_s), 'mortar'), slab(planFinish_s, most, 'stiff')];
-  const mark = (time_s: number, code: string, y: number, paint: 'ink' | 'stop'): void => {
+  const mark = (time_s: number, code: PlainCode, y: number, paint: 'ink' | 'stop'): void => {
     const at = x(time_s);
     shapes.push({ type: 'path', d: `M${at} ${top - 6}V${bottom + 6}`, stroke: paint, width: 4 });
     shapes.push({ type: 'label', x: Math.min(Math.max(at, 30), width - 40), y, label: { code }, size: 14, weight: 700, anchor: 'middle', paint });

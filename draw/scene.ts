@@ -1,3 +1,5 @@
+import type { Coded, PlainCode } from './LabelFigures';
+
 /** Paints are names of tokens, so that one scene serves light, dark, sun, paper and file. */
 export type Paint = 'ground' | 'sheet' | 'sunk' | 'ink' | 'faint' | 'line' | 'edge' | 'act' | 'onAct' | 'caution' | 'stop' | 'none';
 
@@ -6,11 +8,7 @@ export const PATTERNS = ['mortar', 'aggregate', 'resin', 'sand', 'wet', 'stiff',
 export type Pattern = (typeof PATTERNS)[number];
 
 /** Words are codes with figures; whoever shows the scene makes the sentence. `text` is for bare digits. */
-export interface Label {
-  readonly code?: string;
-  readonly figures?: Readonly<Record<string, number | string>>;
-  readonly text?: string;
-}
+export type Label = Coded | { readonly code: PlainCode; readonly figures?: undefined } | { readonly text: string };
 
 /** One thing that is drawn; sizes in px of the scene. */
 export type Shape =

@@ -1,3 +1,4 @@
+import type { PlainCode } from './LabelFigures';
 import { line, area } from 'd3-shape';
 import { ruledEdge } from './ruler';
 import { brokenEdge, pathOf, roomFor, round, type Scene, type Shape } from './scene';
@@ -128,7 +129,7 @@ export function strataScene(input: {
     });
   }
   // Names stand where their band is thick enough to hold them, at the quieter end.
-  const names: [string, (c: Column) => number, (c: Column) => number][] = [
+  const names: [PlainCode, (c: Column) => number, (c: Column) => number][] = [
     ['strata.flows', zero, (c) => c.flows_s],
     ['strata.finishes', (c) => c.flows_s, (c) => c.finishes_s],
     ['strata.stiffens', (c) => c.finishes_s, (c) => c.sets_s],

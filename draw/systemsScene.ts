@@ -1,4 +1,5 @@
-import { pathOf, round, type Scene, type Shape } from './scene';
+import type { PlainCode } from './LabelFigures';
+import { pathOf, round, type Label, type Scene, type Shape } from './scene';
 
 /** One system as its bar wants it: what it is called, and its parts in minor units. */
 export interface SystemBar {
@@ -43,7 +44,7 @@ export function systemsScene({ bars, width }: { bars: readonly SystemBar[]; widt
       ]);
     const [material, hands, all] = ends as [number, number, number];
     const stroke = { stroke: 'ink', width: bar.best ? 3 : 1.5 } as const;
-    const name = { code: 'draw.systemBar', figures: { number: bar.number, name: bar.name, total_minor: Math.round(all / 100) * 100 } };
+    const name: Label = { code: 'draw.systemBar', figures: { number: bar.number, name: bar.name, total_minor: Math.round(all / 100) * 100 } };
     return [
       { type: 'label', x: 2, y: top - 7, label: name, size: 15, weight: bar.best ? 700 : 500 },
       { type: 'path', d: box(0, material), pattern: 'mortar', grain: 0.6, ...stroke },
@@ -58,7 +59,7 @@ export function systemsScene({ bars, width }: { bars: readonly SystemBar[]; widt
     ];
   });
   const y = bars.length * ROW + 4;
-  const swatch = (at: number, look: Pick<Extract<Shape, { type: 'path' }>, 'fill' | 'pattern' | 'grain'>, code: string): Shape[] => [
+  const swatch = (at: number, look: Pick<Extract<Shape, { type: 'path' }>, 'fill' | 'pattern' | 'grain'>, code: PlainCode): Shape[] => [
     { type: 'path', d: `M${at + 2} ${y}h16v16h-16Z`, stroke: 'ink', width: 1.5, ...look },
     { type: 'label', x: at + 24, y: y + 13, label: { code }, size: 14, weight: 500 },
   ];

@@ -4,7 +4,7 @@ import type { ProblemFigures } from '@tufa/core/quantity';
 import type { Code, Names, Sentences } from './sentences';
 
 /** Codes without a sentence, or whose sentence names a figure that does not come with them. */
-type Uncovered<Figures, Before extends string, Cut extends string = ''> = {
+export type Uncovered<Figures, Before extends string, Cut extends string = ''> = {
   [C in keyof Figures & string]: C extends `${Cut}${infer Rest}`
     ? `${Before}${Rest}` extends Code
       ? Exclude<Names<Sentences[`${Before}${Rest}`]>, keyof Figures[C] | 'count'> extends never
@@ -15,7 +15,7 @@ type Uncovered<Figures, Before extends string, Cut extends string = ''> = {
 }[keyof Figures & string];
 
 /** Compiles only while nothing is left over. */
-type None<Left extends never> = Left;
+export type None<Left extends never> = Left;
 
 /** Every reason of the rules has its sentence; a question that stops speaks with its own words. */
 export type Reasons = None<Uncovered<Omit<ReasonFigures, `stop.${string}`>, 'reason.'>>;

@@ -1,6 +1,6 @@
 import type { SystemSection } from '@tufa/core/plan';
 import { round, type Shape } from '../scene';
-import { OVER_LINE, type BasePaint, type LabelAt } from './frame';
+import { labelAt, OVER_LINE, type BasePaint, type LabelAt, type LabelPlace } from './frame';
 
 /** Density of a filling's pattern, to scale with its largest grain. */
 const grainOf = ({ grain_m }: Pick<SystemSection, 'grain_m'>, perMetre: number): number => round(Math.min(2.4, Math.max(0.7, (grain_m * perMetre) / 6)));
@@ -35,34 +35,24 @@ export const interfaceLine = ({ bond, moisture }: Pick<SystemSection, 'bond' | '
 });
 
 /** The product's name in its layer. */
-export const nameLabel = ({ name }: Pick<SystemSection, 'name'>, y: number, more: Partial<LabelAt> = {}): LabelAt => ({
-  y,
-  code: 'draw.name',
-  figures: { name },
-  size: 16,
-  ...more,
-});
+export const nameLabel = ({ name }: Pick<SystemSection, 'name'>, y: number, more: LabelPlace = {}): LabelAt =>
+  labelAt('draw.name', { name }, { y, size: 16, ...more });
 
 /** How the base is left: its moisture, its profile, and what is brushed on. */
-export const baseLabel = ({ bond, moisture, csp }: Pick<SystemSection, 'bond' | 'moisture' | 'csp'>, y: number, more: Partial<LabelAt> = {}): LabelAt => ({
-  y,
-  code: `draw.${csp === null ? 'abraded' : 'base'}${bond === 'self' || bond === 'none' ? 'Is' : 'Bonded'}`,
-  figures: { wants: moisture, is: moisture, bond, ...(csp === null ? {} : { csp }) },
-  size: 15,
-  ...more,
-});
+export function baseLabel({ bond, moisture, csp }: Pick<SystemSection, 'bond' | 'moisture' | 'csp'>, y: number, more: LabelPlace = {}): LabelAt {
+  const bonded = bond === 'self' || bond === 'none' ? 'Is' : 'Bonded';
+  const figures = { wants: moisture, is: moisture, bond };
+  const at = { y, size: 15, ...more };
+  return csp === null ? labelAt(`draw.abraded${bonded}`, figures, at) : labelAt(`draw.base${bonded}`, { ...figures, csp }, at);
+}
 
 /** What carries the repair, by its kind. */
-export const slabLabel = ({ on, thickness_m }: Pick<SystemSection, 'on' | 'thickness_m'>, y: number): LabelAt => ({
-  y,
-  code: `draw.on.${on}`,
-  figures: { thickness_m },
-  size: 15,
-});
+export const slabLabel = ({ on, thickness_m }: Pick<SystemSection, 'on' | 'thickness_m'>, y: number): LabelAt =>
+  labelAt(`draw.on.${on}`, { thickness_m }, { y, size: 15 });
 
 /** What cures and coats it, above everything, the last on top. */
 export const overLabels = ({ over }: Pick<SystemSection, 'over'>): LabelAt[] =>
-  [...over].reverse().map((name, i) => ({ y: 16 + i * OVER_LINE, code: 'draw.overIt', figures: { name }, size: 14 }));
+  [...over].reverse().map((name, i) => labelAt('draw.overIt', { name }, { y: 16 + i * OVER_LINE, size: 14 }));
 
 /** The thin line of a cure or coat over a face. */
 export const coatLine = ({ over }: Pick<SystemSection, 'over'>, d: string): Shape[] => (over.length > 0 ? [{ type: 'path', d, stroke: 'act', width: 4 }] : []);

@@ -1,7 +1,7 @@
 import type { SystemSection } from '@tufa/core/plan';
 import { pathOf, type Shape } from '../scene';
 import { baseLabel, basePaint, coatLine, filling, interfaceLine, nameLabel, overLabels } from './common';
-import { frameOf, type Drawn, type SectionView } from './frame';
+import { type Drawn, frameOf, labelAt, type SectionView } from './frame';
 
 type Edge = Extract<SystemSection, { kind: 'edge' }>;
 type Step = Extract<SystemSection, { kind: 'step' }>;
@@ -53,8 +53,8 @@ export function edgeSection(section: Edge, view: SectionView): Drawn {
     labels: [
       ...overLabels(section),
       nameLabel(section, low + 26, { x, leadTo: [(inner + outer) / 2, (top + low) / 2] }),
-      { y: low + 50, code: 'draw.edgeSize', figures: { across_m, down_m }, size: 15, x },
-      { y: low + 74, code: `draw.face.${section.face}`, figures: {}, size: 14, x },
+      labelAt('draw.edgeSize', { across_m, down_m }, { y: low + 50, size: 15, x }),
+      labelAt(`draw.face.${section.face}`, {}, { y: low + 74, size: 14, x }),
       baseLabel(section, low + 98, { x }),
     ],
     zero: top,
@@ -107,9 +107,9 @@ export function stepSection(section: Step, view: SectionView): Drawn {
     labels: [
       ...overLabels(section),
       nameLabel(section, top + (low - top) * 0.35, { x: Math.max(left + 8, middle - 90) }),
-      { y: top + (low - top) * 0.35 + 24, code: 'draw.rise', figures: { rise_m }, size: 15, x: Math.max(left + 8, middle - 90) },
-      { y: top + (low - top) * 0.35 + 48, code: 'draw.going', figures: { going_m }, size: 15, x: Math.max(left + 8, middle - 90) },
-      { y: low + 28, code: `draw.face.${section.face}`, figures: {}, size: 14, x: left + 8 },
+      labelAt('draw.rise', { rise_m }, { y: top + (low - top) * 0.35 + 24, size: 15, x: Math.max(left + 8, middle - 90) }),
+      labelAt('draw.going', { going_m }, { y: top + (low - top) * 0.35 + 48, size: 15, x: Math.max(left + 8, middle - 90) }),
+      labelAt(`draw.face.${section.face}`, {}, { y: low + 28, size: 14, x: left + 8 }),
       baseLabel(section, low + 52, { x: left + 8 }),
     ],
     zero: top,
@@ -158,9 +158,9 @@ export function wedgeSection(section: Wedge, view: SectionView): Drawn {
     labels: [
       ...overLabels(section),
       nameLabel(section, top + 6, { x, leadTo: [(start + high * 2) / 3, (low + top) / 2 + 8] }),
-      { y: top + 30, code: 'draw.wedgeSize', figures: { rise_m, run_m }, size: 15, x },
-      { y: top + 52, code: 'draw.steeper', figures: {}, size: 14, x },
-      ...(toe_m > 0 ? [{ y: low + toe + 24, code: 'draw.toe', figures: { toe_m }, size: 14, x: start }] : []),
+      labelAt('draw.wedgeSize', { rise_m, run_m }, { y: top + 30, size: 15, x }),
+      labelAt('draw.steeper', {}, { y: top + 52, size: 14, x }),
+      ...(toe_m > 0 ? [labelAt('draw.toe', { toe_m }, { y: low + toe + 24, size: 14, x: start })] : []),
       baseLabel(section, bottom - 12, { x }),
     ],
     zero: top,

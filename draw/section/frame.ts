@@ -1,4 +1,5 @@
 import type { SystemSection } from '@tufa/core/plan';
+import { coded, type Coded, type LabelFigures } from '../LabelFigures';
 import { nicePace, ruledEdge } from '../ruler';
 import { brokenEdge, pathOf, type Label, type Scene, type Shape } from '../scene';
 
@@ -34,14 +35,18 @@ export function frameOf({ width, height, small = false, mirror = false }: Sectio
 }
 
 /** A label of a section: at `x` with its own anchor, or down the middle on a plate; a line leads to what it names. */
-export interface LabelAt {
-  readonly y: number;
-  readonly code: string;
-  readonly figures: Readonly<Record<string, number | string>>;
-  readonly size: number;
+export type LabelAt = Coded & LabelPlace & { readonly y: number; readonly size: number };
+
+export interface LabelPlace {
   readonly x?: number;
   readonly leadTo?: readonly [number, number];
 }
+
+/** A label with its figures and its place. */
+export const labelAt = <C extends keyof LabelFigures>(code: C, figures: LabelFigures[C], at: LabelPlace & { y: number; size: number }): LabelAt => ({
+  ...coded(code, figures),
+  ...at,
+});
 
 /** Labels of one column moved down, and up again from the floor, until none touches its neighbour. */
 function apartDown(labels: readonly LabelAt[], floor: number): LabelAt[] {
@@ -104,10 +109,10 @@ export function framed({ view, section, drawn, title }: { view: SectionView; sec
   const shapes = [...drawn.shapes];
   if (!frame.small) {
     const at = (frame.left + frame.right) / 2;
-    for (const { y, code, figures, size, x, leadTo } of apartDown(drawn.labels, frame.bottom - 6)) {
+    for (const { y, size, x, leadTo, ...label } of apartDown(drawn.labels, frame.bottom - 6)) {
       if (leadTo) shapes.push({ type: 'path', d: `M${leadTo[0]} ${leadTo[1]}L${(x ?? at) - 4} ${y - size * 0.35}`, stroke: 'edge', width: 1.5 });
       const anchor = x === undefined ? 'middle' : 'start';
-      shapes.push({ type: 'label', x: x ?? at, y, label: { code, figures }, size, weight: size > 15 ? 700 : 500, anchor, plate: true });
+      shapes.push({ type: 'label', x: x ?? at, y, label, size, weight: size > 15 ? 700 : 500, anchor, plate: true });
     }
     const { perMetre } = drawn;
     const inches = unit_m === 0.0254;

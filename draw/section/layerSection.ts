@@ -1,7 +1,7 @@
 import type { SystemSection } from '@tufa/core/plan';
 import { pathOf, type Shape } from '../scene';
 import { baseLabel, basePaint, coatLine, filling, interfaceLine, nameLabel, overLabels, slabLabel } from './common';
-import { baseBelow, frameOf, type Drawn, type SectionView } from './frame';
+import { baseBelow, type Drawn, frameOf, labelAt, type SectionView } from './frame';
 
 type Skim = Extract<SystemSection, { kind: 'skim' }>;
 type Counter = Extract<SystemSection, { kind: 'counter' }>;
@@ -33,7 +33,7 @@ export function skimSection(section: Skim, view: SectionView): Drawn {
     labels: [
       ...overLabels(section),
       nameLabel(section, top + (y - top) * 0.42),
-      { y: top + (y - top) * 0.42 + 24, code: 'draw.layerDeep', figures: { layer_m: section.layer_m }, size: 15 },
+      labelAt('draw.layerDeep', { layer_m: section.layer_m }, { y: top + (y - top) * 0.42 + 24, size: 15 }),
       baseLabel(section, y + 48),
       slabLabel(section, bottom - 20),
     ],
@@ -84,10 +84,10 @@ export function counterSection(section: Counter, view: SectionView): Drawn {
     labels: [
       ...overLabels(section),
       nameLabel(section, top + (y - top) * 0.42),
-      { y: top + (y - top) * 0.42 + 24, code: 'draw.layerDeep', figures: { layer_m }, size: 15 },
+      labelAt('draw.layerDeep', { layer_m }, { y: top + (y - top) * 0.42 + 24, size: 15 }),
       baseLabel(section, y + 34),
-      ...(drop_m > 0 ? [{ y: low - 4, code: 'draw.drop', figures: { drop_m }, size: 15 }] : []),
-      { y: bottom - 20, code: 'draw.carried', figures: {}, size: 15 },
+      ...(drop_m > 0 ? [labelAt('draw.drop', { drop_m }, { y: low - 4, size: 15 })] : []),
+      labelAt('draw.carried', {}, { y: bottom - 20, size: 15 }),
     ],
     zero: top,
     end: Math.max(low, Math.min(end, bottom)),

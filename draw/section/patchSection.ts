@@ -1,7 +1,7 @@
 import type { SystemSection } from '@tufa/core/plan';
 import { brokenEdge, pathOf, type Shape } from '../scene';
 import { baseLabel, basePaint, coatLine, filling, interfaceLine, nameLabel, overLabels, slabLabel } from './common';
-import { baseBelow, frameOf, type Drawn, type LabelAt, type SectionView } from './frame';
+import { baseBelow, type Drawn, frameOf, type LabelAt, labelAt, type SectionView } from './frame';
 
 type Patch = Extract<SystemSection, { kind: 'spall' | 'void' }>;
 
@@ -89,11 +89,11 @@ function labelsOf(
   const at = top + (bottom - top) * 0.3;
   return [
     ...overLabels(section),
-    ...(section.kind === 'void' ? [{ y: first + 18, code: 'draw.water', figures: {}, size: 14 }] : []),
-    ...(overlay ? [{ y: rim + drawn / 2 + 5, code: 'draw.overlay', figures: { name: overlay.name, overlay_m: overlay.thickness_m }, size: 15 }] : []),
+    ...(section.kind === 'void' ? [labelAt('draw.water', {}, { y: first + 18, size: 14 })] : []),
+    ...(overlay ? [labelAt('draw.overlay', { name: overlay.name, overlay_m: overlay.thickness_m }, { y: rim + drawn / 2 + 5, size: 15 })] : []),
     nameLabel(section, at),
-    { y: at + 26, code: lifts > 1 ? 'draw.lifts' : 'draw.oneLift', figures: { deepest_m, lifts }, size: 15 },
-    ...(section.anchors ? [{ y: at + 50, code: 'draw.anchors', figures: {}, size: 14 }] : []),
+    labelAt(lifts > 1 ? 'draw.lifts' : 'draw.oneLift', { deepest_m, lifts }, { y: at + 26, size: 15 }),
+    ...(section.anchors ? [labelAt('draw.anchors', {}, { y: at + 50, size: 14 })] : []),
     baseLabel(section, bottom + 26),
     slabLabel(section, floor - 20),
   ];

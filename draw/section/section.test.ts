@@ -56,9 +56,9 @@ const SECTIONS: readonly SystemSection[] = [
   { ...resin, kind: 'groove', width_m: 0.012, depth_m: 0.03, sealant_m: null, rod_m: null, crown_m: 0 },
 ];
 
-const labels = (scene: Scene) => scene.shapes.flatMap((s) => (s.type === 'label' && s.label.code ? [s] : []));
+const labels = (scene: Scene) => scene.shapes.flatMap((s) => (s.type === 'label' && 'code' in s.label ? [{ ...s, label: s.label }] : []));
 const paths = (scene: Scene) => scene.shapes.flatMap((s) => (s.type === 'path' ? [s] : []));
-const codes = (scene: Scene): (string | undefined)[] => labels(scene).map(({ label }) => label.code);
+const codes = (scene: Scene): string[] => labels(scene).map(({ label }) => label.code);
 const numbersOf = (d: string): number[] => (d.match(/-?[\d.]+(?:e-?\d+)?/g) ?? []).map(Number);
 
 test.each(SECTIONS.map((section) => [`${section.kind} ${JSON.stringify(section).length}`, section] as const))(

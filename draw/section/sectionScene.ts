@@ -1,3 +1,4 @@
+import { coded } from '../LabelFigures';
 import type { SystemSection } from '@tufa/core/plan';
 import { drawnSection } from '../kinds';
 import type { Scene } from '../scene';
@@ -8,6 +9,6 @@ import { framed, type SectionView } from './frame';
  * would not fit.
  */
 export function sectionScene(section: SystemSection, view: SectionView): Scene {
-  const title = { code: `draw.sectionOf.${section.kind}`, figures: { name: section.name, thickness_m: section.thickness_m } };
+  const title = coded(`draw.sectionOf.${section.kind}`, { name: section.name, thickness_m: section.thickness_m });
   return framed({ view, section, drawn: drawnSection(section, view), title });
 }

@@ -1,9 +1,13 @@
-import type { Dress, Label } from '@tufa/draw';
+import type { Dress, Label, LabelFigures } from '@tufa/draw';
 import { sayCoded } from '@tufa/words';
+import type { None, Uncovered } from '@tufa/words/covered';
 import type { Speaker } from '@tufa/words/speak';
 
+/** Nothing, while whatever is written on a drawing has its sentence and gets the figures that it names; else this does not compile. */
+type Missing = None<Uncovered<LabelFigures, ''>>;
+
 /** The words of a label of a scene. */
-export const speak = (speaker: Speaker, { code, figures, text }: Label): string => text ?? (code ? sayCoded(speaker, code, figures) : '');
+export const speak = (speaker: Speaker, label: Label | Missing): string => ('text' in label ? label.text : sayCoded(speaker, label.code, label.figures));
 
 /** A scene dressed for the screen: its paints are the tokens of the present look. */
 export const dress = (speaker: Speaker, prefix: string): Dress => ({

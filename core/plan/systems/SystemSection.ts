@@ -3,6 +3,7 @@ import type { Bond, Moisture } from '../../shelf';
 import type { ElementInput } from '../../survey';
 import type { CrackProfile, SpallShape } from '../../takeoff';
 import type { CrackWay } from '../kinds/CrackWay';
+import type { RiserFace } from '../steps/riserMethod';
 
 /** What every section shows beside its own shape. */
 interface SectionCommon {
@@ -40,8 +41,8 @@ export type SectionShape =
   | { readonly kind: 'skim'; readonly layer_m: number; readonly texture_m: number }
   | { readonly kind: 'counter'; readonly layer_m: number; readonly drop_m: number; readonly across_m: number }
   | { readonly kind: 'wedge'; readonly run_m: number; readonly rise_m: number; readonly toe_m: number }
-  | { readonly kind: 'edge'; readonly across_m: number; readonly down_m: number; readonly section: 'rectangle' | 'triangle'; readonly face: string }
-  | { readonly kind: 'step'; readonly going_m: number; readonly rise_m: number; readonly face: string }
+  | { readonly kind: 'edge'; readonly across_m: number; readonly down_m: number; readonly section: 'rectangle' | 'triangle'; readonly face: RiserFace }
+  | { readonly kind: 'step'; readonly going_m: number; readonly rise_m: number; readonly face: RiserFace }
   | {
       readonly kind: 'crack';
       readonly width_m: number;

@@ -21,7 +21,7 @@ const PAPER = {
   stop: '#94281c',
 } as const;
 
-const speak = (speaker: Speaker, { code, figures, text }: Label): string => text ?? (code ? sayCoded(speaker, code, figures) : '');
+const speak = (speaker: Speaker, label: Label): string => ('text' in label ? label.text : sayCoded(speaker, label.code, label.figures));
 const drawing = (speaker: Speaker, scene: Scene): Content => ({
   svg: toSvg({ scene, speak: (label) => speak(speaker, label), colours: PAPER }),
   width: scene.width,
