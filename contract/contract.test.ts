@@ -47,7 +47,7 @@ test('a fault names its field, its code and the limit', () => {
       },
     },
   };
-  expect(checkCommand(bad).fault).toEqual({ field: 'change.geometry.outline.1.0', code: 'number.max', figures: { limit: 100 } });
+  expect(checkCommand(bad).fault).toEqual({ field: 'change.geometry.outline.1.0', code: 'field.number.max', figures: { limit: 100 } });
 });
 
 test('the phone shows a job before the firm has answered, and plans it as the firm would', () => {

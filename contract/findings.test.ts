@@ -58,7 +58,7 @@ test.each(Object.entries({ ...KINDS, ...LAID }))('a %s is held to its kind, by J
   const sent = (change: object) => checkCommand({ ...command('finding.change', id(4), change), madeAt: '2026-05-12T09:10:00Z', base: {} }).fault;
   const { kind, outline, properties } = good;
   expect(sent({ kind, outline, properties })).toBeNull();
-  expect(sent({ outline })).toMatchObject({ code: 'object.with' });
+  expect(sent({ outline })).toMatchObject({ code: 'field.object.with' });
   expect(
     sent({
       kind,

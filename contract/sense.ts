@@ -11,8 +11,8 @@ function readingFault(change: Readonly<Record<string, unknown>>): Fault | null {
   const limit = LIMITS[change['kind'] as Limit];
   const { value } = (change['value'] ?? {}) as { value?: unknown };
   if (!('takenAt' in change) || limit === undefined || typeof value !== 'number') return null;
-  if (value < limit.least) return { field: 'value.value', code: 'number.min', figures: { limit: limit.least } };
-  return value > limit.most ? { field: 'value.value', code: 'number.max', figures: { limit: limit.most } } : null;
+  if (value < limit.least) return { field: 'value.value', code: 'field.number.min', figures: { limit: limit.least } };
+  return value > limit.most ? { field: 'value.value', code: 'field.number.max', figures: { limit: limit.most } } : null;
 }
 
 /** A sheet that contradicts itself, or is another's. */

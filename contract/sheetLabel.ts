@@ -110,7 +110,7 @@ function readerOf(cells: LabelCells, system: UnitSystem | null): Reader {
 }
 
 const needed = <V>(cell: LabelCell, value: V | undefined): V => {
-  if (value === undefined || value === '') throw new LabelFault(cell, 'any.required');
+  if (value === undefined || value === '') throw new LabelFault(cell, 'field.any.required');
   return value;
 };
 

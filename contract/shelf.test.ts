@@ -34,7 +34,7 @@ test('a sheet that contradicts itself or names another product is refused at the
   expect(refused(fine, newId())).toMatchObject({ field: 'sheet.productId', code: 'anotherProduct' });
   expect(check(FIELDS.sheet, { productId: fine.productId, revision: 1, sheet: { ...fine, flow: { least_s: 540 } } }).fault).toMatchObject({
     field: 'sheet.flow.most_s',
-    code: 'any.required',
+    code: 'field.any.required',
   });
 });
 
@@ -65,7 +65,7 @@ test.each<[string, LabelCells, string, string]>([
   ['a foreign unit', { grain: '2 pints' }, 'grain', 'unknownUnit'],
   ['times without the temperature they hold at', { works: '12 min' }, 'reference', 'referenceMissing'],
   ['a class that is none', { class: 'elastic' }, 'class', 'unknownName'],
-  ['no price', { price: '' }, 'price', 'any.required'],
+  ['no price', { price: '' }, 'price', 'field.any.required'],
   ['parts that are no numbers', { class: 'crackResin', parts: '1:x' }, 'parts', 'unreadable'],
 ])('what is wrong with a label is named by its cell: %s', (_name, change, cell, code) => {
   const cells: LabelCells = { name: 'Bag', class: 'fineRapid', pack: '20 kg', price: '10', ...change };
@@ -110,7 +110,7 @@ test('the shelf as a file comes back whole, and each sheet’s fault is told by 
     { ...fine, flow: { least_s: 5000, most_s: 5000 } },
   ];
   expect(previewOfShelf({ content: JSON.stringify({ v: 1, sheets: bad }), data: shipped, newId }).faults).toEqual([
-    expect.objectContaining({ row: 2, field: 'reference_C', code: 'any.required' }),
+    expect.objectContaining({ row: 2, field: 'reference_C', code: 'field.any.required' }),
     expect.objectContaining({ row: 3, field: 'sheet.resin.byMass', code: 'partsDiffer' }),
     expect.objectContaining({ row: 4, code: 'flowAfterFinish' }),
   ]);

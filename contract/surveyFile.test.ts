@@ -38,12 +38,12 @@ test('readings go out as rows and come back as they were; each bad row is named 
   ];
   const read = readingsFromRows(bad, data, id(1));
   expect(read.faults.map(({ row: n, field, code }) => [n, field, code])).toEqual([
-    [1, 'value', 'number.max'],
-    [2, 'kind', 'any.only'],
+    [1, 'value', 'field.number.max'],
+    [2, 'kind', 'field.any.only'],
     [3, 'element', 'unknownName'],
     [4, 'finding', 'unknownName'],
-    [5, 'x_m', 'any.required'],
-    [6, 'taken_at', 'string.isoDate'],
+    [5, 'x_m', 'field.any.required'],
+    [6, 'taken_at', 'field.string.isoDate'],
     [7, 'x_m', 'outsideElement'],
   ]);
   expect(read.readings).toHaveLength(1);
@@ -70,6 +70,6 @@ test('readings go out as rows and come back as they were; each bad row is named 
   const withReading = (more: object) => readSurveyFile(JSON.stringify({ ...file, readings: [{ ...file.readings[0]!, ...more }] })).fault;
   // Nobody's *understood* comes in with a file.
   for (const kind of ['mood', 'acknowledged', 'removal']) expect(withReading({ kind })).toMatchObject({ field: 'readings.0.kind' });
-  expect(withReading({ value: typed(3) })).toMatchObject({ field: 'readings.0.value.value', code: 'number.max' });
+  expect(withReading({ value: typed(3) })).toMatchObject({ field: 'readings.0.value.value', code: 'field.number.max' });
   expect(withReading({ elementId: id(9) })).toMatchObject({ field: 'readings.0.elementId', code: 'refersToUnknown' });
 });

@@ -75,15 +75,15 @@ export function readingsFromRows(rows: readonly ReadingRow[], data: FirmData, jo
     }>(row, given);
     if (fault) return fail(fault);
     const limit = LIMITS[good.kind as Limit];
-    if (good.value < limit.least) return fail({ field: 'value', code: 'number.min', figures: { limit: limit.least } });
-    if (good.value > limit.most) return fail({ field: 'value', code: 'number.max', figures: { limit: limit.most } });
+    if (good.value < limit.least) return fail({ field: 'value', code: 'field.number.min', figures: { limit: limit.least } });
+    if (good.value > limit.most) return fail({ field: 'value', code: 'field.number.max', figures: { limit: limit.most } });
     const element = elementsOf(data, jobId).find(({ name }) => name === good.element);
     if (!element) return fail({ field: 'element', code: 'unknownName', figures: { name: good.element } });
     const finding = findingsOf(data, jobId).find(({ label, elementId }) => label === good.finding && elementId === element.id);
     if (good.finding && !finding) return fail({ field: 'finding', code: 'unknownName', figures: { name: good.finding } });
     const placed = good.x_m !== undefined && good.y_m !== undefined;
     if (!placed && (good.kind === 'sounding' || good.kind === 'depth' || good.kind === 'width'))
-      return fail({ field: 'x_m', code: 'any.required', figures: {} });
+      return fail({ field: 'x_m', code: 'field.any.required', figures: {} });
     if (placed && outsiders([[good.x_m as number, good.y_m as number]], element.geometry.outline).length > 0)
       return fail({ field: 'x_m', code: 'outsideElement', figures: { name: element.name } });
     readings.push({

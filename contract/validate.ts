@@ -11,7 +11,7 @@ export function check<T>(schema: Joi.Schema, value: unknown): { value: T; fault:
   const detail = error?.details[0];
   if (!detail) return { value: converted as T, fault: null };
   const { limit } = (detail.context ?? {}) as { limit?: unknown };
-  return { value: null, fault: { field: detail.path.join('.'), code: detail.type, figures: limit === undefined ? {} : { limit } } };
+  return { value: null, fault: { field: detail.path.join('.'), code: `field.${detail.type}`, figures: limit === undefined ? {} : { limit } } };
 }
 
 /** A command: its envelope, its change against the schema of its entity, and what a schema cannot see. */

@@ -35,8 +35,7 @@ export const standsIn = (speaker: Speaker, { base }: Origin, name: string): Labe
 /** What is wrong with a cell, in words. */
 export const sayLabelFault = (speaker: Speaker, code: string, figures: Readonly<Record<string, unknown>>, field: string): string => {
   const named = isSaid(`shelf.edit.${field}`) ? sayCoded(speaker, `shelf.edit.${field}`) : field;
-  const key = code.includes('.') ? `problem.field.${code}` : `problem.${code}`;
-  return sayCoded(speaker, key, { ...figures, field: named });
+  return sayCoded(speaker, `problem.${code}`, { ...figures, field: named });
 };
 
 /** What is sent for a label. @throws FieldProblem naming the cell */

@@ -141,7 +141,7 @@ export function SurveyFiles({ view, element, onDone }: { view: JobView; element:
 }
 
 const sayFault = (speaker: Speaker, code: string, figures: Readonly<Record<string, unknown>>, field: string): string =>
-  sayCoded(speaker, code.includes('.') ? `problem.field.${code}` : `problem.${code}`, { ...figures, field });
+  sayCoded(speaker, `problem.${code}`, { ...figures, field });
 
 async function previewOfReadings(speaker: Speaker, { data, job }: JobView, text: string): Promise<Preview> {
   const [{ readingsFromRows }, { parse }] = await Promise.all([loadChecks(), loadCsv()]);

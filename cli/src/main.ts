@@ -27,7 +27,7 @@ function plan(path: string | undefined): number {
   const file = readJson(path);
   const { value, fault } = check<PlanInput>(planInput, isDemonstration(file) ? fromDemonstration(file) : file);
   if (fault) {
-    process.stderr.write(`${fault.field}: ${sayCoded(PLAIN, `problem.field.${fault.code}`, { field: fault.field, ...fault.figures })}\n`);
+    process.stderr.write(`${fault.field}: ${sayCoded(PLAIN, `problem.${fault.code}`, { field: fault.field, ...fault.figures })}\n`);
     return 1;
   }
   out(JSON.stringify(computePlan(value), null, 1));

@@ -1,4 +1,5 @@
 import type { Writable } from '@tufa/contract/commands';
+import type { Fault } from '@tufa/contract/Fault';
 import { senseOf } from '@tufa/contract/sense';
 import { print, type Kind } from '@tufa/core/quantity';
 import { say, sayCoded, isSaid } from '@tufa/words';
@@ -20,16 +21,20 @@ export interface WireForm<V extends FieldValues> {
   readonly fieldOf: (path: string, values: V) => { field: keyof V & string; kind?: Kind; label?: string };
 }
 
-function sayFault(speaker: Speaker, code: string, limit: unknown, kind: Kind | undefined): string {
+/** What is wrong, in the form's words where it has some; else in those of the server's answer. */
+function sayFault(speaker: Speaker, { code, figures }: Fault, kind: Kind | undefined, field: string): string {
+  const { limit } = figures;
   const printed =
     typeof limit === 'number' && kind
       ? `${print({ kind, value: limit, system: speaker.system }).digits} ${print({ kind, value: limit, system: speaker.system }).unit}`
       : String(limit);
-  if (code === 'number.min') return say(speaker, 'field.tooSmall', { least: printed });
-  if (code === 'number.max') return say(speaker, 'field.tooLarge', { most: printed });
-  if (code === 'string.max') return say(speaker, 'field.tooLong', { limit: printed });
-  if (code === 'string.empty' || code === 'any.required' || code === 'string.min') return say(speaker, 'field.required');
-  return isSaid(`field.${code}`) ? sayCoded(speaker, `field.${code}`) : sayCoded(speaker, `problem.field.${code}`, { field: '', limit: printed });
+  if (code === 'field.number.min') return say(speaker, 'field.tooSmall', { least: printed });
+  if (code === 'field.number.max') return say(speaker, 'field.tooLarge', { most: printed });
+  if (code === 'field.string.max') return say(speaker, 'field.tooLong', { limit: printed });
+  if (code === 'field.string.empty' || code === 'field.any.required' || code === 'field.string.min') return say(speaker, 'field.required');
+  return isSaid(`field.${code}`)
+    ? sayCoded(speaker, `field.${code}`)
+    : sayCoded(speaker, `problem.${code}`, { ...figures, field, ...(limit === undefined ? {} : { limit: printed }) });
 }
 
 /** react-hook-form over the wire's own schema, with what was typed kept as a draft until it is saved. */
@@ -52,14 +57,7 @@ export function useWireForm<V extends FieldValues>({
       const fault = check(FIELDS[wire.entity], sent).fault ?? senseOf(sent as Record<string, unknown>);
       if (!fault) return { values, errors: {} };
       const { field, kind, label = '' } = wire.fieldOf(fault.field, values);
-      // What contradicts itself comes with its own figures.
-      const isProblem = !fault.code.includes('.') && !isSaid(`field.${fault.code}`) && isSaid(`problem.${fault.code}`);
-      return fail(
-        field,
-        isProblem
-          ? sayCoded(speaker, `problem.${fault.code}`, { ...fault.figures, field: label })
-          : sayFault(speaker, fault.code, fault.figures['limit'], kind),
-      );
+      return fail(field, sayFault(speaker, fault, kind, label));
     } catch (error) {
       if (error instanceof FieldProblem) return fail(error.field, error.sentence);
       throw error;

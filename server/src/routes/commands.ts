@@ -16,7 +16,7 @@ export function commandRoutes({ source, clock }: AppContext): Router {
   router.post('/commands', async (request, response) => {
     const { firmId } = signedIn(response);
     const { value: commands, fault } = check<Command[]>(commandsSchema, request.body);
-    if (fault) throw new HttpProblem({ status: 422, code: `field.${fault.code}`, field: fault.field, figures: fault.figures });
+    if (fault) throw new HttpProblem({ status: 422, code: fault.code, field: fault.field, figures: fault.figures });
 
     // An outside client's single command may name the version it saw; a stale one is answered with both.
     const seen = request.get('if-match');

@@ -36,7 +36,7 @@ export function sessionRoutes({ source, firmId, clock }: AppContext): Router {
 
   router.post('/session', tries, async (request, response) => {
     const { value, fault } = check<{ personId: string; device: { id: string; label: string } }>(signIn, request.body);
-    if (fault) throw new HttpProblem({ status: 422, code: `field.${fault.code}`, field: fault.field, figures: fault.figures });
+    if (fault) throw new HttpProblem({ status: 422, code: fault.code, field: fault.field, figures: fault.figures });
     const person = (await people()).people.find((candidate) => candidate.id === value.personId);
     if (!person) throw new HttpProblem({ status: 422, code: 'unknownPerson', field: 'personId' });
     await withFirm(source, firmId, (tx) =>

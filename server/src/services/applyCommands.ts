@@ -29,14 +29,10 @@ export async function applyCommands(context: CommandContext, commands: readonly 
   return results;
 }
 
-/** Schema faults are `field.number.max` and the like; what the core refuses keeps its own code. */
-const problemCode = (code: string): string => (code.includes('.') ? `field.${code}` : code);
-
 async function applyOne(context: CommandContext, sent: unknown): Promise<CommandResult> {
   const id = String((sent as { id?: unknown } | null)?.id ?? '');
   const { value: command, fault } = checkCommand(sent);
-  if (fault)
-    return { id, result: 'refused', problem: problemDetails({ status: 422, code: problemCode(fault.code), field: fault.field, figures: fault.figures }) };
+  if (fault) return { id, result: 'refused', problem: problemDetails({ status: 422, code: fault.code, field: fault.field, figures: fault.figures }) };
   if (!context.personIds.has(command.person))
     return { id, result: 'refused', problem: problemDetails({ status: 422, code: 'unknownPerson', field: 'person' }) };
   try {
