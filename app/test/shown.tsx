@@ -1,0 +1,128 @@
+import 'fake-indexeddb/auto';
+import type { EntityName, FirmData } from '@tufa/contract/entities';
+import { emptyFirmData } from '@tufa/contract/entities';
+import { DEFAULT_BATCH, DEFAULT_CREW, DEFAULT_FIRM } from '@tufa/core/plan';
+import { aids, catalogue } from '@tufa/core/shelf/catalogue';
+import { PLAIN, type Speaker } from '@tufa/words';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { act, cleanup, render } from '@testing-library/react';
+import type { ReactElement } from 'react';
+import { outbox } from '../outbox/Outbox';
+import { queryClient } from '../outbox/queryClient';
+import { useFirm } from '../outbox/useFirm';
+import { SpeakerContext } from '../parts/phone/speaker';
+import { plain } from './plain';
+
+export const LEAD = { id: '0198a000-9e09-7000-8000-000000000001', name: 'Lead' };
+export const FIRM = '0198a000-f1f1-7000-8000-000000000001';
+
+interface Demonstration {
+  readonly job: { readonly id: string; readonly name: string };
+  readonly rows: readonly { readonly name: EntityName; readonly id: string; readonly minutes?: number; readonly fields: object }[];
+}
+
+/** The jobs of the demonstration as their files tell them. */
+export const demonstration: readonly Demonstration[] = [
+  require('../../demo/1-loading-dock.job.json'),
+  require('../../demo/2-press-hall-apron.job.json'),
+  require('../../demo/3-yard-wall.job.json'),
+  require('../../demo/4-press-hall-floor.job.json'),
+  require('../../demo/5-cellar-steps.job.json'),
+  require('../../demo/6-tasting-counter.job.json'),
+  require('../../demo/7-rinse-cistern.job.json'),
+];
+
+/** What a phone holds that has pulled the firm with these jobs. */
+export function firmWith(jobs: readonly Demonstration[] = demonstration): FirmData {
+  const data = emptyFirmData() as unknown as Record<EntityName, Record<string, unknown>>;
+  const insert = (name: EntityName, id: string, fields: object): void => void (data[name][id] = { id, removed: false, version: 1, changed: 1, ...fields });
+  insert('firm', FIRM, { name: 'The firm', settings: DEFAULT_FIRM });
+  insert('person', LEAD.id, { name: LEAD.name, role: 'lead' });
+  for (const sheet of [...catalogue, ...aids]) insert('sheet', sheet.id, { productId: sheet.productId, revision: sheet.revision, sheet });
+  for (const { job, rows } of jobs) {
+    insert('job', job.id, { crew: DEFAULT_CREW, batch: DEFAULT_BATCH, pourOn: null, ...job });
+    for (const { name, id, minutes = 0, fields } of rows)
+      insert(name, id, { ...fields, jobId: job.id, takenAt: new Date(Date.UTC(2026, 4, 12) + minutes * 60_000).toISOString() });
+  }
+  return data as never;
+}
+
+/** The address on which the screen stands. */
+let query: Readonly<Record<string, string>> = {};
+/** Addresses that the screen went to. */
+export const went: string[] = [];
+
+export const router = {
+  useLocalSearchParams: () => query,
+  useGlobalSearchParams: () => query,
+  usePathname: () => '/',
+  useRouter: () => ({
+    push: (to: unknown) => void went.push(String(to)),
+    replace: (to: unknown) => void went.push(String(to)),
+    back: () => void went.push('back'),
+    canGoBack: () => false,
+    setParams: () => undefined,
+    dismissTo: (to: unknown) => void went.push(String(to)),
+  }),
+  router: { push: (to: unknown) => void went.push(String(to)), back: () => void went.push('back') },
+  Link: ({ href, children, asChild: _asChild, ...more }: { href: string; children: ReactElement; asChild?: boolean }) => (
+    <a href={href} {...more}>
+      {children}
+    </a>
+  ),
+};
+
+/** Commands that were written since the test began, as they wait to be sent. */
+export const written = (): { kind: string; target: string; change: Record<string, unknown> }[] =>
+  outbox.snapshot().map(({ command: { kind, target, change } }) => ({ kind, target, change: change as Record<string, unknown> }));
+
+/** What is on the page, with ordinary spaces. */
+export const page = (): string => plain(document.body.textContent ?? '') ?? '';
+
+beforeAll(async () => {
+  Object.assign(globalThis, {
+    structuredClone: globalThis.structuredClone ?? ((value: unknown) => JSON.parse(JSON.stringify(value))),
+    // The phone of these tests has no signal.
+    fetch: () => Promise.reject(new TypeError('no signal')),
+    matchMedia: (media: string) => ({ matches: false, media, addEventListener: () => undefined, removeEventListener: () => undefined }),
+    ResizeObserver: class {
+      observe(): void {}
+      unobserve(): void {}
+      disconnect(): void {}
+    },
+  });
+  Object.defineProperty(navigator, 'locks', { value: { request: async () => undefined }, configurable: true });
+  Element.prototype.scrollIntoView = () => undefined;
+  await outbox.open();
+});
+
+afterEach(async () => {
+  cleanup();
+  localStorage.clear();
+  went.length = 0;
+  await outbox.forget(outbox.snapshot().map(({ order }) => order));
+  queryClient.clear();
+});
+
+/** Shows part of the application to somebody signed in, on a phone that holds the firm's rows. */
+export async function show(
+  part: ReactElement | ((firm: ReturnType<typeof useFirm>) => ReactElement | null),
+  { data = firmWith(), speaker = PLAIN, at = {} }: { data?: FirmData; speaker?: Speaker; at?: Readonly<Record<string, string>> } = {},
+): Promise<ReturnType<typeof render>> {
+  query = at;
+  queryClient.setQueryData(['firm'], { cursor: 1, data, clockOffset: 0 });
+  queryClient.setQueryData(['session'], LEAD);
+  function Part(): ReactElement | null {
+    const firm = useFirm();
+    return typeof part === 'function' ? part(firm) : part;
+  }
+  return act(async () =>
+    render(
+      <QueryClientProvider client={queryClient}>
+        <SpeakerContext.Provider value={speaker}>
+          <Part />
+        </SpeakerContext.Provider>
+      </QueryClientProvider>,
+    ),
+  );
+}
