@@ -9,6 +9,8 @@ module.exports = {
   modulePathIgnorePatterns: ['<rootDir>/.empty', '<rootDir>/dist'],
   moduleNameMapper: {
     '\\.css$': '<rootDir>/test/empty.js',
+    '^expo-router(/head)?$': '<rootDir>/test/router.tsx',
+    '/planWorker$': '<rootDir>/test/planWorker.ts',
     '^convert$': `${root}/node_modules/convert/dist/index.js`,
     '^lucide-react-native/icons/(.*)$': `${root}/node_modules/lucide-react-native/dist/cjs/icons/$1.js`,
   },

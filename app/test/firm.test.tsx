@@ -2,33 +2,21 @@ import type { RowOf } from '@tufa/contract/entities';
 import { DEFAULT_HOUSE } from '@tufa/core/choose';
 import { DEFAULT_RATES } from '@tufa/core/plan';
 import { PLAIN } from '@tufa/words';
-import { screen, within } from '@testing-library/react';
-import userEvent from '@testing-library/user-event';
+import { screen, waitFor, within } from '@testing-library/react';
 import { FirmNumbers } from '../firm/FirmNumbers';
 import { HouseMethodView } from '../firm/HouseMethodView';
 import { RatesView } from '../firm/RatesView';
-import { FIRM, page, show, written } from './shown';
-
-jest.mock('expo-router', () => jest.requireActual('./shown').router);
+import { choose, FIRM, page, show, tap, typeIn, written } from './shown';
 
 const METRIC = { ...PLAIN, system: 'metric', currency: 'EUR' } as const;
 const firmOf = (data: { firm: Readonly<Record<string, RowOf<'firm'>>> }) => data.firm[FIRM]!;
-const settings = () => written().at(-1)?.change['settings'] as { rates?: Record<string, number>; pail_m3: number; lift_kg: number };
-
-const type = async (label: RegExp | string, text: string): Promise<HTMLElement> => {
-  const user = userEvent.setup();
-  const field = screen.getByLabelText(label);
-  await user.clear(field);
-  if (text) await user.type(field, text);
-  await user.tab();
-  return field;
-};
+const settings = () => written().at(-1)?.change['settings'] as { rates?: Record<string, number>; pail_m3: number; lift_kg: number } | undefined;
 
 test('what nobody set stands as an ordinary figure and says so; what is typed is the firm’s own', async () => {
   await show(({ data }) => <RatesView firm={firmOf(data)} />);
   const before = page().split('assumed').length;
-  await type(/hour/i, '85');
-  expect(settings().rates).toEqual({ labour_minor_h: 8500 });
+  await typeIn(/hour/i, '85');
+  await waitFor(() => expect(settings()?.rates).toEqual({ labour_minor_h: 8500 }));
   expect(page().split('assumed').length).toBe(before - 1);
 });
 
@@ -37,18 +25,18 @@ test.each([
   ['metric', METRIC, 1000],
 ] as const)('disposal is priced by what a yard’s bill says: %s', async (_, speaker, kg) => {
   await show(({ data }) => <RatesView firm={firmOf(data)} />, { speaker });
-  await type(/ton/i, '60');
-  expect(settings().rates!['disposal_minor_kg']).toBeCloseTo(6000 / kg, 12);
+  await typeIn(/ton/i, '60');
+  await waitFor(() => expect(settings()?.rates?.['disposal_minor_kg']).toBeCloseTo(6000 / kg, 12));
 });
 
 test('a rate that cannot be read says so where it is, is kept as typed and written nowhere; emptied it is the ordinary one again', async () => {
   await show(({ data }) => <RatesView firm={firmOf(data)} />);
-  const field = await type(/hour/i, 'much');
+  const field = await typeIn(/hour/i, 'much');
   expect(screen.getByRole('alert').textContent).toMatch(/\d/);
   expect(field).toHaveProperty('value', 'much');
   expect(written()).toEqual([]);
-  await type(/hour/i, '');
-  expect(settings().rates).toEqual({ labour_minor_h: DEFAULT_RATES.labour_minor_h });
+  await typeIn(/hour/i, '');
+  await waitFor(() => expect(settings()?.rates).toEqual({ labour_minor_h: DEFAULT_RATES.labour_minor_h }));
 });
 
 test.each([
@@ -57,8 +45,8 @@ test.each([
   ['ten hours', /on site/, '10 h', 'workday_s', 36000],
 ] as const)('%s is taken', async (_, label, text, name, value) => {
   await show(({ data }) => <RatesView firm={firmOf(data)} />);
-  await type(label, text);
-  expect(settings().rates).toEqual({ [name]: value });
+  await typeIn(label, text);
+  await waitFor(() => expect(settings()?.rates).toEqual({ [name]: value }));
 });
 
 test.each([
@@ -67,20 +55,20 @@ test.each([
   ['a day of no hours', /on site/, '0'],
 ] as const)('%s is refused', async (_, label, text) => {
   await show(({ data }) => <RatesView firm={firmOf(data)} />);
-  await type(label, text);
+  await typeIn(label, text);
   expect(screen.getByRole('alert')).toBeTruthy();
   expect(written()).toEqual([]);
 });
 
 test('the pail and what is lifted are read in any unit, shown in the firm’s, and held to what a pail can be', async () => {
   await show(({ data }) => <FirmNumbers firm={firmOf(data)} />);
-  await type(/pail/i, '20 L');
-  expect(settings().pail_m3).toBeCloseTo(0.02, 12);
-  expect(screen.getByLabelText(/pail/i)).toHaveProperty('value', expect.stringMatching(/^5\.3 gal/));
-  await type(/lift/i, '50');
-  expect(settings().lift_kg).toBeCloseTo(22.6796, 3);
+  await typeIn(/pail/i, '20 L');
+  await waitFor(() => expect(screen.getByLabelText(/pail/i)).toHaveProperty('value', expect.stringMatching(/^5\.3.gal/)));
+  expect(settings()!.pail_m3).toBeCloseTo(0.02, 12);
+  await typeIn(/lift/i, '50');
+  await waitFor(() => expect(settings()?.lift_kg).toBeCloseTo(22.6796, 3));
   const writes = written().length;
-  await type(/pail/i, '900 gal');
+  await typeIn(/pail/i, '900 gal');
   expect(screen.getByRole('alert').textContent).toContain('264');
   expect(written()).toHaveLength(writes);
 });
@@ -90,11 +78,8 @@ describe('schools', () => {
   beforeEach(() => void (changes.length = 0));
   const open = async (told: object, firm?: object): Promise<void> => {
     await show(<HouseMethodView told={told} firm={firm} onChange={(house) => changes.push(house)} />);
-    await userEvent.click(screen.getByRole('button'));
+    await tap(/House method/);
   };
-  const choose = async (label: RegExp, option: RegExp): Promise<void> =>
-    userEvent.click(within(screen.getByRole('radiogroup', { name: label })).getByRole('radio', { name: option }));
-
   test('a firm that answers as Tufa would has told nothing', async () => {
     await open({ riserFace: 'formed' });
     await choose(/riser face/i, /by depth/i);

@@ -5,13 +5,15 @@ import { DEFAULT_BATCH, DEFAULT_CREW, DEFAULT_FIRM } from '@tufa/core/plan';
 import { aids, catalogue } from '@tufa/core/shelf/catalogue';
 import { PLAIN, type Speaker } from '@tufa/words';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { act, cleanup, render } from '@testing-library/react';
+import { act, cleanup, render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import { outbox } from '../outbox/Outbox';
 import { queryClient } from '../outbox/queryClient';
 import { useFirm } from '../outbox/useFirm';
 import { SpeakerContext } from '../parts/phone/speaker';
 import { plain } from './plain';
+import { standAt, went } from './router';
 
 export const LEAD = { id: '0198a000-9e09-7000-8000-000000000001', name: 'Lead' };
 export const FIRM = '0198a000-f1f1-7000-8000-000000000001';
@@ -47,31 +49,6 @@ export function firmWith(jobs: readonly Demonstration[] = demonstration): FirmDa
   return data as never;
 }
 
-/** The address on which the screen stands. */
-let query: Readonly<Record<string, string>> = {};
-/** Addresses that the screen went to. */
-export const went: string[] = [];
-
-export const router = {
-  useLocalSearchParams: () => query,
-  useGlobalSearchParams: () => query,
-  usePathname: () => '/',
-  useRouter: () => ({
-    push: (to: unknown) => void went.push(String(to)),
-    replace: (to: unknown) => void went.push(String(to)),
-    back: () => void went.push('back'),
-    canGoBack: () => false,
-    setParams: () => undefined,
-    dismissTo: (to: unknown) => void went.push(String(to)),
-  }),
-  router: { push: (to: unknown) => void went.push(String(to)), back: () => void went.push('back') },
-  Link: ({ href, children, asChild: _asChild, ...more }: { href: string; children: ReactElement; asChild?: boolean }) => (
-    <a href={href} {...more}>
-      {children}
-    </a>
-  ),
-};
-
 /** Commands that were written since the test began, as they wait to be sent. */
 export const written = (): { kind: string; target: string; change: Record<string, unknown> }[] =>
   outbox.snapshot().map(({ command: { kind, target, change } }) => ({ kind, target, change: change as Record<string, unknown> }));
@@ -92,6 +69,7 @@ beforeAll(async () => {
     },
   });
   Object.defineProperty(navigator, 'locks', { value: { request: async () => undefined }, configurable: true });
+  Object.defineProperty(document, 'fonts', { value: { ready: Promise.resolve(), status: 'loaded' }, configurable: true });
   Element.prototype.scrollIntoView = () => undefined;
   await outbox.open();
 });
@@ -109,7 +87,7 @@ export async function show(
   part: ReactElement | ((firm: ReturnType<typeof useFirm>) => ReactElement | null),
   { data = firmWith(), speaker = PLAIN, at = {} }: { data?: FirmData; speaker?: Speaker; at?: Readonly<Record<string, string>> } = {},
 ): Promise<ReturnType<typeof render>> {
-  query = at;
+  standAt(at);
   queryClient.setQueryData(['firm'], { cursor: 1, data, clockOffset: 0 });
   queryClient.setQueryData(['session'], LEAD);
   function Part(): ReactElement | null {
@@ -125,4 +103,28 @@ export async function show(
       </QueryClientProvider>,
     ),
   );
+}
+
+type Name = string | RegExp;
+
+/** Types into a field as a hand would, in the place of what stood there, and leaves it. */
+export async function typeIn(label: Name, text: string): Promise<HTMLElement> {
+  const field = screen.getByRole('textbox', { name: label });
+  await userEvent.clear(field);
+  if (text) await userEvent.type(field, text);
+  await userEvent.tab();
+  return field;
+}
+
+/** Taps what is called so. */
+export const tap = (name: Name, role = 'button'): Promise<void> => userEvent.click(screen.getByRole(role, { name }));
+
+/** Taps one answer of a question. */
+export const choose = (question: Name, answer: Name): Promise<void> =>
+  userEvent.click(within(screen.getByRole('radiogroup', { name: question })).getByRole('radio', { name: answer }));
+
+/** The command written last, once there are so many. */
+export async function lastOf(count: number): Promise<ReturnType<typeof written>[number]> {
+  await waitFor(() => expect(written()).toHaveLength(count));
+  return written()[count - 1]!;
 }

@@ -1,0 +1,193 @@
+import { computePlan, kitOf } from '@tufa/core/plan';
+import { STOP_QUESTIONS } from '@tufa/core/survey';
+import { PLAIN, say, sayCoded, sayKit } from '@tufa/words';
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { ReactElement } from 'react';
+import { KitList } from '../fix/KitList';
+import { LayersChoice } from '../fix/LayersChoice';
+import { MixScreen } from '../mix/MixScreen';
+import { Cautions, unacknowledged } from '../parts/job/Cautions';
+import { useJob, type JobView } from '../parts/job/useJob';
+import { StopQuestions } from '../walk/StopQuestions';
+import { Tests } from '../walk/Tests';
+import { choose, demonstration, firmWith, lastOf, LEAD, page, show, tap, typeIn, written } from './shown';
+
+const [dock, , wall] = demonstration as [(typeof demonstration)[0], (typeof demonstration)[0], (typeof demonstration)[0]];
+
+function Viewed({ jobId, children }: { jobId: string; children: (view: JobView) => ReactElement | null }): ReactElement | null {
+  const { view } = useJob(jobId, { surveyFirst: false });
+  return view?.plan ? children(view) : null;
+}
+const showJob = (jobId: string, part: (view: JobView) => ReactElement | null, more: Parameters<typeof show>[1] = {}) =>
+  show(<Viewed jobId={jobId}>{part}</Viewed>, { at: { job: jobId }, ...more });
+const elementOf = (view: JobView) => Object.values(view.data.element).find(({ jobId }) => jobId === view.job.id)!;
+
+describe('the kit', () => {
+  test('lists whatever the plan needs, each once, and a tick is somebody’s', async () => {
+    let items: ReturnType<typeof kitOf> = [];
+    await showJob(dock.job.id, (view) => ((items = kitOf(view.input, view.plan!)), <KitList view={view} />), { at: { job: dock.job.id, kit: 'open' } });
+    const boxes = await screen.findAllByRole('checkbox');
+    expect(boxes.map((box) => box.getAttribute('aria-label')).sort()).toEqual(items.map((item) => sayKit(PLAIN, item)).sort());
+    const first = boxes.find((box) => box.getAttribute('aria-label') === sayKit(PLAIN, items[0]!))!;
+    await userEvent.click(first);
+    const { kind, change } = await lastOf(1);
+    expect([kind, change['kind'], change['subject'], change['value']]).toEqual([
+      'reading.add',
+      'acknowledged',
+      items[0]!.key,
+      { value: 1, source: 'typed', by: LEAD.name },
+    ]);
+    await waitFor(() => expect(screen.getAllByRole('checkbox', { checked: true })).toHaveLength(1));
+  });
+
+  test('a tick taken back takes that tick back', async () => {
+    await showJob(dock.job.id, (view) => <KitList view={view} />, { at: { job: dock.job.id, kit: 'open' } });
+    await userEvent.click((await screen.findAllByRole('checkbox'))[0]!);
+    const { target } = await lastOf(1);
+    await userEvent.click(await screen.findByRole('checkbox', { checked: true }));
+    expect((await lastOf(2)).change).toMatchObject({ kind: 'removal', subject: target });
+    await waitFor(() => expect(screen.queryAllByRole('checkbox', { checked: true })).toHaveLength(0));
+  });
+
+  test('closed, it counts what is loaded', async () => {
+    await showJob(dock.job.id, (view) => <KitList view={view} />);
+    expect((await screen.findByRole('button')).textContent).toMatch(/\b0\b.*\d/);
+    await tap(/0/);
+    expect((await screen.findAllByRole('checkbox')).length).toBeGreaterThan(3);
+  });
+});
+
+describe('cautions', () => {
+  test('that must be understood ask until somebody has, and name who', async () => {
+    let left: string[] = [];
+    await showJob(dock.job.id, (view) => {
+      left = unacknowledged({ input: view.input, plan: view.plan! }, view.data).map(({ code }) => code);
+      return <Cautions screen="mix" input={view.input} plan={view.plan!} data={view.data} />;
+    });
+    await screen.findByRole('group');
+    const before = left.length;
+    expect(before).toBeGreaterThan(0);
+    const [asked] = screen.getAllByRole('button');
+    await userEvent.click(asked!);
+    expect((await lastOf(1)).change).toMatchObject({ kind: 'acknowledged', subject: expect.stringMatching(/\w/), value: { by: LEAD.name } });
+    await waitFor(() => expect(left).toHaveLength(before - 1));
+    expect(page()).toContain(LEAD.name);
+  });
+});
+
+describe('the five questions', () => {
+  test.each(STOP_QUESTIONS)('%s is written as it is answered, beside the others', async (question) => {
+    await show(({ data }) => <StopQuestions element={Object.values(data.element)[0]!} />);
+    const element = Object.values(firmWith().element)[0]!;
+    await choose(sayCoded(PLAIN, `stop.${question}`), say(PLAIN, 'stop.unknown'));
+    expect((await lastOf(1)).change).toEqual({ stops: { ...element.stops, [question]: 'unknown' } });
+  });
+
+  test('two quick answers are both kept', async () => {
+    await show(({ data }) => <StopQuestions element={Object.values(data.element)[0]!} />);
+    const [a, b] = STOP_QUESTIONS.map((question) => sayCoded(PLAIN, `stop.${question}`)) as [string, string];
+    await Promise.all([choose(a, say(PLAIN, 'stop.yes')), choose(b, say(PLAIN, 'stop.unknown'))]);
+    const { change } = await lastOf(2);
+    expect(change['stops']).toMatchObject({ [STOP_QUESTIONS[0]]: 'yes', [STOP_QUESTIONS[1]]: 'unknown' });
+  });
+});
+
+describe('tests of a surface', () => {
+  const open = () => showJob(wall.job.id, (view) => <Tests view={view} element={elementOf(view)} onDone={() => undefined} />);
+  const pick = (test: 'scratch' | 'drop_s' | 'moisture' | 'pull_Pa') => tap(sayCoded(PLAIN, `walk.test.${test}`), 'radio');
+  const save = () => tap(say(PLAIN, 'walk.keepReading'));
+
+  test.each([
+    ['moisture', '4', 0.04],
+    ['moisture', '4.5 %', 0.045],
+    ['moisture', '0', 0],
+    ['drop_s', '30', 30],
+    ['drop_s', '2 min', 120],
+    ['pull_Pa', '1.5 MPa', 1.5e6],
+    ['pull_Pa', '200 psi', 1378951.5],
+  ] as const)('%s of %s is read', async (test, text, value) => {
+    await open();
+    await pick(test);
+    await typeIn(sayCoded(PLAIN, `walk.test.${test}`), text);
+    await save();
+    const { change } = await lastOf(1);
+    expect(change).toMatchObject({ kind: test, elementId: expect.any(String) });
+    expect((change['value'] as { value: number }).value / (value || 1)).toBeCloseTo(value === 0 ? 0 : 1, 6);
+  });
+
+  test.each([
+    ['moisture', 'wet'],
+    ['moisture', '140'],
+    ['moisture', ''],
+    ['drop_s', 'soon'],
+    ['pull_Pa', '-3'],
+  ] as const)('%s of %j is refused where it is, and kept as typed', async (test, text) => {
+    await open();
+    await pick(test);
+    const field = await typeIn(sayCoded(PLAIN, `walk.test.${test}`), text);
+    await save();
+    await screen.findByRole('alert');
+    expect(field).toHaveProperty('value', text);
+    expect(written()).toEqual([]);
+  });
+
+  test('a scratch wants an answer', async () => {
+    await open();
+    await save();
+    await waitFor(() => expect(page()).toContain(say(PLAIN, 'field.required')));
+    await choose(say(PLAIN, 'walk.test.scratch'), say(PLAIN, 'walk.scratch.1'));
+    await save();
+    expect((await lastOf(1)).change['value']).toEqual({ value: 1, source: 'typed' });
+  });
+});
+
+describe('what goes with a material', () => {
+  const open = () =>
+    showJob(dock.job.id, (view) => {
+      const planned = view.plan!.findings.find(({ chosen }) => chosen !== null)!;
+      const finding = view.input.findings.find(({ id }) => id === planned.findingId)!;
+      const element = view.input.elements.find(({ id }) => id === planned.elementId)!;
+      const treatment = view.input.treatments.find(({ findingId }) => findingId === planned.findingId)!;
+      const sheet = view.input.sheets.find(({ id }) => id === planned.chosen!.sheetId)!;
+      return <LayersChoice view={view} element={element} finding={finding} sheet={sheet} chosen={planned.chosen!} treatment={treatment} />;
+    });
+
+  test('a cure that is chosen is written with the choice, and its amount told', async () => {
+    await open();
+    await tap(say(PLAIN, 'layers.open'));
+    const cure = screen.getByRole('radiogroup', { name: say(PLAIN, 'layers.roles.cure') });
+    const options = within(cure).getAllByRole('radio');
+    expect(options.length).toBeGreaterThan(2);
+    const fits = options.findIndex((option, i) => i > 0 && !option.getAttribute('aria-label')?.startsWith('×'));
+    await userEvent.click(options[fits]!);
+    const { kind, change } = await lastOf(1);
+    expect([kind, change['cure']]).toEqual(['treatment.change', expect.stringMatching(/^[0-9a-f-]{36}$/)]);
+    await waitFor(() => expect(page()).toMatch(/on a surface that drinks/));
+    await userEvent.click(within(screen.getByRole('radiogroup', { name: say(PLAIN, 'layers.roles.cure') })).getAllByRole('radio')[0]!);
+    expect((await lastOf(2)).change['cure']).toBeNull();
+  });
+});
+
+describe('the ticket at the pail', () => {
+  test.each(demonstration.map(({ job }) => [job.name, job.id] as const))('%s: its lines are the core’s, ticked one at a time', async (_, jobId) => {
+    let view: JobView | null = null;
+    await showJob(jobId, (given) => ((view = given), <MixScreen />));
+    const chosen = view!.finding?.chosen;
+    if (!chosen || view!.stopped) {
+      expect(screen.queryAllByRole('checkbox')).toEqual([]);
+      return;
+    }
+    expect(computePlan(view!.input).findings.find(({ findingId }) => findingId === view!.finding!.findingId)!.chosen!.ticket).toEqual(chosen.ticket);
+    const lines = screen.getAllByRole('checkbox');
+    expect(lines).toHaveLength(chosen.ticket.lines.length);
+    expect(lines.map((line) => line.getAttribute('aria-label')?.split(' ')[0])).toEqual(
+      chosen.ticket.lines.map(({ code }) => sayCoded(PLAIN, `mix.${code}`).split(' ')[0]),
+    );
+    await userEvent.click(lines[0]!);
+    expect(screen.getAllByRole('checkbox', { checked: true })).toHaveLength(1);
+    await userEvent.click(lines[0]!);
+    expect(screen.queryAllByRole('checkbox', { checked: true })).toHaveLength(0);
+    expect(written()).toEqual([]);
+  });
+});
