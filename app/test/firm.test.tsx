@@ -95,7 +95,12 @@ describe('schools', () => {
   test('a job may say otherwise than its firm, or as its firm again, and shows which of the two holds', async () => {
     await open({ riserFace: 'formed' }, { cracks: 'neat' });
     const group = screen.getByRole('radiogroup', { name: /riser face/i });
-    expect(within(group).getAllByRole('radio').map((radio) => radio.getAttribute('aria-checked')).filter((on) => on === 'true')).toHaveLength(1);
+    expect(
+      within(group)
+        .getAllByRole('radio')
+        .map((radio) => radio.getAttribute('aria-checked'))
+        .filter((on) => on === 'true'),
+    ).toHaveLength(1);
     await choose(/riser face/i, /^as the firm/i);
     expect(changes).toEqual([{}]);
     expect(page()).toContain('As the firm: By depth');

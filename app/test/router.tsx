@@ -19,7 +19,18 @@ export const useGlobalSearchParams = useLocalSearchParams;
 export const usePathname = (): string => '/';
 export const Redirect = ({ href }: { href: string }): null => (go(href), null);
 
-export function Link({ href, children, asChild: _asChild, replace: _replace, ...more }: { href: string; children: ReactElement; asChild?: boolean; replace?: boolean }): ReactElement {
+export function Link({
+  href,
+  children,
+  asChild: _asChild,
+  replace: _replace,
+  ...more
+}: {
+  href: string;
+  children: ReactElement;
+  asChild?: boolean;
+  replace?: boolean;
+}): ReactElement {
   return (
     <a href={href} {...more}>
       {children}

@@ -70,7 +70,13 @@ beforeAll(async () => {
   });
   Object.defineProperty(navigator, 'locks', { value: { request: async () => undefined }, configurable: true });
   Object.defineProperty(document, 'fonts', { value: { ready: Promise.resolve(), status: 'loaded' }, configurable: true });
-  Element.prototype.scrollIntoView = () => undefined;
+  Object.assign(Element.prototype, { scrollIntoView: () => undefined, setPointerCapture: () => undefined });
+  HTMLDialogElement.prototype.showModal = function showModal() {
+    this.open = true;
+  };
+  HTMLDialogElement.prototype.close = function close() {
+    this.open = false;
+  };
   await outbox.open();
 });
 

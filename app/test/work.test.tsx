@@ -26,7 +26,7 @@ const elementOf = (view: JobView) => Object.values(view.data.element).find(({ jo
 describe('the kit', () => {
   test('lists whatever the plan needs, each once, and a tick is somebody’s', async () => {
     let items: ReturnType<typeof kitOf> = [];
-    await showJob(dock.job.id, (view) => ((items = kitOf(view.input, view.plan!)), <KitList view={view} />), { at: { job: dock.job.id, kit: 'open' } });
+    await showJob(dock.job.id, (view) => ((items = kitOf(view.input, view.plan!)), (<KitList view={view} />)), { at: { job: dock.job.id, kit: 'open' } });
     const boxes = await screen.findAllByRole('checkbox');
     expect(boxes.map((box) => box.getAttribute('aria-label')).sort()).toEqual(items.map((item) => sayKit(PLAIN, item)).sort());
     const first = boxes.find((box) => box.getAttribute('aria-label') === sayKit(PLAIN, items[0]!))!;
@@ -172,7 +172,7 @@ describe('what goes with a material', () => {
 describe('the ticket at the pail', () => {
   test.each(demonstration.map(({ job }) => [job.name, job.id] as const))('%s: its lines are the core’s, ticked one at a time', async (_, jobId) => {
     let view: JobView | null = null;
-    await showJob(jobId, (given) => ((view = given), <MixScreen />));
+    await showJob(jobId, (given) => ((view = given), (<MixScreen />)));
     const chosen = view!.finding?.chosen;
     if (!chosen || view!.stopped) {
       expect(screen.queryAllByRole('checkbox')).toEqual([]);

@@ -76,11 +76,8 @@ export const wireOfFinding = (
   speaker: Speaker,
   values: FindingText,
   { element, jobId, label }: { element: RowOf<'element'>; jobId: string; label: string },
-): FindingFields =>
-  ({
-    jobId,
-    elementId: element.id,
-    label,
-    ...saidOf(speaker, values, element.geometry.thickness.value),
-    outline: { points: outlineOf(speaker, values, element), ...(wayOf(values) === 'sizes' ? { typed: typedOf(values) } : {}) },
-  }) as FindingFields;
+): FindingFields => {
+  // Where it lies is asked first, and so told first where it cannot be read.
+  const outline = { points: outlineOf(speaker, values, element), ...(wayOf(values) === 'sizes' ? { typed: typedOf(values) } : {}) };
+  return { jobId, elementId: element.id, label, ...saidOf(speaker, values, element.geometry.thickness.value), outline } as FindingFields;
+};
