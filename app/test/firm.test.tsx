@@ -6,7 +6,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { FirmNumbers } from '../firm/FirmNumbers';
 import { HouseMethodView } from '../firm/HouseMethodView';
 import { RatesView } from '../firm/RatesView';
-import { choose, FIRM, page, show, tap, typeIn, written } from './shown';
+import { choose, control, FIRM, page, show, tap, typeIn, written, press } from './shown';
 
 const METRIC = { ...PLAIN, system: 'metric', currency: 'EUR' } as const;
 const firmOf = (data: { firm: Readonly<Record<string, RowOf<'firm'>>> }) => data.firm[FIRM]!;
@@ -63,7 +63,7 @@ test.each([
 test('the pail and what is lifted are read in any unit, shown in the firm’s, and held to what a pail can be', async () => {
   await show(({ data }) => <FirmNumbers firm={firmOf(data)} />);
   await typeIn(/pail/i, '20 L');
-  await waitFor(() => expect(screen.getByLabelText(/pail/i)).toHaveProperty('value', expect.stringMatching(/^5\.3.gal/)));
+  await waitFor(() => expect(control('textbox', /pail/i)).toHaveProperty('value', expect.stringMatching(/^5\.3.gal/)));
   expect(settings()!.pail_m3).toBeCloseTo(0.02, 12);
   await typeIn(/lift/i, '50');
   await waitFor(() => expect(settings()?.lift_kg).toBeCloseTo(22.6796, 3));
@@ -94,7 +94,7 @@ describe('schools', () => {
 
   test('a job may say otherwise than its firm, or as its firm again, and shows which of the two holds', async () => {
     await open({ riserFace: 'formed' }, { cracks: 'neat' });
-    const group = screen.getByRole('radiogroup', { name: /riser face/i });
+    const group = control('radiogroup', /riser face/i);
     expect(
       within(group)
         .getAllByRole('radio')

@@ -7,7 +7,7 @@ import { outbox } from '../outbox/Outbox';
 import Returned from '../outbox/Returned';
 import { change, write } from '../outbox/useFirm';
 import { StockLots } from '../shelf/StockLots';
-import { demonstration, firmWith, lastOf, page, show, tap, typeIn, written } from './shown';
+import { control, demonstration, firmWith, lastOf, page, show, tap, typeIn, written, press } from './shown';
 import { went } from './router';
 
 const [dock] = demonstration as [(typeof demonstration)[0]];
@@ -35,13 +35,13 @@ describe('a job', () => {
     await tap(say(PLAIN, 'jobs.create'));
     await screen.findByRole('alert');
     expect(page()).toContain(say(PLAIN, 'field.required'));
-    expect(screen.getByRole('textbox', { name: say(PLAIN, 'jobs.customer') })).toHaveProperty('value', 'Yard');
+    expect(control('textbox', say(PLAIN, 'jobs.customer'))).toHaveProperty('value', 'Yard');
     expect([written(), went]).toEqual([[], []]);
   });
 
   test('a name that is too long is told its limit', async () => {
     await show(<JobForm />);
-    await userEvent.click(screen.getByRole('textbox', { name: say(PLAIN, 'jobs.name') }));
+    await press(control('textbox', say(PLAIN, 'jobs.name')));
     await userEvent.paste('x'.repeat(2000));
     await tap(say(PLAIN, 'jobs.create'));
     expect((await screen.findByRole('alert')).textContent).toMatch(/\d+/);
@@ -53,7 +53,7 @@ describe('a job', () => {
     await typeIn(say(PLAIN, 'jobs.name'), 'Half a name');
     unmount();
     await show(<JobForm />);
-    expect(screen.getByRole('textbox', { name: say(PLAIN, 'jobs.name') })).toHaveProperty('value', 'Half a name');
+    expect(control('textbox', say(PLAIN, 'jobs.name'))).toHaveProperty('value', 'Half a name');
     await tap(say(PLAIN, 'walk.cancel'));
     expect(went).toEqual(['/jobs']);
   });
@@ -98,7 +98,7 @@ describe('what lies in the yard', () => {
     await tap(say(PLAIN, 'shelf.addLot'));
     await typeIn(say(PLAIN, 'shelf.amount'), amount);
     if (more.lot) await typeIn(say(PLAIN, 'shelf.lotNumber'), more.lot);
-    if (more.useBy) await userEvent.type(screen.getByLabelText(say(PLAIN, 'shelf.useByField')), more.useBy);
+    if (more.useBy) await userEvent.type(control('textbox', say(PLAIN, 'shelf.useByField')), more.useBy);
     await tap(say(PLAIN, 'shelf.addLot'));
   };
 

@@ -5,7 +5,7 @@ import { DEFAULT_BATCH, DEFAULT_CREW, DEFAULT_FIRM } from '@tufa/core/plan';
 import { aids, catalogue } from '@tufa/core/shelf/catalogue';
 import { PLAIN, type Speaker } from '@tufa/words';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { act, cleanup, render, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, configure, fireEvent, render, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import { outbox } from '../outbox/Outbox';
@@ -55,6 +55,9 @@ export const written = (): { kind: string; target: string; change: Record<string
 
 /** What is on the page, with ordinary spaces. */
 export const page = (): string => plain(document.body.textContent ?? '') ?? '';
+
+// What is hidden is not looked for: working it out takes most of a test's time.
+configure({ defaultHidden: true });
 
 beforeAll(async () => {
   Object.assign(globalThis, {
@@ -112,22 +115,49 @@ export async function show(
 }
 
 type Name = string | RegExp;
+type Role = 'button' | 'textbox' | 'radio' | 'radiogroup' | 'checkbox';
 
-/** Types into a field as a hand would, in the place of what stood there, and leaves it. */
+const ELEMENTS: Readonly<Record<Role, string>> = {
+  button: 'button, [role=button]',
+  textbox: 'input, textarea',
+  radio: '[role=radio]',
+  radiogroup: '[role=radiogroup]',
+  checkbox: '[role=checkbox]',
+};
+const nameOf = (element: Element): string => {
+  const by = document.getElementById(element.getAttribute('aria-labelledby') ?? '') ?? (element as HTMLInputElement).labels?.[0] ?? element;
+  return (element.getAttribute('aria-label') ?? by.textContent ?? '').trim();
+};
+
+/** A control by what it is called; the library's own search works out the style of every element for each answer. */
+export function control(role: Role, name: Name, inside: ParentNode = document): HTMLElement {
+  const all = [...inside.querySelectorAll<HTMLElement>(ELEMENTS[role])];
+  const found = all.filter((element) => (typeof name === 'string' ? nameOf(element) === name : name.test(nameOf(element))));
+  if (found.length !== 1) throw new Error(`${found.length} of role ${role} called ${name}, among: ${all.map(nameOf).join(' | ')}`);
+  return found[0]!;
+}
+
+const user = userEvent.setup({ pointerEventsCheck: 0 });
+
+/** Presses something. */
+export const press = (element: Element): Promise<void> => user.click(element);
+
+/** Types into a field in the place of what stood there, and leaves it. */
 export async function typeIn(label: Name, text: string): Promise<HTMLElement> {
-  const field = screen.getByRole('textbox', { name: label });
-  await userEvent.clear(field);
-  if (text) await userEvent.type(field, text);
-  await userEvent.tab();
+  const field = control('textbox', label);
+  await act(async () => {
+    fireEvent.focus(field);
+    fireEvent.change(field, { target: { value: text } });
+    fireEvent.blur(field);
+  });
   return field;
 }
 
 /** Taps what is called so. */
-export const tap = (name: Name, role = 'button'): Promise<void> => userEvent.click(screen.getByRole(role, { name }));
+export const tap = (name: Name, role: Role = 'button'): Promise<void> => press(control(role, name));
 
 /** Taps one answer of a question. */
-export const choose = (question: Name, answer: Name): Promise<void> =>
-  userEvent.click(within(screen.getByRole('radiogroup', { name: question })).getByRole('radio', { name: answer }));
+export const choose = (question: Name, answer: Name): Promise<void> => press(control('radio', answer, control('radiogroup', question)));
 
 /** The command written last, once there are so many. */
 export async function lastOf(count: number): Promise<ReturnType<typeof written>[number]> {

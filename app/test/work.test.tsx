@@ -11,7 +11,7 @@ import { Cautions, unacknowledged } from '../parts/job/Cautions';
 import { useJob, type JobView } from '../parts/job/useJob';
 import { StopQuestions } from '../walk/StopQuestions';
 import { Tests } from '../walk/Tests';
-import { choose, demonstration, firmWith, lastOf, LEAD, page, show, tap, typeIn, written } from './shown';
+import { choose, control, demonstration, firmWith, lastOf, LEAD, page, show, tap, typeIn, written, press } from './shown';
 
 const [dock, , wall] = demonstration as [(typeof demonstration)[0], (typeof demonstration)[0], (typeof demonstration)[0]];
 
@@ -30,7 +30,7 @@ describe('the kit', () => {
     const boxes = await screen.findAllByRole('checkbox');
     expect(boxes.map((box) => box.getAttribute('aria-label')).sort()).toEqual(items.map((item) => sayKit(PLAIN, item)).sort());
     const first = boxes.find((box) => box.getAttribute('aria-label') === sayKit(PLAIN, items[0]!))!;
-    await userEvent.click(first);
+    await press(first);
     const { kind, change } = await lastOf(1);
     expect([kind, change['kind'], change['subject'], change['value']]).toEqual([
       'reading.add',
@@ -43,9 +43,9 @@ describe('the kit', () => {
 
   test('a tick taken back takes that tick back', async () => {
     await showJob(dock.job.id, (view) => <KitList view={view} />, { at: { job: dock.job.id, kit: 'open' } });
-    await userEvent.click((await screen.findAllByRole('checkbox'))[0]!);
+    await press((await screen.findAllByRole('checkbox'))[0]!);
     const { target } = await lastOf(1);
-    await userEvent.click(await screen.findByRole('checkbox', { checked: true }));
+    await press(await screen.findByRole('checkbox', { checked: true }));
     expect((await lastOf(2)).change).toMatchObject({ kind: 'removal', subject: target });
     await waitFor(() => expect(screen.queryAllByRole('checkbox', { checked: true })).toHaveLength(0));
   });
@@ -69,7 +69,7 @@ describe('cautions', () => {
     const before = left.length;
     expect(before).toBeGreaterThan(0);
     const [asked] = screen.getAllByRole('button');
-    await userEvent.click(asked!);
+    await press(asked!);
     expect((await lastOf(1)).change).toMatchObject({ kind: 'acknowledged', subject: expect.stringMatching(/\w/), value: { by: LEAD.name } });
     await waitFor(() => expect(left).toHaveLength(before - 1));
     expect(page()).toContain(LEAD.name);
@@ -156,15 +156,15 @@ describe('what goes with a material', () => {
   test('a cure that is chosen is written with the choice, and its amount told', async () => {
     await open();
     await tap(say(PLAIN, 'layers.open'));
-    const cure = screen.getByRole('radiogroup', { name: say(PLAIN, 'layers.roles.cure') });
+    const cure = control('radiogroup', say(PLAIN, 'layers.roles.cure'));
     const options = within(cure).getAllByRole('radio');
     expect(options.length).toBeGreaterThan(2);
     const fits = options.findIndex((option, i) => i > 0 && !option.getAttribute('aria-label')?.startsWith('×'));
-    await userEvent.click(options[fits]!);
+    await press(options[fits]!);
     const { kind, change } = await lastOf(1);
     expect([kind, change['cure']]).toEqual(['treatment.change', expect.stringMatching(/^[0-9a-f-]{36}$/)]);
     await waitFor(() => expect(page()).toMatch(/on a surface that drinks/));
-    await userEvent.click(within(screen.getByRole('radiogroup', { name: say(PLAIN, 'layers.roles.cure') })).getAllByRole('radio')[0]!);
+    await press(within(control('radiogroup', say(PLAIN, 'layers.roles.cure'))).getAllByRole('radio')[0]!);
     expect((await lastOf(2)).change['cure']).toBeNull();
   });
 });
@@ -184,9 +184,9 @@ describe('the ticket at the pail', () => {
     expect(lines.map((line) => line.getAttribute('aria-label')?.split(' ')[0])).toEqual(
       chosen.ticket.lines.map(({ code }) => sayCoded(PLAIN, `mix.${code}`).split(' ')[0]),
     );
-    await userEvent.click(lines[0]!);
+    await press(lines[0]!);
     expect(screen.getAllByRole('checkbox', { checked: true })).toHaveLength(1);
-    await userEvent.click(lines[0]!);
+    await press(lines[0]!);
     expect(screen.queryAllByRole('checkbox', { checked: true })).toHaveLength(0);
     expect(written()).toEqual([]);
   });
