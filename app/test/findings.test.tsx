@@ -8,7 +8,7 @@ import type { ReactElement } from 'react';
 import { useJob, type JobView } from '../parts/job/useJob';
 import { ElementForm } from '../walk/ElementForm';
 import { FindingForm } from '../walk/FindingForm';
-import { control, demonstration, firmWith, lastOf, page, show, tap, typeIn, written, press } from './shown';
+import { control, demonstration, firmWith, lastOf, page, show, tap, typeIn, written } from './shown';
 
 const [dock] = demonstration as [(typeof demonstration)[0]];
 const firm = firmWith();

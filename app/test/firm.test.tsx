@@ -6,7 +6,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { FirmNumbers } from '../firm/FirmNumbers';
 import { HouseMethodView } from '../firm/HouseMethodView';
 import { RatesView } from '../firm/RatesView';
-import { choose, control, FIRM, page, show, tap, typeIn, written, press } from './shown';
+import { choose, control, FIRM, page, show, tap, typeIn, written } from './shown';
 
 const METRIC = { ...PLAIN, system: 'metric', currency: 'EUR' } as const;
 const firmOf = (data: { firm: Readonly<Record<string, RowOf<'firm'>>> }) => data.firm[FIRM]!;

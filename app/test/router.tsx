@@ -15,7 +15,7 @@ export const router = { push: go, replace: go, dismissTo: go, back: () => go('ba
 
 export const useRouter = (): typeof router => router;
 export const useLocalSearchParams = (): Readonly<Record<string, string>> => query;
-export const useGlobalSearchParams = useLocalSearchParams;
+export const useGlobalSearchParams = (): Readonly<Record<string, string>> => query;
 export const usePathname = (): string => '/';
 export const Redirect = ({ href }: { href: string }): null => (go(href), null);
 

@@ -7,6 +7,7 @@ import { PLAIN, type Speaker } from '@tufa/words';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, configure, fireEvent, render, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { TextDecoder, TextEncoder } from 'node:util';
 import type { ReactElement } from 'react';
 import { outbox } from '../outbox/Outbox';
 import { queryClient } from '../outbox/queryClient';
@@ -56,6 +57,8 @@ export const written = (): { kind: string; target: string; change: Record<string
 /** What is on the page, with ordinary spaces. */
 export const page = (): string => plain(document.body.textContent ?? '') ?? '';
 
+// What every browser has.
+Object.assign(globalThis, { TextEncoder, TextDecoder });
 // What is hidden is not looked for: working it out takes most of a test's time.
 configure({ defaultHidden: true });
 

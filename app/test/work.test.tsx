@@ -2,7 +2,6 @@ import { computePlan, kitOf } from '@tufa/core/plan';
 import { STOP_QUESTIONS } from '@tufa/core/survey';
 import { PLAIN, say, sayCoded, sayKit } from '@tufa/words';
 import { screen, waitFor, within } from '@testing-library/react';
-import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import { KitList } from '../fix/KitList';
 import { LayersChoice } from '../fix/LayersChoice';

@@ -1,0 +1,166 @@
+import { computePlan, hashesOf } from '@tufa/core/plan';
+import { assemblePlanInput } from '@tufa/contract/assemble';
+import { PLAIN, say } from '@tufa/words';
+import { act, screen, waitFor } from '@testing-library/react';
+import { BigEvents } from '../pour/BigEvents';
+import { PourScreen } from '../pour/PourScreen';
+import { UndoBand } from '../pour/UndoBand';
+import { RecordScreen } from '../record/RecordScreen';
+import { change, write } from '../outbox/useFirm';
+import { control, demonstration, firmWith, lastOf, LEAD, page, press, show, tap, typeIn, written } from './shown';
+
+const [dock] = demonstration as [(typeof demonstration)[0]];
+const data = firmWith([dock]);
+const input = assemblePlanInput(data, dock.job.id)!;
+const chosen = computePlan(input).findings.find((finding) => finding.chosen !== null)!;
+const PLAN = '0198a000-aaaa-7000-8000-000000000001';
+
+const understood = async (): Promise<void> => {
+  for (let open = document.querySelectorAll('[data-testid^="ack-"]'); open.length > 0; open = document.querySelectorAll('[data-testid^="ack-"]')) {
+    const before = open.length;
+    await press(open[0]!);
+    await waitFor(() => expect(document.querySelectorAll('[data-testid^="ack-"]').length).toBeLessThan(before));
+  }
+};
+
+/** Events of one batch as they were tapped, minutes after it was started. */
+const events = (batch: string, ...taps: readonly [kind: string, after_min: number, payload?: object][]) =>
+  taps.map(([kind, after_min, payload = {}], i) =>
+    change('pourEvent', 'add', `0198a000-bbbb-7000-8000-${batch.padStart(6, '0')}${String(i).padStart(6, '0')}`, {
+      jobId: dock.job.id,
+      findingId: chosen.findingId,
+      planId: PLAN,
+      batch,
+      deviceAt: new Date(Date.UTC(2026, 4, 12, 9) + after_min * 60_000).toISOString(),
+      clockOffset: 0,
+      person: LEAD.id,
+      kind,
+      v: 1,
+      payload,
+      undoes: null,
+    } as never),
+  );
+const planned = change('plan', 'add', PLAN, { jobId: dock.job.id, input, hashes: hashesOf(input), coreVersion: '0.1.0', seed: 1, replaces: null } as never);
+
+describe('a pour', () => {
+  test('does not begin before every caution is understood; its first batch names a plan written in the same breath', async () => {
+    await show(<PourScreen />, { data, at: { job: dock.job.id } });
+    expect(screen.getByTestId('start-batch').getAttribute('aria-disabled')).toBe('true');
+    expect(page()).toContain(say(PLAIN, 'pour.ackFirst'));
+    await understood();
+    const before = written().length;
+    await press(screen.getByTestId('start-batch'));
+    await waitFor(() => expect(written()).toHaveLength(before + 2));
+    const plan = written().at(-2)!;
+    const start = written().at(-1)!;
+    expect([plan.kind, start.kind]).toEqual(['plan.add', 'pourEvent.add']);
+    expect(start.change).toMatchObject({ kind: 'start', batch: '1', planId: plan.target, findingId: chosen.findingId, person: LEAD.id });
+    expect(plan.change['hashes']).toEqual(hashesOf(plan.change['input'] as typeof input));
+    await screen.findByTestId('running');
+  });
+
+  test('a second batch is poured by the same plan; a number once written is never used again', async () => {
+    await show(<PourScreen />, { data, at: { job: dock.job.id } });
+    await act(() => write(planned, ...events('1', ['start', 0], ['placed', 5], ['finished', 9])));
+    await understood();
+    await press(screen.getByTestId('start-batch'));
+    await waitFor(() => expect(written().at(-1)?.change).toMatchObject({ kind: 'start', batch: '2', planId: PLAN }));
+    expect(written().filter(({ kind }) => kind === 'plan.add')).toHaveLength(1);
+  });
+});
+
+describe('the events of a batch', () => {
+  const tapped: unknown[][] = [];
+  let ended = 0;
+  beforeEach(() => {
+    tapped.length = 0;
+    ended = 0;
+  });
+  const open = (more: Partial<Parameters<typeof BigEvents>[0]> = {}) =>
+    show(<BigEvents placed={false} busy={false} noting={false} onTap={(...tap) => void tapped.push(tap)} onNoteEnd={() => (ended += 1)} {...more} />);
+
+  test.each(['placed', 'finished', 'went-hard'])('%s is one tap', async (id) => {
+    await open();
+    await press(screen.getByTestId(id));
+    expect(tapped).toEqual([[id === 'went-hard' ? 'wentHard' : id]]);
+  });
+
+  test('what is placed is not placed again, and nothing is heard while a tap is being written', async () => {
+    await open({ placed: true, busy: true });
+    expect(screen.queryByTestId('placed')).toBeNull();
+    await press(screen.getByTestId('finished'));
+    expect(tapped).toEqual([]);
+  });
+
+  test('a note is kept without its spaces, and an empty one not at all', async () => {
+    await open({ noting: true });
+    await typeIn(say(PLAIN, 'pour.notePlaceholder'), '   ');
+    await tap(say(PLAIN, 'pour.keepNote'));
+    expect(tapped).toEqual([]);
+    await typeIn(say(PLAIN, 'pour.notePlaceholder'), ' sun came round ');
+    await tap(say(PLAIN, 'pour.keepNote'));
+    expect(tapped).toEqual([['note', 'sun came round']]);
+    await tap(say(PLAIN, 'pour.cancel'));
+    expect(ended).toBe(1);
+  });
+});
+
+describe('the band that takes a tap back', () => {
+  beforeEach(() => void jest.useFakeTimers());
+  afterEach(() => void jest.useRealTimers());
+  const did = () => ({ what: 'placed', eventId: 'e', batch: { batch: '3', findingId: 'f', planId: 'p' }, until: Date.now() + 8000 }) as const;
+
+  test('is deaf to the second tap of a double tap, counts down, and is gone after eight seconds', async () => {
+    let undone = 0;
+    let gone = 0;
+    await show(<UndoBand did={did()} onUndo={() => (undone += 1)} onGone={() => (gone += 1)} />);
+    const band = screen.getByTestId('undo');
+    expect(band.getAttribute('aria-disabled')).toBe('true');
+    await act(async () => void jest.advanceTimersByTime(800));
+    expect(band.getAttribute('aria-disabled')).toBeNull();
+    const before = band.textContent;
+    await act(async () => void jest.advanceTimersByTime(3000));
+    expect(band.textContent).not.toBe(before);
+    expect([undone, gone]).toEqual([0, 0]);
+    await act(async () => void jest.advanceTimersByTime(5000));
+    expect(gone).toBeGreaterThan(0);
+  });
+});
+
+describe('the record', () => {
+  const record = async (...changes: readonly ReturnType<typeof change>[]) => {
+    await show(<RecordScreen />, { data, at: { job: dock.job.id } });
+    await act(() => write(planned, ...changes));
+  };
+
+  test('of nothing says so and leads to the pour', async () => {
+    await show(<RecordScreen />, { data, at: { job: dock.job.id } });
+    expect(page()).toContain(say(PLAIN, 'record.none'));
+    control('button', say(PLAIN, 'step.pour'));
+  });
+
+  test('tells each batch’s minutes beside the plan’s, who, and its notes', async () => {
+    await record(...events('1', ['start', 0], ['placed', 4], ['note', 5, { text: 'ice' }], ['finished', 11]), ...events('2', ['start', 20], ['wentHard', 31]));
+    const text = page();
+    expect(text).toContain(say(PLAIN, 'record.title', { count: 2 }));
+    expect(text).toContain(`${say(PLAIN, 'record.finished')} 11 min`);
+    expect(text).toContain(`${say(PLAIN, 'record.wentHard')} 11 min`);
+    expect(text).toMatch(/4 min/);
+    expect(text).toContain('ice');
+    expect(text).toContain(LEAD.name);
+  });
+
+  test('two ends of one batch are both told', async () => {
+    await record(...events('1', ['start', 0], ['finished', 9], ['wentHard', 10]));
+    expect(page()).toContain(say(PLAIN, 'record.both', { a: say(PLAIN, 'record.finished'), b: say(PLAIN, 'record.wentHard') }));
+  });
+
+  test('what was taken back is not told', async () => {
+    await record(...events('1', ['start', 0], ['finished', 9]));
+    const [, finished] = events('1', ['start', 0], ['finished', 9]);
+    const undo = { ...(events('9', ['undo', 10])[0] as { change: object }).change, batch: '1', undoes: (finished as { target: string }).target };
+    await act(() => write(change('pourEvent', 'add', '0198a000-cccc-7000-8000-000000000001', undo as never)));
+    await waitFor(() => expect(page()).toContain(say(PLAIN, 'record.running')));
+    expect((await lastOf(4)).change).toMatchObject({ kind: 'undo' });
+  });
+});
