@@ -58,7 +58,8 @@ function Systems({ view }: { view: JobView }) {
       ),
     [suggested, chosenTreatments, input, plan, scope],
   );
-  const shown = codes ?? all.filter(({ code }) => code !== 'own').map(({ code }) => code);
+  // The comparison is asked anew whenever these are other ones.
+  const shown = useMemo(() => codes ?? all.filter(({ code }) => code !== 'own').map(({ code }) => code), [codes, all]);
   const systems = useMemo(() => SYSTEM_CODES.flatMap((code) => all.filter((system) => system.code === code && shown.includes(code))), [all, shown]);
   const { outcomes, failed } = useOutcomes(view, systems);
   const stop = stopOf(speaker, 'fix', view, () => router.replace(links.step(view.job.id, 'walk')));
