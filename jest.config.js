@@ -1,4 +1,5 @@
-const esm = 'suncalc|pure-rand|@noble/hashes|convert|d3-[^/]*|@kninnug/constrainautor|delaunator|robust-predicates|internmap|uuid|idb|i18next|react-i18next';
+const esm =
+  'suncalc|pure-rand|@noble/hashes|convert|d3-[^/]*|@kninnug/constrainautor|delaunator|robust-predicates|internmap|uuid|idb|i18next|react-i18next|p-retry|is-network-error';
 const swc = [
   '@swc/jest',
   {

@@ -72,7 +72,7 @@ export const commandSchema = Joi.object({
 });
 
 /** A batch of commands by its shape; each is checked by itself. */
-export const commandsSchema = Joi.array().items(Joi.object().unknown()).min(1).max(100);
+export const commandsSchema = Joi.array().items(Joi.object().unknown()).min(1).max(100).required();
 
 /** Entity and verb of a command's kind. */
 export const parts = (kind: string): { name: Writable; verb: Verb } => {

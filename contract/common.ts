@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { LIMITS, type Limit } from './limits';
 
 /** The building blocks of every wire schema. No custom rules: OpenAPI and JSON Schema are made from these. */
-export const id = Joi.string().guid().lowercase();
+export const id = Joi.string().guid({ separator: '-', wrapper: false }).lowercase();
 /** An instant, ISO 8601. */
 export const instant = Joi.string().isoDate();
 /** A text that must say something, at most so long. */

@@ -1,6 +1,7 @@
 import type Joi from 'joi';
 import { changeSchema, commandSchema, type Command } from './commands';
 import type { Fault } from './Fault';
+import { unkeptAt } from './keepable';
 import { senseOf } from './sense';
 
 const OPTIONS: Joi.ValidationOptions = { abortEarly: true, convert: true, errors: { wrap: { label: false } } };
@@ -16,6 +17,8 @@ export function check<T>(schema: Joi.Schema, value: unknown): { value: T; fault:
 
 /** A command: its envelope, its change against the schema of its entity, and what a schema cannot see. */
 export function checkCommand(value: unknown): { value: Command; fault: null } | { value: null; fault: Fault } {
+  const unkept = unkeptAt(value);
+  if (unkept) return { value: null, fault: { ...unkept, figures: {} } };
   const envelope = check<Command>(commandSchema, value);
   if (envelope.fault) return envelope;
   const change = check<Command['change']>(changeSchema(envelope.value.kind), envelope.value.change);

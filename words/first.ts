@@ -13,6 +13,13 @@ export const first = {
     unsent_one: '{{count}} unsent',
     unsent_other: '{{count}} unsent',
     oldest: 'oldest {{age}}',
+    why: {
+      noAnswer: 'no answer yet',
+      tooOften: 'asked too often, goes on by itself',
+      notOurs: 'this network answers for the firm: sign in to it',
+      theirFault: 'the firm’s server has a fault',
+      signedOut: 'sign in to send it',
+    },
     failed: 'Could not fetch. Tufa tries again when there is signal.',
     retry: 'Try again',
     notFound: 'This is not on this phone. It may be new or removed: go back and look again when there is signal.',

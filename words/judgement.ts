@@ -42,6 +42,7 @@ export const opinion = {
   fileHelp: 'A PDF or a picture of it, so that it goes with the job.',
   fileKept: '{{name}} goes with it.',
   fileGone: 'It is not on this phone, and the firm cannot be reached. Try again with signal.',
+  fileRefused: 'The firm refuses this letter: {{title}} It is kept on this phone alone.',
   open: 'Save {{name}}',
   keep: 'Keep it',
   by: '{{role}}, {{day}}',

@@ -4,6 +4,7 @@ export const problems = {
   notFound: 'There is nothing here by that name. Check the address.',
   unreadableRequest: 'The request could not be read. Send JSON as described in /api/v1/openapi.json.',
   tooLarge: 'This is too large. Send at most 100 commands and 4 MB at once.',
+  databaseAway: 'The database does not answer for the moment. Nothing is lost: try again in a while.',
   ourFault: 'Something went wrong on our side. Nothing was half written; try again.',
   unknownPerson: 'Nobody of this firm has that id. Sign in again.',
   tooOften: 'Too many tries. Wait a minute.',
@@ -64,13 +65,14 @@ export const problems = {
   field: {
     alternatives: { any: '{{field}} is of no known kind. Give it one of the kinds of the format.' },
     any: { required: '{{field}} is missing.', only: '{{field}} is not one of the allowed words.' },
-    object: { unknown: '{{field}} is not known here. Leave it out.', base: '{{field}} must be an object.' },
+    object: { unknown: '{{field}} is not known here. Leave it out.', base: '{{field}} must be an object.', deep: '{{field}} is nested too deep.' },
     string: {
       empty: '{{field}} must not be empty.',
       guid: '{{field}} must be a UUID.',
       max: '{{field}} is longer than {{limit}}.',
       base: '{{field}} must be text.',
       isoDate: '{{field}} must be an ISO instant.',
+      unkept: '{{field}} holds a character that cannot be kept. Type it anew instead of pasting it.',
     },
     number: { min: '{{field}} must be at least {{limit}}.', max: '{{field}} must be at most {{limit}}.', base: '{{field}} must be a number.' },
     array: { min: '{{field}} needs at least {{limit}}.', max: '{{field}} may hold at most {{limit}}.', base: '{{field}} must be a list.' },

@@ -1,11 +1,19 @@
 import type { Command, CommandResult } from '@tufa/contract/commands';
+import { keepable } from '@tufa/contract/keepable';
 import { v7 as uuid } from 'uuid';
+import { isAboutContent } from './api';
 import { database, type OutboxRecord, type OutboxState } from './database';
 
 /** What a change is before the outbox gives it its id, its number and its time. */
 export type Draft = Pick<Command, 'kind' | 'target' | 'base' | 'change'>;
 
 type Send = (commands: readonly Command[]) => Promise<readonly CommandResult[]>;
+
+/** A request holds at most so many commands and, where it is more than one, so many bytes: half of what the server reads, with room for what stands between. */
+const MOST = { commands: 100, bytes: 1_000_000 } as const;
+
+/** Why what waits is not with the firm: no signal or no answer, too often, another's answer, a fault there, nobody signed in. */
+export type Waiting = 'noAnswer' | 'tooOften' | 'notOurs' | 'theirFault' | 'signedOut';
 
 /**
  * Writes wait here until the firm has them. A record is on the disk before the screen shows it as saved; records leave
@@ -16,6 +24,7 @@ export class Outbox {
   private readonly listeners = new Set<() => void>();
   private readonly channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('tufa-outbox');
   private device = '';
+  private why: Waiting | null = null;
   storageRefused = false;
 
   async open(): Promise<void> {
@@ -45,15 +54,29 @@ export class Outbox {
 
   snapshot = (): readonly OutboxRecord[] => this.records;
 
+  /** Why the last try ended without the firm having taken what waits; null while nothing stands in its way. */
+  waitingFor = (): Waiting | null => this.why;
+
   /**
    * Commands made together are kept together: all of them are on the disk, or none. Every request is issued at once and
    * the transaction committed in the same breath, so that a page killed just after a tap has lost nothing.
+   *
+   * @param instead records that these take the place of: gone in the same breath, so that what they hold is never nowhere
    */
-  async write(person: string, drafts: readonly Draft[], madeAt: Date): Promise<void> {
-    const commands = drafts.map((draft): Command => ({ id: uuid(), v: 1, device: this.device, seq: 0, person, madeAt: madeAt.toISOString(), ...draft }));
+  async write(person: string, drafts: readonly Draft[], madeAt: Date, instead: readonly number[] = []): Promise<void> {
+    const commands = drafts.map((draft): Command => ({
+      id: uuid(),
+      v: 1,
+      device: this.device,
+      seq: 0,
+      person,
+      madeAt: madeAt.toISOString(),
+      ...keepable(draft),
+    }));
     const db = await database();
     const tx = db.transaction('outbox', 'readwrite', { durability: 'strict' });
     for (const command of commands) void tx.store.add({ command, state: 'waiting' });
+    for (const order of instead) void tx.store.delete(order);
     tx.commit();
     await tx.done;
     await this.reload();
@@ -61,24 +84,20 @@ export class Outbox {
   }
 
   /**
-   * Sends what waits, a hundred at a time, in order. One tab drains; the others see it through the channel.
+   * Sends what waits, in order, in requests that are cut by number and by bytes. One tab drains; the others see it through
+   * the channel.
    *
    * @param send posts commands and gives back their results; it throws when there is no signal
    * @param pull fetches what changed, after which what was sent can leave
+   * @throws whatever `send` or `pull` threw, where it is to be tried again: then nothing of it was settled
    */
   async drain(send: Send, pull: () => Promise<unknown>): Promise<void> {
     await navigator.locks.request('tufa-outbox', { ifAvailable: true }, async (lock) => {
       if (!lock) return;
       for (;;) {
         await this.reload();
-        const waiting = this.records.filter(({ state }) => state === 'waiting').slice(0, 100);
-        if (waiting.length > 0) {
-          const results = await send(waiting.map(({ command }) => command));
-          for (const [i, record] of waiting.entries()) {
-            const result = results[i];
-            if (result) await this.settle(record, result);
-          }
-        }
+        const waiting = cut(this.records.filter(({ state }) => state === 'waiting'));
+        await this.offer(waiting, send);
         const sent = this.records.filter(({ state }) => state === 'sent');
         if (sent.length > 0) {
           await pull();
@@ -87,6 +106,29 @@ export class Outbox {
         if (waiting.length === 0) return;
       }
     });
+  }
+
+  /** Offers records to the firm. What it refuses whole is halved until the one command is found, which is kept with its reason while the rest go on. */
+  private async offer(records: readonly OutboxRecord[], send: Send): Promise<void> {
+    const [first] = records;
+    if (!first) return;
+    try {
+      const results = await send(records.map(({ command }) => command));
+      for (const [i, record] of records.entries()) await this.settle(record, results[i] as CommandResult);
+    } catch (error) {
+      if (!isAboutContent(error)) throw error;
+      if (records.length === 1) return this.settle(first, { id: first.command.id, result: 'refused', problem: error.details });
+      const middle = records.length >> 1;
+      await this.offer(records.slice(0, middle), send);
+      await this.offer(records.slice(middle), send);
+    }
+  }
+
+  /** Notes why the last try ended, for whoever asks why something waits. */
+  note(why: Waiting | null): void {
+    if (why === this.why) return;
+    this.why = why;
+    this.tell();
   }
 
   private async settle(record: OutboxRecord, result: CommandResult): Promise<void> {
@@ -115,6 +157,14 @@ export class Outbox {
   private tell(): void {
     for (const listener of this.listeners) listener();
   }
+}
+
+/** As many of the first as one request holds; the first alone however large it is. */
+function cut(records: readonly OutboxRecord[]): readonly OutboxRecord[] {
+  let bytes = 0;
+  const most = records.slice(0, MOST.commands);
+  const end = most.findIndex(({ command }, i) => (bytes += new Blob([JSON.stringify(command)]).size) > MOST.bytes && i > 0);
+  return end === -1 ? most : most.slice(0, end);
 }
 
 /** A record with its place as the device's count, in its command and in a pour event that carries one. */

@@ -10,7 +10,7 @@ import { T } from '../parts/ui/T';
 import type { OutboxRecord } from './database';
 import { differences } from './differences';
 import { outbox } from './Outbox';
-import { change, useFirm, write } from './useFirm';
+import { change, useFirm, writeInstead } from './useFirm';
 import { useSpeaker } from '../parts/phone/speaker';
 
 /** What came back from the firm: a clash with both values, or a refusal. Nothing is lost until somebody decides. */
@@ -42,8 +42,8 @@ function Settle({ record, title, onClose }: { record: OutboxRecord; title: strin
       </Sheet>
     );
   const [name] = command.kind.split('.') as [Writable];
-  // Mine again, on top of theirs: the write reads the present values as its base.
-  const keep = (): void => void outbox.forget([record.order]).then(() => write(change(name, 'change', command.target, command.change)).then(onClose));
+  // Mine again, on top of theirs: the write reads the present values as its base, and takes this record's place.
+  const keep = (): void => void writeInstead([record.order], change(name, 'change', command.target, command.change)).then(onClose);
   const rows = result.conflicts.flatMap(({ field, yours, theirs }) => differences(speaker, field, yours, theirs));
   return (
     <Sheet title={title} onClose={onClose}>

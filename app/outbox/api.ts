@@ -3,21 +3,43 @@ import type { EntityName, Row } from '@tufa/contract/entities';
 
 /** An answer that is an error, with what it says. */
 export class ApiProblem extends Error {
-  constructor(readonly details: ProblemDetails) {
+  constructor(
+    readonly details: ProblemDetails,
+    /** the firm's own server said so, and not whatever stands between */
+    readonly ours = true,
+  ) {
     super(details.title);
   }
 }
+
+/** Statuses with which the server speaks of what was sent. Of the others (who asks, how often, from where) the same command may be taken later. */
+const ABOUT_CONTENT: readonly number[] = [400, 409, 412, 413, 415, 422];
+
+/** Whether the firm's own server has refused what was sent, so that it would refuse it again. */
+export const isAboutContent = (error: unknown): error is ApiProblem =>
+  error instanceof ApiProblem && error.ours && ABOUT_CONTENT.includes(error.details.status);
+
+const PROBLEM = 'urn:tufa:problem:';
+
+/** What an error says where it is the firm's own; else that something between has answered. */
+export async function problemOf(response: Response): Promise<ApiProblem> {
+  const details = (await response.json().catch(() => null)) as ProblemDetails | null;
+  if (details?.type?.startsWith(PROBLEM)) return new ApiProblem(details);
+  return notOurs(response);
+}
+
+const ANOTHERS = { type: 'about:blank', title: '', status: 200, code: 'ourFault' };
+const notOurs = ({ statusText, status }: Response): ApiProblem => new ApiProblem({ type: 'about:blank', title: statusText, status, code: 'ourFault' }, false);
 
 /** A connection that has gone dead without a word is given up after this long: the next try may find a live one. ms */
 const PATIENCE_MS = 60_000;
 
 async function call<T>(path: string, init?: RequestInit): Promise<T> {
   const response = await fetch(`/api/v1${path}`, { ...init, headers: { 'content-type': 'application/json' }, signal: AbortSignal.timeout(PATIENCE_MS) });
-  if (!response.ok) {
-    const details = (await response.json().catch(() => null)) as ProblemDetails | null;
-    throw new ApiProblem(details ?? { type: 'about:blank', title: response.statusText, status: response.status, code: 'ourFault' });
-  }
-  return (response.status === 204 ? null : await response.json()) as T;
+  if (!response.ok) throw await problemOf(response);
+  if (response.status === 204) return null as T;
+  // A page that signs people in to a network answers everything with itself.
+  return (await response.json().catch(() => Promise.reject(notOurs(response)))) as T;
 }
 
 /** Who is signed in on this phone. */
@@ -43,6 +65,10 @@ export const api = {
     call<{ person: SignedInPerson }>('/session', { method: 'POST', body: JSON.stringify({ personId, device }) }),
   signOut: () => call<null>('/session', { method: 'DELETE' }),
   changes: (since: number) => call<ChangesPage>(`/changes?since=${since}`),
-  send: async (commands: readonly Command[]): Promise<CommandResult[]> =>
-    (await call<{ results: CommandResult[] }>('/commands', { method: 'POST', body: JSON.stringify(commands) })).results,
+  /** Their results in their order; what answers otherwise is not the firm. @throws ApiProblem */
+  send: async (commands: readonly Command[]): Promise<CommandResult[]> => {
+    const { results } = await call<{ results?: CommandResult[] }>('/commands', { method: 'POST', body: JSON.stringify(commands) });
+    if (!Array.isArray(results) || !commands.every(({ id }, i) => results[i]?.id === id)) throw new ApiProblem(ANOTHERS, false);
+    return results;
+  },
 };

@@ -22,10 +22,11 @@ interface KeptPhoto {
   readonly sent: boolean;
 }
 
-/** A letter as it waits on this phone. */
+/** A letter as it waits on this phone; with what the firm said of it where it refuses it. */
 interface KeptLetter {
   readonly id: string;
   readonly pdf: Blob;
+  readonly refused?: string;
 }
 
 interface OutboxSchema extends DBSchema {

@@ -6,7 +6,7 @@ import { useEffect, useSyncExternalStore } from 'react';
 import { now } from '../parts/phone/clock';
 import { api, ApiProblem, type SignedInPerson } from './api';
 import type { OutboxRecord } from './database';
-import { outbox, type Draft } from './Outbox';
+import { outbox, type Draft, type Waiting } from './Outbox';
 import { queryClient } from './queryClient';
 
 interface Pulled {
@@ -19,8 +19,7 @@ interface Pulled {
 const FIRM = ['firm'] as const;
 const SESSION = ['session'] as const;
 
-/** Pulls everything that changed since the last pull; a job is then whole on the phone. */
-async function pull(): Promise<Pulled> {
+async function pullNow(): Promise<Pulled> {
   let pulled = queryClient.getQueryData<Pulled>(FIRM) ?? { cursor: 0, data: emptyFirmData(), clockOffset: 0 };
   for (;;) {
     const sent = now();
@@ -31,26 +30,66 @@ async function pull(): Promise<Pulled> {
   }
 }
 
-const refetch = async (): Promise<void> => {
-  const pulled = await pull();
-  queryClient.setQueryData(FIRM, pulled);
-};
+let last: Promise<unknown> = Promise.resolve();
+let queued: Promise<Pulled> | null = null;
+
+/**
+ * Pulls everything that changed since the last pull; a job is then whole on the phone. One pull at a time: an older
+ * answer never comes over a newer, and whoever asks while one is waiting to begin gets that one.
+ */
+function pull(): Promise<Pulled> {
+  queued ??= last
+    .catch(() => undefined)
+    .then(() => {
+      queued = null;
+      const pulling = pullNow().then((pulled) => {
+        queryClient.setQueryData(FIRM, pulled);
+        return pulled;
+      });
+      last = pulling;
+      return pulling;
+    });
+  return queued;
+}
 
 let draining = Promise.resolve();
+/** Tries that ended without an answer in a row, and when the next is due, ms since 1970. */
+let failures = 0;
+let due = 0;
+const BACK_OFF_MS = { least: 2000, most: 60_000 } as const;
+
+/** Why a try ended, in words of the outbox. */
+function waitingFor(error: unknown): Waiting {
+  if (!(error instanceof ApiProblem)) return 'noAnswer';
+  const { status } = error.details;
+  if (!error.ours) return 'notOurs';
+  return status === 401 ? 'signedOut' : status === 429 ? 'tooOften' : 'theirFault';
+}
 
 /** What else goes to the firm once the commands have: pictures, which have a queue of their own. */
 export const alsoSend = new Set<() => Promise<void>>();
 
-/** Sends what waits and pulls what changed; quiet without signal. */
+/** Sends what waits and pulls what changed; quiet without signal. What got no answer of the firm's is tried again, each time after twice as long. */
 function sync(): Promise<void> {
   draining = draining
-    .then(() => outbox.drain(api.send, refetch))
+    .then(() => outbox.drain(api.send, pull))
     .then(async () => {
       for (const send of alsoSend) await send();
     })
-    .catch((error: unknown) => {
-      if (error instanceof ApiProblem && error.details.status === 401) queryClient.setQueryData(SESSION, null);
-    });
+    .then(
+      () => {
+        failures = 0;
+        due = 0;
+        outbox.note(null);
+      },
+      (error: unknown) => {
+        due = Date.now() + Math.min(BACK_OFF_MS.most, BACK_OFF_MS.least * 2 ** failures);
+        failures += 1;
+        const why = waitingFor(error);
+        outbox.note(why);
+        if (why === 'signedOut') queryClient.setQueryData(SESSION, null);
+      },
+    );
   return draining;
 }
 
@@ -75,12 +114,15 @@ export interface Firm {
   readonly clockOffset: number;
   readonly records: readonly OutboxRecord[];
   readonly unsent: number;
+  /** why what waits is not with the firm yet; null while nothing stands in its way */
+  readonly waitingFor: Waiting | null;
 }
 
 /** Everything of the firm on this phone, with what waits in the outbox laid over it. */
 export function useFirm(): Firm {
   const query = useQuery({ queryKey: FIRM, queryFn: pull });
   const records = useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
+  const why = useSyncExternalStore(outbox.subscribe, outbox.waitingFor, outbox.waitingFor);
   const pulled = query.data;
   const data = laidOver(pulled?.data, records);
   return {
@@ -90,6 +132,7 @@ export function useFirm(): Firm {
     clockOffset: pulled?.clockOffset ?? 0,
     records,
     unsent: records.filter(({ state }) => state === 'waiting').length,
+    waitingFor: why,
   };
 }
 
@@ -152,15 +195,58 @@ export const change = <N extends Writable>(name: N, verb: 'add' | 'change' | 're
  * Writes changes made together. They are on this phone when the promise resolves; the firm has them when there is
  * signal.
  */
-export async function write(...changes: readonly Change[]): Promise<void> {
+export const write = (...changes: readonly Change[]): Promise<void> => writeInstead([], ...changes);
+
+/** Writes changes in the place of records that came back: those are gone in the same breath. */
+export async function writeInstead(instead: readonly number[], ...changes: readonly Change[]): Promise<void> {
   const { data, person } = current();
   const drafts: Draft[] = changes.map(({ name, verb, target, change: fields }) => {
     const present = (data[name] as unknown as Record<string, Record<string, unknown> | undefined>)[target];
     const base = verb === 'add' || !present ? null : Object.fromEntries(Object.keys(fields).map((field) => [field, present[field]]));
     return { kind: `${name}.${verb}`, target, base, change: fields } as Draft;
   });
-  await outbox.write(person, drafts, new Date(now()));
-  void sync();
+  await outbox.write(person, drafts, new Date(now()), instead);
+  if (Date.now() >= due) void sync();
+}
+
+/** News beat every twenty seconds; a stream that was silent for longer than two of them is dead without a word. */
+const BEAT_MS = 50_000;
+/** Without news a phone looks by itself. */
+const LOOK_MS = 60_000;
+
+/** Listens for news of the firm, opens a stream that has gone silent anew, and looks once a minute while there is none. @returns what ends it */
+function listen(look: () => void): () => void {
+  let news: EventSource;
+  let heard = Date.now();
+  let looked = Date.now();
+  const hear = (): void => void (heard = Date.now());
+  const tell = (): void => {
+    hear();
+    looked = Date.now();
+    look();
+  };
+  const open = (): void => {
+    news = new EventSource('/api/v1/news');
+    // News told while nobody listened are not told again: each time the ear is open, look once.
+    news.onopen = tell;
+    news.onmessage = tell;
+    news.addEventListener('beat', hear);
+  };
+  open();
+  const tick = setInterval(() => {
+    const silent = Date.now() - heard > BEAT_MS;
+    if (silent && Date.now() - looked > LOOK_MS) {
+      looked = Date.now();
+      look();
+    }
+    if (news.readyState !== EventSource.CLOSED && !silent) return;
+    news.close();
+    open();
+  }, 10_000);
+  return () => {
+    clearInterval(tick);
+    news.close();
+  };
 }
 
 /** Keeps the phone and the firm together while the application is open: signal, focus, news, and a slow tick. */
@@ -169,18 +255,16 @@ export function useSync(signedIn: boolean): void {
     if (!signedIn) return;
     const run = (): void => void sync();
     run();
-    const tick = setInterval(() => outbox.snapshot().some(({ state }) => state === 'waiting' || state === 'sent') && run(), 10_000);
+    const waits = (): boolean => outbox.snapshot().some(({ state }) => state === 'waiting' || state === 'sent');
+    const tick = setInterval(() => waits() && Date.now() >= due && run(), 2000);
     window.addEventListener('online', run);
     document.addEventListener('visibilitychange', run);
-    const news = new EventSource('/api/v1/news');
-    // News told while nobody listened are not told again: each time the ear is open, look once.
-    news.onopen = () => void queryClient.invalidateQueries({ queryKey: FIRM });
-    news.onmessage = () => void queryClient.invalidateQueries({ queryKey: FIRM });
+    const deaf = listen(() => void queryClient.invalidateQueries({ queryKey: FIRM }));
     return () => {
       clearInterval(tick);
       window.removeEventListener('online', run);
       document.removeEventListener('visibilitychange', run);
-      news.close();
+      deaf();
     };
   }, [signedIn]);
 }

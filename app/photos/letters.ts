@@ -40,12 +40,17 @@ export async function letterOf({ id, kind }: OpinionFile): Promise<Blob> {
   return answer.blob();
 }
 
-/** Sends the letters that wait; what the firm has, or will never take, is kept here no longer. */
+/** Sends the letters that wait. What the firm has is kept here no longer; what it refuses stays, with what it said. */
 async function sendLetters(): Promise<void> {
   const db = await database();
-  for (const { id, pdf } of await db.getAll('letter')) {
-    await sendBytes(`/api/v1/letters/${id}`, pdf);
-    await db.delete('letter', id);
+  for (const letter of await db.getAll('letter')) {
+    if (letter.refused !== undefined) continue;
+    const refused = await sendBytes(`/api/v1/letters/${letter.id}`, letter.pdf);
+    if (refused === null) await db.delete('letter', letter.id);
+    else await db.put('letter', { ...letter, refused });
   }
 }
+
+/** What the firm said of a letter that it refuses; null where it has it, or has not been asked. */
+export const refusalOf = async ({ id }: OpinionFile): Promise<string | null> => (await (await database()).get('letter', id))?.refused ?? null;
 alsoSend.add(() => sendLetters().catch(() => undefined));

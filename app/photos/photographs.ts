@@ -3,6 +3,7 @@ import { PHOTO } from '@tufa/contract/photo';
 import { v7 as uuid } from 'uuid';
 import { useEffect, useState } from 'react';
 import { database } from '../outbox/database';
+import { isAboutContent, problemOf } from '../outbox/api';
 import { alsoSend, change, write } from '../outbox/useFirm';
 import { now } from '../parts/phone/clock';
 import { photoWorker } from '../workers/photoWorker';
@@ -57,11 +58,18 @@ export async function keepPhoto(
 /** A picture at the slowest signal takes so long; what takes longer goes nowhere, and everything else waits behind it. ms */
 const PATIENCE_MS = 180_000;
 
-/** @returns whether the firm took it; what it refuses it would refuse again, so it is not asked for ever */
-export async function sendBytes(address: string, body: Blob): Promise<boolean> {
+/**
+ * Sends bytes to the firm.
+ *
+ * @returns what it said of bytes that it refuses and would refuse again; null where it took them
+ * @throws where they are to be sent again: no answer, or one that is not of these bytes
+ */
+export async function sendBytes(address: string, body: Blob): Promise<string | null> {
   const answer = await fetch(address, { method: 'PUT', body, headers: { 'content-type': body.type }, signal: AbortSignal.timeout(PATIENCE_MS) });
-  if (!answer.ok && answer.status !== 422 && answer.status !== 413) throw new Error(String(answer.status));
-  return answer.ok;
+  if (answer.ok) return null;
+  const problem = await problemOf(answer);
+  if (isAboutContent(problem)) return problem.details.title;
+  throw problem;
 }
 
 /** Sends the pictures that wait, one after the other. The small ones stay for days without signal; a refused one stays whole. */
@@ -70,7 +78,7 @@ async function sendPhotos(): Promise<void> {
   for (const photo of await db.getAll('photo')) {
     if (photo.sent || !photo.full) continue;
     const at = `/api/v1/photographs/${photo.id}`;
-    const taken = (await sendBytes(`${at}/thumb`, photo.thumb)) && (await sendBytes(`${at}/full`, photo.full));
+    const taken = ((await sendBytes(`${at}/thumb`, photo.thumb)) ?? (await sendBytes(`${at}/full`, photo.full))) === null;
     await db.put('photo', { ...photo, full: taken ? null : photo.full, sent: true });
   }
 }

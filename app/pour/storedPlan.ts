@@ -1,5 +1,5 @@
 import type { RowOf } from '@tufa/contract/entities';
-import { computePlan, CORE_VERSION, differenceOf, hashesOf, isStale, type Plan, type PlanDifference, type PlanInput } from '@tufa/core/plan';
+import { computePlan, CORE_VERSION, differenceOf, hashesOf, isStale, namedOnly, type Plan, type PlanDifference, type PlanInput } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
@@ -12,9 +12,16 @@ export const latestPlan = (view: JobView): RowOf<'plan'> | undefined =>
     .filter(({ jobId }) => jobId === view.job.id)
     .sort((a, b) => (a.id < b.id ? 1 : -1))[0];
 
-/** The present plan as a row of its own. */
+/** The present plan as a row of its own: what it was made from, without the rest of the shelf. */
 export const planAdd = (view: JobView, id: string, input: PlanInput): Change =>
-  change('plan', 'add', id, { jobId: view.job.id, input, hashes: hashesOf(input), coreVersion: CORE_VERSION, seed: 1, replaces: latestPlan(view)?.id ?? null });
+  change('plan', 'add', id, {
+    jobId: view.job.id,
+    input: namedOnly(input),
+    hashes: hashesOf(input),
+    coreVersion: CORE_VERSION,
+    seed: 1,
+    replaces: latestPlan(view)?.id ?? null,
+  });
 
 const computed = new WeakMap<object, Plan | null>();
 

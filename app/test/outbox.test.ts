@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import type { Command, CommandResult } from '@tufa/contract/commands';
+import { api } from '../outbox/api';
 import { Outbox } from '../outbox/Outbox';
 
 const PERSON = '0198a000-9e09-7000-8000-000000000001';
@@ -69,4 +70,115 @@ test('a conflict is parked and a refusal kept, and the rest go on; a pour event 
   expect(event?.change).toMatchObject({ device: box.deviceId(), seq: event?.seq });
   await box.forget(box.snapshot().map(({ order }) => order));
   expect(box.snapshot()).toEqual([]);
+});
+
+describe('what stands between this phone and the firm', () => {
+  const open = async (): Promise<Outbox> => {
+    const box = new Outbox();
+    await box.open();
+    await box.forget(box.snapshot().map(({ order }) => order));
+    return box;
+  };
+  const states = (box: Outbox) => box.snapshot().map(({ state }) => state);
+  const pull = async (): Promise<void> => undefined;
+  /** What the network answers to each request, by the commands in it. */
+  const answering = (answer: (commands: readonly Command[]) => { status: number; body: unknown; text?: true }): number[][] => {
+    const asked: number[][] = [];
+    Object.assign(globalThis, {
+      fetch: async (_url: string, { body }: { body: string }) => {
+        const commands = JSON.parse(body) as Command[];
+        asked.push([commands.length, Buffer.byteLength(body)]);
+        const { status, body: said, text } = answer(commands);
+        return {
+          ok: status < 300,
+          status,
+          statusText: 'x',
+          json: async () => (text ? Promise.reject(new SyntaxError('<html>')) : said),
+        };
+      },
+    });
+    return asked;
+  };
+  beforeAll(() => void Object.assign(AbortSignal, { timeout: AbortSignal.timeout ?? (() => new AbortController().signal) }));
+  const problem = (status: number, code = 'tooLarge') => ({ status, body: { type: `urn:tufa:problem:${code}`, title: 'Too large.', status, code } });
+  const taken = (commands: readonly Command[]) => ({ status: 200, body: { results: done(commands) } });
+
+  test('seventy plans made without signal leave in order, no request over a megabyte', async () => {
+    const box = await open();
+    for (let i = 0; i < 70; i += 1) await box.write(PERSON, [rename(`${i} ${'x'.repeat(59_000)}`)], new Date(0));
+    const order: string[] = [];
+    const asked = answering((commands) => {
+      order.push(...commands.map(({ change }) => (change as { name: string }).name.split(' ')[0]!));
+      return taken(commands);
+    });
+    await box.drain(api.send, pull);
+    expect(box.snapshot()).toEqual([]);
+    expect(order).toEqual([...Array(70).keys()].map(String));
+    for (const [, bytes] of asked) expect(bytes).toBeLessThan(1_100_000);
+    expect(asked.length).toBeLessThan(8);
+  });
+
+  test('what alone is larger than a request goes alone', async () => {
+    const box = await open();
+    await box.write(PERSON, [rename('a'), rename('x'.repeat(2_000_000)), rename('b')], new Date(0));
+    const asked = answering(taken);
+    await box.drain(api.send, pull);
+    expect(asked.map(([count]) => count)).toEqual([1, 1, 1]);
+  });
+
+  test.each([400, 413, 422])(
+    'a batch refused whole with %i is halved until the one is found: that one is kept with its reason, the rest are with the firm',
+    async (status) => {
+      const box = await open();
+      await box.write(
+        PERSON,
+        [...'abcdefg'].map((name) => rename(name)),
+        new Date(0),
+      );
+      answering((commands) => (commands.some(({ change }) => (change as { name: string }).name === 'e') ? problem(status) : taken(commands)));
+      await box.drain(api.send, pull);
+      expect(box.snapshot().map(({ state, result, command }) => [state, (command.change as { name: string }).name, result])).toEqual([
+        ['refused', 'e', { id: expect.any(String), result: 'refused', problem: expect.objectContaining({ title: 'Too large.', status }) }],
+      ]);
+    },
+  );
+
+  test.each([
+    ['asked too often', problem(429, 'tooOften')],
+    ['a fault of the server', problem(500, 'ourFault')],
+    ['its database away', problem(503, 'databaseAway')],
+    ['nobody signed in', problem(401, 'signInFirst')],
+    ['a page of what stands between', { status: 502, body: null, text: true as const }],
+    ['a proxy that finds it too large', { status: 413, body: null, text: true as const }],
+    ['a network that signs people in', { status: 200, body: null, text: true as const }],
+    ['another program’s answer', { status: 200, body: { ok: true } }],
+    ['results of other commands', { status: 200, body: { results: [{ id: 'x', result: 'done', version: 1 }] } }],
+  ])('%s parks nothing: it all waits, and goes when the firm answers', async (_, answer) => {
+    const box = await open();
+    await box.write(PERSON, [rename('one'), rename('two')], new Date(0));
+    answering(() => answer);
+    await expect(box.drain(api.send, pull)).rejects.toThrow();
+    expect(states(box)).toEqual(['waiting', 'waiting']);
+    answering(taken);
+    await box.drain(api.send, pull);
+    expect(states(box)).toEqual([]);
+  });
+
+  test('mine takes the place of what came back in one breath: there is never a moment in which it is nowhere', async () => {
+    const box = await open();
+    await box.write(PERSON, [rename('mine')], new Date(0));
+    answering((commands) => ({ status: 200, body: { results: commands.map(({ id }) => ({ id, result: 'conflict', version: 2, conflicts: [] })) } }));
+    await box.drain(api.send, pull);
+    const seen: number[] = [];
+    box.subscribe(() => seen.push(box.snapshot().filter(({ command }) => (command.change as { name: string }).name === 'mine').length));
+    await box.write(PERSON, [rename('mine')], new Date(0), [box.snapshot()[0]!.order]);
+    expect(states(box)).toEqual(['waiting']);
+    expect(new Set(seen)).toEqual(new Set([1]));
+  });
+
+  test('a character that no database keeps is left out of what was pasted', async () => {
+    const box = await open();
+    await box.write(PERSON, [{ ...rename('yard\u0000 slab\ud800'), base: { name: 'a\u0000' } }], new Date(0));
+    expect(box.snapshot()[0]!.command).toMatchObject({ change: { name: 'yard slab' }, base: { name: 'a' } });
+  });
 });

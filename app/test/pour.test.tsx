@@ -1,4 +1,4 @@
-import { computePlan, hashesOf } from '@tufa/core/plan';
+import { computePlan, hashesOf, namedOnly } from '@tufa/core/plan';
 import { assemblePlanInput } from '@tufa/contract/assemble';
 import { PLAIN, say } from '@tufa/words';
 import { act, screen, waitFor } from '@testing-library/react';
@@ -41,6 +41,18 @@ const events = (batch: string, ...taps: readonly [kind: string, after_min: numbe
     } as never),
   );
 const planned = change('plan', 'add', PLAN, { jobId: dock.job.id, input, hashes: hashesOf(input), coreVersion: '0.1.0', seed: 1, replaces: null } as never);
+
+test.each(demonstration.map(({ job }) => [job.name, job.id] as const))(
+  'the plan of %s that is kept carries the sheets it names, and plans the same',
+  (_, jobId) => {
+    const whole = assemblePlanInput(firmWith(), jobId)!;
+    const kept = namedOnly(whole);
+    expect(hashesOf(kept)).toEqual(hashesOf(whole));
+    expect(computePlan(kept, { ranked: 'chosen' })).toEqual(computePlan(whole, { ranked: 'chosen' }));
+    expect(kept.sheets.length).toBeLessThanOrEqual(2 * whole.treatments.length);
+    expect(JSON.stringify(kept).length).toBeLessThan(JSON.stringify(whole).length / 3);
+  },
+);
 
 describe('a pour', () => {
   test('does not begin before every caution is understood; its first batch names a plan written in the same breath', async () => {

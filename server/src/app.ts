@@ -98,6 +98,7 @@ export function makeApp(context: AppContext): Express {
       response.set('cache-control', 'no-cache').sendFile(join(web, 'index.html'));
     });
   }
+  app.use(notFound);
   app.use(errorAnswer(context.log));
   return app;
 }

@@ -1,13 +1,11 @@
-import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import pg from 'pg';
 import { pino } from 'pino';
 import { makeApp } from './app';
+import { connect } from './data/connect';
 import { makeSource } from './data/source';
 import { migrate } from './data/migrate';
-import { refusePower } from './data/refusePower';
+import { httpServer } from './http/httpServer';
 import { DEMO_FIRM_ID } from './services/firm';
-import { News } from './services/News';
 import { seed } from './services/seed';
 
 export interface ServeSettings {
@@ -48,14 +46,8 @@ export async function serve(settings: ServeSettings): Promise<Serving> {
   await seed({ owner, clock, empty: settings.empty, demo: settings.demo });
   await owner.destroy();
 
-  const source = await makeSource({ url }).initialize();
-  await refusePower(source);
-  const pool = new pg.Pool({ connectionString: url, max: 4 });
-  const news = new News(url, log);
-  await news.open();
-  const server = createServer(makeApp({ source, pool, news, firmId: DEMO_FIRM_ID, clock, log, secret: settings.secret, web: settings.web }));
-  // A connection that is kept lives longer than whoever keeps it waits, so that none is closed just as it is used again.
-  server.keepAliveTimeout = 75_000;
+  const { close, ...connections } = await connect({ url, log });
+  const server = httpServer(makeApp({ ...connections, firmId: DEMO_FIRM_ID, clock, log, secret: settings.secret, web: settings.web }));
   await new Promise<void>((done, failed) => {
     server.once('error', failed);
     server.listen(settings.port, '127.0.0.1', done);
@@ -63,12 +55,13 @@ export async function serve(settings: ServeSettings): Promise<Serving> {
 
   const stop = async (): Promise<void> => {
     const closed = new Promise((done) => server.close(done));
-    server.closeIdleConnections();
     // Event streams never end by themselves.
+    connections.news.endAll();
+    server.closeIdleConnections();
     const late = setTimeout(() => server.closeAllConnections(), 3000);
     await closed;
     clearTimeout(late);
-    await Promise.allSettled([source.destroy(), pool.end(), news.close()]);
+    await close();
   };
   return { url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, stop };
 }

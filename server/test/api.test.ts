@@ -307,9 +307,14 @@ test('news tells an open page that something changed', async () => {
       const { pino } = await import('pino');
       const news = new News(database.url, pino({ level: 'silent' }));
       await news.open();
-      const stop = news.subscribe('0198a000-f1f0-7000-8000-000000000001', (cursor) => {
-        stop();
-        void news.close().then(() => resolve(cursor));
+      const stop = news.subscribe({
+        firmId: '0198a000-f1f0-7000-8000-000000000001',
+        session: '',
+        end: () => undefined,
+        tell: (cursor) => {
+          stop();
+          void news.close().then(() => resolve(cursor));
+        },
       });
       await send(command('job.change', DOCK, { accessNote: 'Heard' }, { base: { accessNote: (await job()).job.accessNote } }));
     });

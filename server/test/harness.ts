@@ -6,9 +6,9 @@ import supertest from 'supertest';
 import type { DataSource } from 'typeorm';
 import { makeApp } from '../src/app';
 import { migrate } from '../src/data/migrate';
+import { connect } from '../src/data/connect';
 import { makeSource } from '../src/data/source';
 import { DEMO_FIRM_ID } from '../src/services/firm';
-import { News } from '../src/services/News';
 import { seed } from '../src/services/seed';
 
 export interface TestDatabase {
@@ -54,22 +54,17 @@ export async function makeServer(database: TestDatabase): Promise<TestServer> {
   const owner = await makeSource({ url: database.ownerUrl, most: 2 }).initialize();
   await migrate(owner);
   await seed({ owner, clock: () => clock.now, empty: false, demo: resolve(__dirname, '../../demo') });
-  const source = await makeSource({ url: database.url }).initialize();
-  const pool = new pg.Pool({ connectionString: database.url, max: 2 });
   const log = pino({ level: 'silent' });
-  const news = new News(database.url, log);
-  await news.open();
-  const app = makeApp({ source, pool, news, firmId: DEMO_FIRM_ID, clock: () => clock.now, log, secret: 'test', web: null });
+  const { close, ...connections } = await connect({ url: database.url, log });
+  const app = makeApp({ ...connections, firmId: DEMO_FIRM_ID, clock: () => clock.now, log, secret: 'test', web: null });
   return {
     app,
     request: supertest.agent(app),
-    source,
+    source: connections.source,
     owner,
     clock,
     close: async () => {
-      await news.close();
-      await pool.end();
-      await source.destroy();
+      await close();
       await owner.destroy();
     },
   };

@@ -36,15 +36,17 @@ function age(speaker: Speaker, since: string): string {
 /** "on this phone" with the count and the age of the oldest, or "with the firm". No signal is an ordinary state. */
 export function SyncLine() {
   const speaker = useSpeaker();
-  const { unsent, records } = useFirm();
+  const { unsent, records, waitingFor } = useFirm();
   const online = useOnline();
   const oldest = records.find(({ state }) => state === 'waiting')?.command.madeAt;
   const waited = oldest !== undefined && now() - Date.parse(oldest) > 60_000 ? `, ${age(speaker, oldest)}` : '';
+  // Without signal there is nothing to explain.
+  const why = online && waitingFor ? `: ${say(speaker, `state.why.${waitingFor}`)}` : '';
   return (
     <View role="status" aria-live="polite">
       <T as="small" className="text-right">
         {unsent > 0
-          ? `${say(speaker, 'state.onPhone')}, ${say(speaker, 'state.unsent', { count: unsent })}${waited}`
+          ? `${say(speaker, 'state.onPhone')}, ${say(speaker, 'state.unsent', { count: unsent })}${waited}${why}`
           : online
             ? say(speaker, 'state.withFirm')
             : say(speaker, 'state.onPhone')}

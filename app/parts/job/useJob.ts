@@ -168,7 +168,7 @@ export function useJob(jobId: string, { surveyFirst }: { surveyFirst: boolean })
   useEffect(() => {
     if (here) startTransition(() => setLooked(true));
   }, [here]);
-  const { data, records, ready, failed, clockOffset, unsent } = firm;
+  const { data, records, ready, failed, clockOffset, unsent, waitingFor } = firm;
   const input = jobFile(data, jobId);
   const large = (input?.findings.length ?? 0) > MANY;
   const survey = useWorkedOut('survey', large && input ? [input] : null, (worker) => worker.survey(input as PlanInput));
@@ -179,7 +179,7 @@ export function useJob(jobId: string, { surveyFirst }: { surveyFirst: boolean })
   const view = useMemo(
     () =>
       jobView(
-        { data, records, ready, failed, clockOffset, unsent },
+        { data, records, ready, failed, clockOffset, unsent, waitingFor },
         jobId,
         input,
         large && !refused
@@ -188,7 +188,7 @@ export function useJob(jobId: string, { surveyFirst }: { surveyFirst: boolean })
             ? planOf
             : lookedAt,
       ),
-    [looked, data, records, ready, failed, clockOffset, unsent, jobId, input, large, refused, survey.data, plan.data],
+    [looked, data, records, ready, failed, clockOffset, unsent, waitingFor, jobId, input, large, refused, survey.data, plan.data],
   );
   return { view, firm, planning };
 }

@@ -17,6 +17,7 @@ export {
 } from './PlanInput';
 export { canonical, hashOf } from './hashOf';
 export { hashesOf } from './hashesOf';
+export { namedOnly } from './namedOnly';
 export { prepared } from './ownFigures';
 export { aidOf, sheetOf } from './sheetOf';
 export { Site } from './site';

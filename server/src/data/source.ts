@@ -1,3 +1,4 @@
+import type { Logger } from 'pino';
 import { DataSource } from 'typeorm';
 import { ENTITIES } from '../entities';
 import { First1700000000000 } from '../migrations/First1700000000000';
@@ -6,7 +7,7 @@ import { PricesAndLetters1700000000003 } from '../migrations/PricesAndLetters170
 import { Shelf1700000000002 } from '../migrations/Shelf1700000000002';
 
 /** A pool on one of the two roles. No schema synchronising, ever. */
-export function makeSource({ url, most = 10 }: { url: string; most?: number }): DataSource {
+export function makeSource({ url, most = 10, log }: { url: string; most?: number; log?: Logger }): DataSource {
   return new DataSource({
     type: 'postgres',
     url,
@@ -14,6 +15,8 @@ export function makeSource({ url, most = 10 }: { url: string; most?: number }): 
     migrations: [First1700000000000, Photographs1700000000001, Shelf1700000000002, PricesAndLetters1700000000003],
     migrationsTableName: 'migration',
     synchronize: false,
-    extra: { max: most },
+    extra: { max: most, connectionTimeoutMillis: 5000, keepAlive: true },
+    // A connection lost while nobody used it is made anew when it is needed.
+    poolErrorHandler: (error: Error) => log?.warn({ error: error.message }, 'database connection lost'),
   });
 }

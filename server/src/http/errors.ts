@@ -12,6 +12,19 @@ export const sendProblem = (response: Response, details: ProblemDetails): void =
 /** /api has its own 404. */
 export const notFound: RequestHandler = (_request, response) => sendProblem(response, problemDetails({ status: 404, code: 'notFound' }));
 
+/** Codes of PostgreSQL and of the line to it that say that it is gone, coming or going, and nothing about what was asked. */
+const AWAY = /^(08...|57P0[1-3]|53300|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|ENOENT)$/;
+
+/** Whether an error is the database's absence: the same may be asked again when it is back. */
+function isAway(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  const { code, driverError } = error as { code?: unknown; driverError?: { code?: unknown; message?: string } };
+  if (AWAY.test(String(driverError?.code ?? code))) return true;
+  return /Connection terminated|not currently accepting connections|timeout exceeded when trying to connect|not queryable|connection error/i.test(
+    driverError?.message ?? error.message,
+  );
+}
+
 /** Bad input never becomes a 500: what the parser, the router or the core refuse is answered as the user's to mend. */
 export function errorAnswer(log: Logger): ErrorRequestHandler {
   return (error: unknown, _request, response, next) => {
@@ -21,6 +34,11 @@ export function errorAnswer(log: Logger): ErrorRequestHandler {
     const { status, type } = error as { status?: number; type?: string };
     if (typeof status === 'number' && status >= 400 && status < 500)
       return sendProblem(response, problemDetails({ status, code: type === 'entity.too.large' ? 'tooLarge' : 'unreadableRequest' }));
+    if (isAway(error)) {
+      log.warn({ error: (error as Error).message }, 'the database is away');
+      response.set('retry-after', '2');
+      return sendProblem(response, problemDetails({ status: 503, code: 'databaseAway' }));
+    }
     log.error({ err: error }, 'unexpected error');
     return sendProblem(response, problemDetails({ status: 500, code: 'ourFault' }));
   };

@@ -17,6 +17,9 @@ const sinceQuery = Joi.object({ since: Joi.number().integer().min(0).default(0) 
 const listQuery = Joi.object({ after: id, limit: Joi.number().integer().min(1).max(200).default(50) });
 const jobParams = Joi.object({ job: id.required() });
 
+/** A stream that says nothing for longer is dead: whoever listens opens another. ms */
+const BEAT_MS = 20_000;
+
 /** Plain REST reads: what changed, the jobs, one job whole, its plan. */
 export function readRoutes({ source, clock, news }: AppContext): Router {
   const router = Router();
@@ -68,8 +71,18 @@ export function readRoutes({ source, clock, news }: AppContext): Router {
     response.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' });
     response.flushHeaders();
     response.write('retry: 5000\n\n');
-    const stop = news.subscribe(signedIn(response).firmId, (cursor) => response.write(`data: ${cursor}\n\n`));
-    request.on('close', stop);
+    const tell = (event: string, data: number): boolean => response.write(`event: ${event}\ndata: ${data}\n\n`);
+    const beat = setInterval(() => tell('beat', 0), BEAT_MS);
+    const stop = news.subscribe({
+      firmId: signedIn(response).firmId,
+      session: request.sessionID,
+      tell: (cursor) => tell('message', cursor),
+      end: () => response.end(),
+    });
+    response.on('close', () => {
+      clearInterval(beat);
+      stop();
+    });
   });
   return router;
 }

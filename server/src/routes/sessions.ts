@@ -10,10 +10,10 @@ import { Device, Firm, Person } from '../entities';
 import { HttpProblem, problemDetails } from '../http/HttpProblem';
 import { sendProblem } from '../http/errors';
 
-const signIn = Joi.object({ personId: id.required(), device: Joi.object({ id: id.required(), label: optionalText(80).required() }).required() });
+const signIn = Joi.object({ personId: id.required(), device: Joi.object({ id: id.required(), label: optionalText(80).required() }).required() }).required();
 
 /** The demonstration's one-tap sign-in by role. */
-export function sessionRoutes({ source, firmId, clock }: AppContext): Router {
+export function sessionRoutes({ source, firmId, clock, news }: AppContext): Router {
   const router = Router();
   const people = () =>
     withFirm(source, firmId, async (tx) => ({
@@ -46,6 +46,9 @@ export function sessionRoutes({ source, firmId, clock }: AppContext): Router {
           'id',
         ]),
     );
+    // Whoever signs in begins a session of their own; the one before, with its streams, is over.
+    news.endOf(request.sessionID);
+    await promisify(request.session.regenerate.bind(request.session))();
     request.session.firmId = firmId;
     request.session.personId = person.id;
     // Kept before it is answered for: the next request may come before this answer's last byte.
@@ -60,6 +63,7 @@ export function sessionRoutes({ source, firmId, clock }: AppContext): Router {
   });
 
   router.delete('/session', (request, response, next) => {
+    news.endOf(request.sessionID);
     request.session.destroy((error) => (error ? next(error) : response.status(204).end()));
   });
   return router;

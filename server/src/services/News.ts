@@ -1,44 +1,88 @@
+import pRetry from 'p-retry';
 import { Client } from 'pg';
 import type { Logger } from 'pino';
 
+/** Told of a firm's change number; 0 after the ear was closed for a while: look once. */
 type Listener = (cursor: number) => void;
+
+interface Subscription {
+  readonly firmId: string;
+  /** the session it was opened in, with which it ends */
+  readonly session: string;
+  readonly tell: Listener;
+  readonly end: () => void;
+}
+
+/** A connection that nobody has closed and nobody answers on is given up after so long, ms. */
+const SILENT_MS = 5000;
+const LOOK_AFTER_MS = 20_000;
+const TRY_AGAIN = { retries: Infinity, minTimeout: 250, maxTimeout: 2000, factor: 2, randomize: true, unref: true } as const;
 
 /** Tells every open page of a firm that something changed, whichever server process wrote it (LISTEN/NOTIFY). */
 export class News {
-  private readonly listeners = new Map<string, Set<Listener>>();
+  private readonly subscriptions = new Set<Subscription>();
+  private readonly ended = new AbortController();
   private client: Client | null = null;
-  private closed = false;
+  private look: NodeJS.Timeout | null = null;
 
   constructor(
     private readonly url: string,
     private readonly log: Logger,
   ) {}
 
+  /** @throws where the database cannot be reached; once open it is opened again for ever */
   async open(): Promise<void> {
-    const client = new Client({ connectionString: this.url });
+    const client = new Client({ connectionString: this.url, keepAlive: true, query_timeout: SILENT_MS, connectionTimeoutMillis: SILENT_MS });
     client.on('notification', ({ payload = '' }) => {
       const [firmId = '', cursor = '0'] = payload.split(' ');
-      for (const listener of this.listeners.get(firmId) ?? []) listener(Number(cursor));
+      for (const subscription of this.subscriptions) if (subscription.firmId === firmId) subscription.tell(Number(cursor));
     });
-    client.on('error', (error) => {
-      this.log.warn({ error: error.message }, 'news connection lost');
-      this.client = null;
-      // Pages also pull when they come to the front, so a gap of seconds loses nothing.
-      if (!this.closed) setTimeout(() => void this.open().catch(() => undefined), 2000).unref();
-    });
+    // Before it listens: what is lost while it connects is told here too, and would else end the process.
+    client.on('error', (error) => this.lost(client, error));
     await client.connect();
     await client.query('listen tufa_news');
     this.client = client;
+    this.look = setInterval(() => void client.query('select 1').catch((error: Error) => this.lost(client, error)), LOOK_AFTER_MS).unref();
   }
 
-  subscribe(firmId: string, listener: Listener): () => void {
-    const ofFirm = this.listeners.get(firmId) ?? new Set<Listener>();
-    this.listeners.set(firmId, ofFirm.add(listener));
-    return () => ofFirm.delete(listener);
+  /** The connection is gone: another is opened, however long that takes, and then every page looks once. */
+  private lost(client: Client, error: Error): void {
+    if (this.client !== client) return;
+    this.client = null;
+    if (this.look) clearInterval(this.look);
+    if (this.ended.signal.aborted) return;
+    this.log.warn({ error: error.message }, 'news connection lost');
+    void client.end().catch(() => undefined);
+    pRetry(() => this.open(), { ...TRY_AGAIN, signal: this.ended.signal }).then(
+      () => {
+        this.log.warn('news connection open again');
+        for (const { tell } of this.subscriptions) tell(0);
+      },
+      (failed: Error) => this.ended.signal.aborted || this.log.error({ error: failed.message }, 'news are not opened again'),
+    );
+  }
+
+  /** @returns what ends it */
+  subscribe(subscription: Subscription): () => void {
+    this.subscriptions.add(subscription);
+    return () => this.subscriptions.delete(subscription);
+  }
+
+  /** Ends the streams of a session: whoever signed out hears no more of the firm. */
+  endOf(session: string): void {
+    for (const subscription of this.subscriptions) if (subscription.session === session) subscription.end();
+  }
+
+  /** Ends every stream. */
+  endAll(): void {
+    for (const subscription of this.subscriptions) subscription.end();
   }
 
   async close(): Promise<void> {
-    this.closed = true;
-    await this.client?.end();
+    const { client } = this;
+    this.ended.abort();
+    if (this.look) clearInterval(this.look);
+    this.client = null;
+    await client?.end();
   }
 }

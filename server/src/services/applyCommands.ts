@@ -5,6 +5,7 @@ import { QueryFailedError, type DataSource, type EntityManager } from 'typeorm';
 import { nextChange, withFirm } from '../data/withFirm';
 import { CommandRow, TABLES, type FirmRow } from '../entities';
 import { HttpProblem, problemDetails } from '../http/HttpProblem';
+import { wireRow } from './rows';
 
 /** For whom commands are applied, and by which clock. */
 export interface CommandContext {
@@ -12,12 +13,14 @@ export interface CommandContext {
   readonly firmId: string;
   readonly personIds: ReadonlySet<string>;
   readonly clock: () => Date;
+  /** the version that whoever sent a single command has seen, as its `If-Match` names it */
+  readonly seen?: string | undefined;
 }
 
 const same = (a: unknown, b: unknown): boolean => canonical(a ?? null) === canonical(b ?? null);
 
 /** Foreign keys and checks that only the database can see, as words for the user. */
-const REFUSED_BY_DATABASE = /^(23503|23505|23514|22P02|22003)$/;
+const REFUSED_BY_DATABASE = /^(23503|23505|23514|22P02|22P05|22021|22003)$/;
 
 /**
  * Applies commands in order, each with its effect in one transaction. A repeat returns the stored result; a conflict or
@@ -86,6 +89,8 @@ async function effect(tx: EntityManager, context: CommandContext, command: Comma
   const { name, verb } = parts(command.kind);
   const table = tx.getRepository(TABLES[name]);
   const row = (await table.findOneBy({ id: command.target })) as (FirmRow & Record<string, unknown>) | null;
+  if (row && context.seen !== undefined && context.seen !== `"${row.version}"`)
+    throw new HttpProblem({ status: 412, code: 'stale', field: 'target', figures: { yours: command.change, theirs: wireRow(row) } });
   const change = columns(name, command.change as Record<string, unknown>, context.clock);
   if (verb === 'add') {
     if (row) throw new HttpProblem({ status: 409, code: 'alreadyThere', field: 'target' });
