@@ -156,7 +156,11 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
   await expect.poll(async () => (await stored()).length).toBe(1);
   const [row] = await stored();
   expect(row!.hashes).toEqual(served.hashes);
-  expect(row!.input).toEqual(worker.input);
+  // It carries the sheets that it names, and not the shelf.
+  const { treatments, sheets, aids } = worker.input as { treatments: { sheetId: string; aids?: object }[]; sheets: { id: string }[]; aids: { id: string }[] };
+  const named = treatments.flatMap(({ sheetId, aids: going = {} }) => [sheetId, ...Object.values(going)]);
+  const kept = (all: { id: string }[]) => all.filter(({ id }) => named.includes(id));
+  expect(row!.input).toEqual({ ...worker.input, sheets: kept(sheets), aids: kept(aids) });
 
   // Record: predicted against real, CSV out.
   await page.getByRole('link', { name: /^Record/ }).click();

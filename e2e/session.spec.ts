@@ -1,4 +1,4 @@
-import { DOCK, expect, jobOf, signIn, test } from './server';
+import { DOCK, expect, jobOf, reading, signIn, test } from './server';
 
 test('a reload right after signing in keeps whoever signed in', async ({ page }) => {
   const [asked] = await Promise.all([page.waitForResponse((response) => response.url().endsWith('/session')), page.goto('/')]);
@@ -39,3 +39,23 @@ test('before the whole application is on the phone: a screen that cannot be fetc
   await expect(page.getByRole('link', { name: /Loading dock/ })).toBeVisible();
   await expect.poll(async () => (await jobOf(page.request, server, DOCK)).job.address).toBe('Upper yard');
 });
+
+reading(
+  'a step opened by its link asks for what steps share once the application has come, even where all else of the page came long before',
+  async ({ page }) => {
+    await signIn(page);
+    const asked: string[] = [];
+    page.on('request', (request) => asked.push(request.url()));
+    await page.route('**/entry-*.js', async (route) => {
+      // The page's own load event waits for nothing that is preloaded.
+      await page.waitForLoadState('load');
+      asked.push('the application is sent');
+      await route.continue();
+    });
+    await page.goto(`/jobs/${DOCK}/mix`, { waitUntil: 'commit' });
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    const shared = asked.findIndex((url) => url.includes('/__common-'));
+    expect(shared).toBeGreaterThan(asked.indexOf('the application is sent'));
+    expect(asked.filter((url) => url.includes('/__common-'))).toHaveLength(1);
+  },
+);

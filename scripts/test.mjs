@@ -22,9 +22,9 @@ main(async () => {
     };
     // The longest first, a core each.
     const ended = await twoAtATime([
+      () => jest('The other unit tests and the server', OTHERS, { env, outputFile: results('jest') }),
       () => program('The application built', ['scripts/lib/build.mjs']).then(({ status }) => ({ passed: 0, failed: status === 0 ? 0 : 1 })),
       () => coreWithCoverage({ env, outputFile: results('core') }),
-      () => jest('The other unit tests and the server', OTHERS, { env, outputFile: results('jest') }),
       ...Object.keys(CHECKS).map(checked),
     ]);
     const from = Date.now();

@@ -1,7 +1,7 @@
 // npm packages and Debian packages, installed only when they are missing or older than what asks for them.
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { Advice, root, run, say } from './run.mjs';
+import { Advice, root, run, say, start } from './run.mjs';
 
 const newer = (a, b) => !existsSync(b) || statSync(a).mtimeMs > statSync(b).mtimeMs;
 
@@ -10,6 +10,15 @@ export function ensurePackages() {
   if (!newer(lock, join(root, 'node_modules/.package-lock.json'))) return;
   say('Installing packages (a minute or two) ...');
   run('npm', ['ci', '--no-audit', '--no-fund'], { advice: undefined });
+}
+
+/** The same beside other set-up. @returns what awaits it */
+export async function startPackages() {
+  const lock = join(root, 'package-lock.json');
+  if (!newer(lock, join(root, 'node_modules/.package-lock.json'))) return;
+  say('Installing packages (a minute or two) ...');
+  const { code } = await start('npm', ['ci', '--no-audit', '--no-fund'], { stdio: ['ignore', 'ignore', 'inherit'] }).ended;
+  if (code !== 0) throw new Advice('The packages could not be installed. What npm says stands above; mend it and start again.');
 }
 
 function ensureDebian(names, present, what) {

@@ -12,6 +12,10 @@ export interface AppContext {
   readonly clock: () => Date;
   readonly log: Logger;
   readonly secret: string;
+  /** names under which it may be asked */
+  readonly hosts: ReadonlySet<string>;
+  /** whether it stands behind a proxy that speaks TLS: cookies are then secure, and addresses the proxy's to tell */
+  readonly proxied: boolean;
   /** the exported web application; null serves the API alone */
   readonly web: string | null;
 }

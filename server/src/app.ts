@@ -8,7 +8,8 @@ import { existsSync } from 'node:fs';
 import { extname, join } from 'node:path';
 import { pinoHttp } from 'pino-http';
 import type { AppContext } from './AppContext';
-import { errorAnswer, notFound } from './http/errors';
+import { errorAnswer, notFound, sendProblem } from './http/errors';
+import { problemDetails } from './http/HttpProblem';
 import { requireSession } from './http/session';
 import { commandRoutes } from './routes/commands';
 import { documentRoutes } from './routes/documents';
@@ -20,6 +21,9 @@ import { sessionRoutes } from './routes/sessions';
 
 /** The hash of the empty style element that react-native-web fills through the CSSOM. */
 const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
+
+/** The name in a Host header, without its port. */
+const hostOf = (header = ''): string => header.replace(/:\d+$/, '').toLowerCase();
 
 /** Application and API from one Express process. */
 export function makeApp(context: AppContext): Express {
@@ -46,6 +50,12 @@ export function makeApp(context: AppContext): Express {
       strictTransportSecurity: false,
     }),
   );
+  if (context.proxied) app.set('trust proxy', 1);
+  // A page of elsewhere that has its name led here must not speak with the firm's server as if it were the firm's own.
+  app.use((request, response, next) => {
+    if (context.hosts.has(hostOf(request.headers.host))) return next();
+    return sendProblem(response, problemDetails({ status: 421, code: 'unknownHost' }));
+  });
   app.use(pinoHttp({ logger: context.log, customLogLevel: (_q, r, error) => (error || r.statusCode >= 500 ? 'error' : 'debug') }));
 
   const api = express.Router();
@@ -68,7 +78,7 @@ export function makeApp(context: AppContext): Express {
         tableName: 'session',
         errorLog: (...parts: unknown[]) => context.log.warn({ parts: parts.map(String) }, 'session store'),
       }),
-      cookie: { httpOnly: true, sameSite: 'strict', secure: false, maxAge: 90 * 86400_000 },
+      cookie: { httpOnly: true, sameSite: 'strict', secure: context.proxied, maxAge: 90 * 86400_000 },
     }),
   );
   api.use(sessionRoutes(context));

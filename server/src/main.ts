@@ -23,6 +23,8 @@ async function main(): Promise<void> {
     clock: frozen ? () => new Date(frozen) : () => new Date(),
     logLevel: process.env['LOG_LEVEL'] ?? 'warn',
     secret: need('SESSION_SECRET'),
+    hosts: (process.env['TUFA_HOSTS'] ?? '').split(/[\s,]+/).filter(Boolean),
+    proxied: process.env['TUFA_PROXIED'] === '1',
     port: Number(process.env['PORT'] ?? 8420),
     web: process.env['TUFA_WEB'] ? resolve(process.env['TUFA_WEB']) : null,
     demo: resolve(process.env['TUFA_DEMO'] ?? 'demo'),

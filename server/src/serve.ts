@@ -17,6 +17,10 @@ export interface ServeSettings {
   /** What is worth a line: pino's levels. */
   readonly logLevel: string;
   readonly secret: string;
+  /** Names under which it may be asked, beside those of this machine. */
+  readonly hosts?: readonly string[];
+  /** Whether it stands behind a proxy that speaks TLS. */
+  readonly proxied?: boolean;
   /** 0 for any that is free. */
   readonly port: number;
   /** The folder of the built web application; null serves the interface of programs alone. */
@@ -33,6 +37,13 @@ export interface Serving {
   readonly stop: () => Promise<void>;
 }
 
+/** What no line of the log holds: whoever has a session's cookie is that person. */
+export const SECRET = ['req.headers.cookie', 'res.headers["set-cookie"]'] as const;
+
+/** Names of this machine itself, and what a setting allows. */
+export const hostsOf = (more: readonly string[] = []): ReadonlySet<string> =>
+  new Set(['localhost', '127.0.0.1', '[::1]', ...more.map((name) => name.toLowerCase())]);
+
 /**
  * Migrates, seeds when empty, and serves on the loopback.
  *
@@ -40,14 +51,25 @@ export interface Serving {
  */
 export async function serve(settings: ServeSettings): Promise<Serving> {
   const { url, clock } = settings;
-  const log = pino({ level: settings.logLevel });
+  const log = pino({ level: settings.logLevel, redact: [...SECRET] });
   const owner = await makeSource({ url: settings.ownerUrl, most: 2 }).initialize();
   await migrate(owner);
   await seed({ owner, clock, empty: settings.empty, demo: settings.demo });
   await owner.destroy();
 
   const { close, ...connections } = await connect({ url, log });
-  const server = httpServer(makeApp({ ...connections, firmId: DEMO_FIRM_ID, clock, log, secret: settings.secret, web: settings.web }));
+  const server = httpServer(
+    makeApp({
+      ...connections,
+      firmId: DEMO_FIRM_ID,
+      clock,
+      log,
+      secret: settings.secret,
+      web: settings.web,
+      hosts: hostsOf(settings.hosts),
+      proxied: settings.proxied ?? false,
+    }),
+  );
   await new Promise<void>((done, failed) => {
     server.once('error', failed);
     server.listen(settings.port, '127.0.0.1', done);

@@ -189,7 +189,7 @@ test.each<[string, () => object, string]>([
   ['an id that is none', () => command('job.change', 'dock', { name: 'x' }), 'target'],
   ['a name of 500 letters', () => command('job.change', DOCK, { name: 'x'.repeat(500) }), 'change.name'],
   ['a stranger as its person', () => command('job.change', DOCK, { name: 'x' }, { person: uuid() }), 'person'],
-  ['a job that is not there', () => command('element.add', uuid(), element({ jobId: uuid() })), 'change'],
+  ['a job that is not there', () => command('element.add', uuid(), element({ jobId: uuid() })), 'change.jobId'],
   [
     'water of 90 degC',
     () =>

@@ -9,6 +9,7 @@ import { migrate } from '../src/data/migrate';
 import { connect } from '../src/data/connect';
 import { makeSource } from '../src/data/source';
 import { DEMO_FIRM_ID } from '../src/services/firm';
+import { hostsOf } from '../src/serve';
 import { seed } from '../src/services/seed';
 
 export interface TestDatabase {
@@ -56,7 +57,7 @@ export async function makeServer(database: TestDatabase): Promise<TestServer> {
   await seed({ owner, clock: () => clock.now, empty: false, demo: resolve(__dirname, '../../demo') });
   const log = pino({ level: 'silent' });
   const { close, ...connections } = await connect({ url: database.url, log });
-  const app = makeApp({ ...connections, firmId: DEMO_FIRM_ID, clock: () => clock.now, log, secret: 'test', web: null });
+  const app = makeApp({ ...connections, firmId: DEMO_FIRM_ID, clock: () => clock.now, log, secret: 'test', web: null, hosts: hostsOf(), proxied: false });
   return {
     app,
     request: supertest.agent(app),

@@ -20,15 +20,20 @@ function isAway(error: unknown): boolean {
   if (!(error instanceof Error)) return false;
   const { code, driverError } = error as { code?: unknown; driverError?: { code?: unknown; message?: string } };
   if (AWAY.test(String(driverError?.code ?? code))) return true;
-  return /Connection terminated|not currently accepting connections|timeout exceeded when trying to connect|not queryable|connection error/i.test(
+  return /Connection terminated|not currently accepting connections|after calling end on the pool|timeout exceeded when trying to connect|not queryable|connection error/i.test(
     driverError?.message ?? error.message,
   );
 }
 
 /** Bad input never becomes a 500: what the parser, the router or the core refuse is answered as the user's to mend. */
 export function errorAnswer(log: Logger): ErrorRequestHandler {
-  return (error: unknown, _request, response, next) => {
-    if (response.headersSent) return next(error);
+  // Express knows an error's answer by its four parameters.
+  return (error: unknown, _request, response, _next) => {
+    if (response.headersSent) {
+      // Half an answer is better ended than taken for a whole one. A server that stops has closed its sessions' pool already.
+      if (!isAway(error)) log.error({ err: error }, 'after the answer had begun');
+      return void response.destroy();
+    }
     if (error instanceof HttpProblem) return sendProblem(response, error.details);
     if (error instanceof Problem) return sendProblem(response, problemDetails({ status: 422, code: error.code, figures: error.figures }));
     const { status, type } = error as { status?: number; type?: string };

@@ -1,5 +1,6 @@
 import { checkCommand } from '@tufa/contract/validate';
 import { parts, type Command, type CommandResult, type FieldConflict, type Writable } from '@tufa/contract/commands';
+import type { EntityName } from '@tufa/contract/entities';
 import { canonical } from '@tufa/core/plan';
 import { QueryFailedError, type DataSource, type EntityManager } from 'typeorm';
 import { nextChange, withFirm } from '../data/withFirm';
@@ -85,6 +86,29 @@ function columns(name: Writable, change: Record<string, unknown>, clock: () => D
   return fields;
 }
 
+/** Which row a field of any entity names. */
+const REFERENCES: Readonly<Record<string, EntityName>> = {
+  jobId: 'job',
+  elementId: 'element',
+  findingId: 'finding',
+  sheetId: 'sheet',
+  productId: 'product',
+  planId: 'plan',
+  replaces: 'plan',
+  undoes: 'pourEvent',
+  before: 'photograph',
+};
+
+/** What names a row of another firm is answered as if that were not there: the database's own check looks across firms. */
+async function checkReferences(tx: EntityManager, change: Record<string, unknown>): Promise<void> {
+  for (const [field, entity] of Object.entries(REFERENCES)) {
+    const named = change[field];
+    if (typeof named !== 'string') continue;
+    if (!(await tx.getRepository(TABLES[entity]).existsBy({ id: named })))
+      throw new HttpProblem({ status: 422, code: 'refersToUnknown', field: `change.${field}` });
+  }
+}
+
 async function effect(tx: EntityManager, context: CommandContext, command: Command, changed: number): Promise<CommandResult> {
   const { name, verb } = parts(command.kind);
   const table = tx.getRepository(TABLES[name]);
@@ -92,6 +116,7 @@ async function effect(tx: EntityManager, context: CommandContext, command: Comma
   if (row && context.seen !== undefined && context.seen !== `"${row.version}"`)
     throw new HttpProblem({ status: 412, code: 'stale', field: 'target', figures: { yours: command.change, theirs: wireRow(row) } });
   const change = columns(name, command.change as Record<string, unknown>, context.clock);
+  if (verb !== 'remove') await checkReferences(tx, command.change as Record<string, unknown>);
   if (verb === 'add') {
     if (row) throw new HttpProblem({ status: 409, code: 'alreadyThere', field: 'target' });
     const setters = Object.fromEntries(Object.keys(change).map((field) => [field, command.device]));

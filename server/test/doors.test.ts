@@ -1,0 +1,121 @@
+import { SAMPLES } from '@tufa/contract/test/samples';
+import { pino } from 'pino';
+import supertest from 'supertest';
+import { v7 as uuid } from 'uuid';
+import { SECRET } from '../src/serve';
+import { DOCK, LEAD, PHONE, signedIn, SLAB, type TestServer } from './harness';
+
+let server: TestServer;
+let stop: () => Promise<void>;
+let seq = 0;
+
+const OTHER_FIRM = '0198a000-f1f0-7000-8000-0000000000fe';
+const THEIR_JOB = uuid();
+
+beforeAll(async () => {
+  ({ server, stop } = await signedIn());
+  await server.owner.query(
+    `insert into firm (id, name, settings, change_counter, version, changed, removed, setters)
+     select $1, 'Another', settings, 0, 1, 0, false, '{}' from firm limit 1`,
+    [OTHER_FIRM],
+  );
+  await server.owner.query('create temporary table their_job as select * from job where id = $1', [DOCK]);
+  await server.owner.query('update their_job set id = $1, firm_id = $2', [THEIR_JOB, OTHER_FIRM]);
+  await server.owner.query('insert into job select * from their_job');
+}, 60_000);
+
+afterAll(() => stop());
+
+const command = (kind: string, target: string, change: object, more: object = {}) => {
+  seq += 1;
+  return { id: uuid(), v: 1, device: PHONE, seq, person: LEAD, madeAt: '2026-05-12T13:00:00Z', kind, target, base: null, change, ...more };
+};
+const post = (...commands: object[]) => server.request.post('/api/v1/commands').send(commands);
+const job = async () => (await server.request.get(`/api/v1/jobs/${DOCK}`).expect(200)).body.job as { version: number; accessNote: string };
+const signInAs = (agent: ReturnType<typeof supertest.agent>) => agent.post('/api/v1/session').send({ personId: LEAD, device: { id: PHONE, label: '' } });
+
+test.each(['evil.example', 'evil.example:8420', '127.0.0.1.evil.example', ''])('asked under the name %j it answers with a problem', async (host) => {
+  const answer = await supertest(server.app).get('/api/v1/people').set('host', host);
+  expect([answer.status, answer.body.code, answer.headers['content-type']]).toEqual([421, 'unknownHost', expect.stringContaining('application/problem+json')]);
+});
+
+test.each(['localhost:8420', '127.0.0.1', '[::1]:1'])('asked as %s it answers', async (host) => {
+  await supertest(server.app).get('/api/v1/people').set('host', host).expect(200);
+});
+
+test('whoever signs in begins a session of their own: the one before is over', async () => {
+  const agent = supertest.agent(server.app);
+  const first = (await signInAs(agent).expect(201)).headers['set-cookie'] as unknown as string[];
+  const second = (await signInAs(agent).expect(201)).headers['set-cookie'] as unknown as string[];
+  const cookieOf = (set: string[]): string => set[0]!.split(';')[0]!;
+  expect(cookieOf(first)).not.toBe(cookieOf(second));
+  await supertest(server.app).get('/api/v1/changes').set('cookie', cookieOf(first)).expect(401);
+  await supertest(server.app).get('/api/v1/changes').set('cookie', cookieOf(second)).expect(200);
+});
+
+test('outside the API an address that is not there, and a way of asking that there is not, are problems too', async () => {
+  for (const [method, path] of [
+    ['post', '/'],
+    ['delete', '/jobs'],
+    ['get', '/nothing.js'],
+    ['get', '/api/v2/x'],
+  ] as const) {
+    const answer = await supertest(server.app)[method](path);
+    expect([path, answer.status, answer.headers['content-type']]).toEqual([path, 404, expect.stringContaining('application/problem+json')]);
+  }
+});
+
+test('a repeat gives its stored result, whatever version it names and whatever came after', async () => {
+  const { version } = await job();
+  const first = command('job.change', DOCK, { accessNote: 'seen' }, { base: { accessNote: (await job()).accessNote } });
+  const once = await post(first).set('if-match', `"${version}"`).expect(200);
+  expect(once.body.results).toEqual([{ id: first.id, result: 'done', version: version + 1 }]);
+  const again = await post(first).set('if-match', `"${version}"`).expect(200);
+  expect(again.body).toEqual(once.body);
+  const stale = await post(command('job.change', DOCK, { accessNote: 'late' }, { base: {} })).set('if-match', `"${version}"`);
+  expect([stale.status, stale.body.figures.theirs.accessNote]).toEqual([412, 'seen']);
+  expect((await job()).accessNote).toBe('seen');
+});
+
+test.each([
+  ['the change', { change: { accessNote: 'a\u0000b' } }, 'change.accessNote'],
+  ['the base', { base: { accessNote: 'a\u0000b' } }, 'base.accessNote'],
+  ['half a character', { change: { accessNote: 'a\ud800' } }, 'change.accessNote'],
+] as const)('a character that cannot be kept, in %s, is refused by its own command while the rest go on', async (_, more, field) => {
+  const good = command('job.change', DOCK, { address: 'Yard' }, { base: {} });
+  const { body } = await post(command('job.change', DOCK, { accessNote: 'x' }, more), good).expect(200);
+  expect(body.results[0]).toMatchObject({ result: 'refused', problem: { status: 422, code: 'field.string.unkept', field } });
+  expect(body.results[1].id).toBe(good.id);
+});
+
+test('what is nested without end is refused', async () => {
+  const nested = (depth: number): object => JSON.parse(`${'{"a":'.repeat(depth)}1${'}'.repeat(depth)}`) as object;
+  const { body } = await post(command('job.change', DOCK, { accessNote: 'x' }, { base: nested(100) })).expect(200);
+  expect(body.results[0]).toMatchObject({ result: 'refused', problem: { code: 'field.object.deep' } });
+  const deeper = await post(command('job.change', DOCK, { accessNote: 'x' }, { base: nested(5000) }));
+  expect([deeper.status, deeper.headers['content-type']]).toEqual([400, expect.stringContaining('application/problem+json')]);
+});
+
+test.each([
+  ['an element', 'element.add', { ...SAMPLES.element.good, jobId: THEIR_JOB }],
+  ['a reading', 'reading.add', { ...SAMPLES.reading.good, jobId: THEIR_JOB, elementId: null, findingId: null }],
+  ['a finding of ours', 'finding.add', { ...SAMPLES.finding.good, jobId: THEIR_JOB, elementId: SLAB }],
+] as const)('%s that names another firm’s job is answered as if there were none', async (_, kind, change) => {
+  const theirs = (await post(command(kind, uuid(), change)).expect(200)).body.results[0];
+  const nobodys = (await post(command(kind, uuid(), { ...change, jobId: uuid() })).expect(200)).body.results[0];
+  expect(theirs).toMatchObject({ result: 'refused', problem: { status: 422, code: 'refersToUnknown', field: 'change.jobId' } });
+  expect({ ...theirs, id: '' }).toEqual({ ...nobodys, id: '' });
+});
+
+test('another firm’s job is not there, and nothing of it changes', async () => {
+  await server.request.get(`/api/v1/jobs/${THEIR_JOB}`).expect(404);
+  const [result] = (await post(command('job.change', THEIR_JOB, { accessNote: 'mine' }, { base: {} })).expect(200)).body.results;
+  expect(result).toMatchObject({ result: 'refused', problem: { code: 'notFound' } });
+});
+
+test('a session’s cookie is in no line of the log', () => {
+  const lines: string[] = [];
+  const log = pino({ redact: [...SECRET] }, { write: (text: string) => void lines.push(text) });
+  log.info({ req: { headers: { cookie: 'tufa=secret' } }, res: { headers: { 'set-cookie': ['tufa=secret'] } } });
+  expect(lines.join()).not.toContain('secret');
+});
