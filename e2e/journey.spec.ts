@@ -157,10 +157,9 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
   const [row] = await stored();
   expect(row!.hashes).toEqual(served.hashes);
   // It carries the sheets that it names, and not the shelf.
-  const { treatments, sheets, aids } = worker.input as { treatments: { sheetId: string; aids?: object }[]; sheets: { id: string }[]; aids: { id: string }[] };
-  const named = treatments.flatMap(({ sheetId, aids: going = {} }) => [sheetId, ...Object.values(going)]);
-  const kept = (all: { id: string }[]) => all.filter(({ id }) => named.includes(id));
-  expect(row!.input).toEqual({ ...worker.input, sheets: kept(sheets), aids: kept(aids) });
+  const { treatments, sheets } = worker.input as { treatments: { sheetId: string }[]; sheets: { id: string }[] };
+  const named = treatments.map(({ sheetId }) => sheetId);
+  expect(row!.input).toEqual({ ...worker.input, sheets: sheets.filter(({ id }) => named.includes(id)) });
 
   // Record: predicted against real, CSV out.
   await page.getByRole('link', { name: /^Record/ }).click();
