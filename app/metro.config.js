@@ -29,7 +29,7 @@ if (api) {
   config.server.enhanceMiddleware = (metro) => (request, response, next) => {
     if (!request.url?.startsWith('/api/')) return metro(request, response, next);
     const { hostname, port } = new URL(api);
-    const onward = http.request({ hostname, port, path: request.url, method: request.method, headers: request.headers }, (answer) => {
+    const onward = http.request({ hostname, port, path: request.url, method: request.method, headers: { ...request.headers, host: hostname } }, (answer) => {
       response.writeHead(answer.statusCode ?? 502, answer.headers);
       answer.pipe(response);
     });

@@ -26,7 +26,7 @@ const percentile = (values, share) => [...values].sort((a, b) => a - b)[Math.min
 const line = (name, value) => say(`${name.padEnd(58)} ${value}`);
 
 main(async () => {
-  ensurePackages();
+  await ensurePackages();
   ensureChromium();
   const { bundle, ensureWeb } = await import('./lib/build.mjs');
   const { ensureEmptyApp } = await import('./lib/emptyApp.mjs');

@@ -23,7 +23,7 @@ export async function coreWithCoverage({ env = process.env, outputFile, reporter
 
 if (process.argv[1]?.endsWith('coverage.mjs'))
   main(async () => {
-    ensurePackages();
+    await ensurePackages();
     mkdirSync(join(root, '.tufa'), { recursive: true });
     const { passed, failed } = await coreWithCoverage({ outputFile: join(root, '.tufa/core.json'), reporter: 'text' });
     say(`${passed} passed, ${failed} failed`);

@@ -5,7 +5,7 @@ import { ensureCluster, freePort } from './lib/cluster.mjs';
 import { main, root, say, start } from './lib/run.mjs';
 
 main(async () => {
-  ensurePackages();
+  await ensurePackages();
   const { bundle, copyFonts } = await import('./lib/build.mjs');
   copyFonts();
   const cluster = await ensureCluster();

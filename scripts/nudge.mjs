@@ -28,7 +28,7 @@ const jest = (path, tests) =>
   });
 
 main(async () => {
-  ensurePackages();
+  await ensurePackages();
   const { bundle } = await import('./lib/build.mjs');
   const { paths, UNNUDGED } = await import(await bundle('core', 'testing/nudged.ts'));
   const only = process.argv.slice(2);

@@ -8,7 +8,7 @@ const WITHOUT_DATABASE = ['core', 'draw', 'contract', 'words', 'cli', 'stand-ins
 
 main(async () => {
   const begun = Date.now();
-  ensurePackages();
+  await ensurePackages();
   const { program, twoAtATime } = await import('./lib/together.mjs');
   const { CHECKS } = await import('./check.mjs');
   const base = process.argv[2] ?? 'HEAD';

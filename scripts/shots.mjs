@@ -12,7 +12,7 @@ const DOCK = '/jobs/0198a000-de00-7000-8000-000000000001';
 const MORNING = '2026-05-12T12:20:00Z';
 
 main(async () => {
-  ensurePackages();
+  await ensurePackages();
   ensureChromium();
   const { bundle, ensureWeb } = await import('./lib/build.mjs');
   const web = await ensureWeb();

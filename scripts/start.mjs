@@ -18,7 +18,7 @@ main(async () => {
   const { values } = parseArgs({ options: { empty: { type: 'boolean', default: false } } });
   if (process.env.DATABASE_URL && !process.env.MIGRATION_DATABASE_URL)
     throw new Advice('DATABASE_URL is set without MIGRATION_DATABASE_URL. Set both (tufa_app and tufa_owner), or neither.');
-  ensurePackages();
+  await ensurePackages();
   const { bundle, ensureWeb } = await import('./lib/build.mjs');
   const [web, server] = [await ensureWeb(), await bundle('server')];
   mkdirSync(join(root, '.tufa'), { recursive: true });

@@ -3,7 +3,7 @@ import { ensurePackages } from './lib/packages.mjs';
 import { main } from './lib/run.mjs';
 
 main(async () => {
-  ensurePackages();
+  await ensurePackages();
   const { bundle } = await import('./lib/build.mjs');
   const file = await bundle('cli');
   process.argv.splice(1, 1, file);

@@ -89,7 +89,7 @@ export class Outbox {
    *
    * @param send posts commands and gives back their results; it throws when there is no signal
    * @param pull fetches what changed, after which what was sent can leave
-   * @throws whatever `send` or `pull` threw, where it is to be tried again: then nothing of it was settled
+   * @throws whatever `send` or `pull` threw, where it is to be tried again; what was answered before stays settled
    */
   async drain(send: Send, pull: () => Promise<unknown>): Promise<void> {
     await navigator.locks.request('tufa-outbox', { ifAvailable: true }, async (lock) => {

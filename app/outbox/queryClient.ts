@@ -16,7 +16,7 @@ export const persister = createAsyncStoragePersister({
   throttleTime: 500,
 });
 
-/** Asked of the phone's own worker: not of the network, and of no use to the next page. */
+/** Asked of the phone itself, its worker or its database: not of the network, and of no use to the next page. */
 export const WORKED_OUT = 'worked out';
 
 /** What is kept on the phone: nothing of *nobody is signed in*, which a reload right after signing in would take for the truth, and nothing that is worked out again. */

@@ -1,8 +1,10 @@
 import { LETTER_MOST_BYTES } from '@tufa/contract/letter';
 import type { PhotographFields } from '@tufa/contract/entities';
 import type { OpinionFile } from '@tufa/core/survey';
+import { useQuery } from '@tanstack/react-query';
 import { v7 as uuid } from 'uuid';
 import { database } from '../outbox/database';
+import { queryClient, WORKED_OUT } from '../outbox/queryClient';
 import { alsoSend } from '../outbox/useFirm';
 import { keepPhoto, PhotoFault, sendBytes } from './photographs';
 
@@ -40,6 +42,14 @@ export async function letterOf({ id, kind }: OpinionFile): Promise<Blob> {
   return answer.blob();
 }
 
+const refusalKey = (id: string): readonly string[] => [WORKED_OUT, 'letter', id];
+
+/** What the firm said of a letter that it refuses; null where it has it, or has not been asked. */
+export function useRefusal({ id }: OpinionFile): string | null {
+  const queryFn = async (): Promise<string | null> => (await (await database()).get('letter', id))?.refused ?? null;
+  return useQuery({ queryKey: refusalKey(id), queryFn, networkMode: 'always' }).data ?? null;
+}
+
 /** Sends the letters that wait. What the firm has is kept here no longer; what it refuses stays, with what it said. */
 async function sendLetters(): Promise<void> {
   const db = await database();
@@ -48,9 +58,8 @@ async function sendLetters(): Promise<void> {
     const refused = await sendBytes(`/api/v1/letters/${letter.id}`, letter.pdf);
     if (refused === null) await db.delete('letter', letter.id);
     else await db.put('letter', { ...letter, refused });
+    queryClient.setQueryData(refusalKey(letter.id), refused);
   }
 }
 
-/** What the firm said of a letter that it refuses; null where it has it, or has not been asked. */
-export const refusalOf = async ({ id }: OpinionFile): Promise<string | null> => (await (await database()).get('letter', id))?.refused ?? null;
 alsoSend.add(() => sendLetters().catch(() => undefined));

@@ -3,9 +3,9 @@ import type { ElementSurvey } from '@tufa/core/plan';
 import { stopKey, type Opinion, type OpinionFile, isUnanswered } from '@tufa/core/survey';
 import { say, sayReason, sayCoded } from '@tufa/words';
 import { format } from 'date-fns/format';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
-import { change, useFirm, write } from '../outbox/useFirm';
+import { change, write } from '../outbox/useFirm';
 import { Button, Word } from '../parts/ui/Button';
 import { Choice } from '../parts/ui/Choice';
 import { now } from '../parts/phone/clock';
@@ -14,7 +14,7 @@ import { Field } from '../parts/ui/Field';
 import { PickFile } from '../parts/ui/PickFile';
 import { saveFile } from '../parts/phone/saveFile';
 import { T } from '../parts/ui/T';
-import { keepLetter, letterOf, refusalOf } from '../photos/letters';
+import { keepLetter, letterOf, useRefusal } from '../photos/letters';
 import { PhotoFault } from '../photos/photographs';
 import { useSpeaker } from '../parts/phone/speaker';
 import { loadChecks } from '../parts/phone/checks';
@@ -64,10 +64,7 @@ export function LicensedOpinion({ element, survey }: { element: RowOf<'element'>
 function Letter({ file }: { file: OpinionFile }) {
   const speaker = useSpeaker();
   const [gone, setGone] = useState(false);
-  const [refused, setRefused] = useState<string | null>(null);
-  const { records } = useFirm();
-  // Asked again with whatever goes to the firm: a letter is sent after it.
-  useEffect(() => void refusalOf(file).then(setRefused, () => undefined), [file, records]);
+  const refused = useRefusal(file);
   const save = (): void => {
     letterOf(file)
       .then((blob) => saveFile({ name: file.name, type: blob.type, text: blob }))

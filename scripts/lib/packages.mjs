@@ -5,15 +5,8 @@ import { Advice, root, run, say, start } from './run.mjs';
 
 const newer = (a, b) => !existsSync(b) || statSync(a).mtimeMs > statSync(b).mtimeMs;
 
-export function ensurePackages() {
-  const lock = join(root, 'package-lock.json');
-  if (!newer(lock, join(root, 'node_modules/.package-lock.json'))) return;
-  say('Installing packages (a minute or two) ...');
-  run('npm', ['ci', '--no-audit', '--no-fund'], { advice: undefined });
-}
-
-/** The same beside other set-up. @returns what awaits it */
-export async function startPackages() {
+/** Begun, it goes on beside other set-up until it is awaited. */
+export async function ensurePackages() {
   const lock = join(root, 'package-lock.json');
   if (!newer(lock, join(root, 'node_modules/.package-lock.json'))) return;
   say('Installing packages (a minute or two) ...');

@@ -1,14 +1,14 @@
 // What every kind of test needs: packages, a database cluster of the tests' own, the built application and server.
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureChromium, ensurePostgres, startPackages } from './packages.mjs';
+import { ensureChromium, ensurePostgres, ensurePackages } from './packages.mjs';
 import { ensureCluster } from './cluster.mjs';
 import { root } from './run.mjs';
 
 /** Sets up and runs the work, then stops the cluster, whatever came of it. */
 export async function tested(work) {
   // Two registries at once: the packages come while Debian's are installed.
-  const packages = startPackages();
+  const packages = ensurePackages();
   ensureChromium();
   ensurePostgres();
   await packages;

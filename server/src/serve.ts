@@ -58,7 +58,7 @@ export async function serve(settings: ServeSettings): Promise<Serving> {
   await owner.destroy();
 
   const { close, ...connections } = await connect({ url, log });
-  const server = httpServer(
+  const { server, close: closeServer } = httpServer(
     makeApp({
       ...connections,
       firmId: DEMO_FIRM_ID,
@@ -76,13 +76,9 @@ export async function serve(settings: ServeSettings): Promise<Serving> {
   });
 
   const stop = async (): Promise<void> => {
-    const closed = new Promise((done) => server.close(done));
     // Event streams never end by themselves.
     connections.news.endAll();
-    server.closeIdleConnections();
-    const late = setTimeout(() => server.closeAllConnections(), 3000);
-    await closed;
-    clearTimeout(late);
+    await closeServer();
     await close();
   };
   return { url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, stop };

@@ -1,14 +1,13 @@
-import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import pg from 'pg';
 import { v7 as uuid } from 'uuid';
 import { DOCK, LEAD, PHONE, signedIn, type TestDatabase, type TestServer } from './harness';
-import { httpServer } from '../src/http/httpServer';
+import { httpServer, type HttpServer } from '../src/http/httpServer';
 
 let server: TestServer;
 let database: TestDatabase;
 let stop: () => Promise<void>;
-let http: Server;
+let http: HttpServer;
 let base = '';
 let cookie = '';
 
@@ -55,15 +54,16 @@ async function listen(): Promise<{ events: string[]; next: (from: number) => Pro
 beforeAll(async () => {
   ({ server, database, stop } = await signedIn());
   http = httpServer(server.app);
-  await new Promise<void>((done) => http.listen(0, '127.0.0.1', done));
-  base = `http://127.0.0.1:${(http.address() as AddressInfo).port}`;
+  await new Promise<void>((done) => http.server.listen(0, '127.0.0.1', done));
+  base = `http://127.0.0.1:${(http.server.address() as AddressInfo).port}`;
   const answer = await call('/session', { method: 'POST', body: JSON.stringify({ personId: LEAD, device: { id: PHONE, label: '' } }) });
   cookie = (answer.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
 }, 60_000);
 
 afterAll(async () => {
   await admin(`alter database ${name()} allow_connections true`);
-  await new Promise((done) => http.close(done).closeAllConnections());
+  server.endStreams();
+  await http.close();
   await stop();
 });
 

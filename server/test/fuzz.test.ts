@@ -1,13 +1,12 @@
-import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { connect } from 'node:net';
 import { fuzzedRequests } from './fuzz';
 import { LEAD, PHONE, signedIn, type TestServer } from './harness';
-import { httpServer } from '../src/http/httpServer';
+import { httpServer, type HttpServer } from '../src/http/httpServer';
 
 let server: TestServer;
 let stop: () => Promise<void>;
-let http: Server;
+let http: HttpServer;
 let base = '';
 let cookie = '';
 
@@ -23,13 +22,14 @@ const signIn = async (): Promise<void> => {
 beforeAll(async () => {
   ({ server, stop } = await signedIn());
   http = httpServer(server.app);
-  await new Promise<void>((done) => http.listen(0, '127.0.0.1', done));
-  base = `http://127.0.0.1:${(http.address() as AddressInfo).port}`;
+  await new Promise<void>((done) => http.server.listen(0, '127.0.0.1', done));
+  base = `http://127.0.0.1:${(http.server.address() as AddressInfo).port}`;
   await signIn();
 }, 60_000);
 
 afterAll(async () => {
-  await new Promise((done) => http.close(done).closeAllConnections());
+  server.endStreams();
+  await http.close();
   await stop();
 });
 
@@ -58,7 +58,7 @@ test('two thousand requests that nobody should send: none is answered 500, and e
 }, 120_000);
 
 test('what is no HTTP at all ends its own connection and nothing else', async () => {
-  const { port } = http.address() as AddressInfo;
+  const { port } = http.server.address() as AddressInfo;
   const said = await new Promise<string>((done) => {
     let text = '';
     const socket = connect(port, '127.0.0.1', () => socket.write('nonsense\r\n\r\n'));

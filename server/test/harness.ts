@@ -46,6 +46,8 @@ export interface TestServer {
   readonly source: DataSource;
   readonly owner: DataSource;
   readonly clock: { now: Date };
+  /** ends every stream of news */
+  endStreams: () => void;
   close: () => Promise<void>;
 }
 
@@ -64,6 +66,7 @@ export async function makeServer(database: TestDatabase): Promise<TestServer> {
     source: connections.source,
     owner,
     clock,
+    endStreams: () => connections.news.endAll(),
     close: async () => {
       await close();
       await owner.destroy();

@@ -13,14 +13,14 @@ export const sendProblem = (response: Response, details: ProblemDetails): void =
 export const notFound: RequestHandler = (_request, response) => sendProblem(response, problemDetails({ status: 404, code: 'notFound' }));
 
 /** Codes of PostgreSQL and of the line to it that say that it is gone, coming or going, and nothing about what was asked. */
-const AWAY = /^(08...|57P0[1-3]|53300|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|ENOENT)$/;
+const AWAY = /^(08...|57P0[1-3]|53300|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/;
 
 /** Whether an error is the database's absence: the same may be asked again when it is back. */
 function isAway(error: unknown): boolean {
   if (!(error instanceof Error)) return false;
   const { code, driverError } = error as { code?: unknown; driverError?: { code?: unknown; message?: string } };
   if (AWAY.test(String(driverError?.code ?? code))) return true;
-  return /Connection terminated|not currently accepting connections|after calling end on the pool|timeout exceeded when trying to connect|not queryable|connection error/i.test(
+  return /Connection terminated|not currently accepting connections|timeout exceeded when trying to connect|not queryable|connection error/i.test(
     driverError?.message ?? error.message,
   );
 }
@@ -30,7 +30,7 @@ export function errorAnswer(log: Logger): ErrorRequestHandler {
   // Express knows an error's answer by its four parameters.
   return (error: unknown, _request, response, _next) => {
     if (response.headersSent) {
-      // Half an answer is better ended than taken for a whole one. A server that stops has closed its sessions' pool already.
+      // Half an answer is better ended than taken for a whole one.
       if (!isAway(error)) log.error({ err: error }, 'after the answer had begun');
       return void response.destroy();
     }

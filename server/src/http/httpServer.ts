@@ -1,9 +1,30 @@
-import { createServer, type RequestListener, type Server } from 'node:http';
+import { createServer, type RequestListener, type Server, type ServerResponse } from 'node:http';
 import { problemDetails } from './HttpProblem';
 
+/** Longer nobody waits for what is still being worked on when the server stops, ms. */
+const LONGEST_MS = 3000;
+
+export interface HttpServer {
+  readonly server: Server;
+  /** Takes no more requests and waits until those in hand are answered, also those that nobody waits for any more: until then they use the database. */
+  readonly close: () => Promise<void>;
+}
+
 /** Serves an application; what is no HTTP at all is answered like everything else, and ends its own connection alone. */
-export function httpServer(app: RequestListener): Server {
-  const server = createServer(app);
+export function httpServer(app: RequestListener): HttpServer {
+  const inHand = new Set<ServerResponse>();
+  let idle = (): void => undefined;
+  const server = createServer((request, response) => {
+    inHand.add(response);
+    const end = response.end.bind(response);
+    // The innermost end: a session is written before it. The response's own events come as soon as its connection is gone.
+    response.end = ((...given: Parameters<typeof end>) => {
+      inHand.delete(response);
+      if (inHand.size === 0) idle();
+      return end(...given);
+    }) as typeof response.end;
+    app(request, response);
+  });
   // A connection that is kept lives longer than whoever keeps it waits, so that none is closed just as it is used again.
   server.keepAliveTimeout = 75_000;
   server.on('clientError', (_error, socket) => {
@@ -12,5 +33,16 @@ export function httpServer(app: RequestListener): Server {
     const head = ['HTTP/1.1 400 Bad Request', 'content-type: application/problem+json', `content-length: ${Buffer.byteLength(body)}`, 'connection: close'];
     socket.end(`${head.join('\r\n')}\r\n\r\n${body}`);
   });
-  return server;
+  const close = async (): Promise<void> => {
+    const closed = new Promise((done) => server.close(done));
+    server.closeIdleConnections();
+    const answered = inHand.size === 0 ? Promise.resolve() : new Promise<void>((done) => (idle = done));
+    const late = setTimeout(() => {
+      server.closeAllConnections();
+      idle();
+    }, LONGEST_MS);
+    await Promise.all([closed, answered]);
+    clearTimeout(late);
+  };
+  return { server, close };
 }

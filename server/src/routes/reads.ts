@@ -82,6 +82,7 @@ export function readRoutes({ source, clock, news }: AppContext): Router {
     response.on('close', () => {
       clearInterval(beat);
       stop();
+      response.end();
     });
   });
   return router;

@@ -32,6 +32,21 @@ export class News {
 
   /** @throws where the database cannot be reached; once open it is opened again for ever */
   async open(): Promise<void> {
+    const client = this.makeClient();
+    try {
+      await client.connect();
+      await client.query('listen tufa_news');
+      this.ended.signal.throwIfAborted();
+    } catch (error) {
+      // Half open it would listen for nobody.
+      void client.end().catch(() => undefined);
+      throw error;
+    }
+    this.client = client;
+    this.look = setInterval(() => void client.query('select 1').catch((error: Error) => this.lost(client, error)), LOOK_AFTER_MS).unref();
+  }
+
+  private makeClient(): Client {
     const client = new Client({ connectionString: this.url, keepAlive: true, query_timeout: SILENT_MS, connectionTimeoutMillis: SILENT_MS });
     client.on('notification', ({ payload = '' }) => {
       const [firmId = '', cursor = '0'] = payload.split(' ');
@@ -39,10 +54,7 @@ export class News {
     });
     // Before it listens: what is lost while it connects is told here too, and would else end the process.
     client.on('error', (error) => this.lost(client, error));
-    await client.connect();
-    await client.query('listen tufa_news');
-    this.client = client;
-    this.look = setInterval(() => void client.query('select 1').catch((error: Error) => this.lost(client, error)), LOOK_AFTER_MS).unref();
+    return client;
   }
 
   /** The connection is gone: another is opened, however long that takes, and then every page looks once. */
