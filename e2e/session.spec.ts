@@ -59,3 +59,24 @@ reading(
     expect(asked.filter((url) => url.includes('/__common-'))).toHaveLength(1);
   },
 );
+
+test('a network that answers for the firm: the line says so and is whole, nothing is parked, and what waits goes once the firm answers', async ({
+  page,
+  server,
+}) => {
+  await signIn(page, 'Lead', `/jobs/${DOCK}/edit`);
+  await page.route('**/api/v1/commands', (route) => route.fulfill({ status: 200, contentType: 'text/html', body: '<html>Welcome to this network</html>' }));
+  await page.getByLabel('Address').fill('Upper yard');
+  await page.getByRole('button', { name: 'Save' }).click();
+  const line = page.getByText(/1 unsent: this network answers for the firm/);
+  for (const path of ['mix', 'day', '../../']) {
+    await line.waitFor();
+    const { x, width } = (await line.boundingBox()) ?? { x: -1, width: 0 };
+    expect([path, x >= 0, x + width <= 390]).toEqual([path, true, true]);
+    await page.goto(new URL(path, `${server}/jobs/${DOCK}/`).href);
+  }
+  await expect(page.getByText('The firm refused something.')).toHaveCount(0);
+  await page.unroute('**/api/v1/commands');
+  await expect(page.getByText('with the firm')).toBeVisible({ timeout: 30_000 });
+  expect((await jobOf(page.request, server, DOCK)).job.address).toBe('Upper yard');
+});

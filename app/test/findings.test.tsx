@@ -10,7 +10,7 @@ import { ElementForm } from '../walk/ElementForm';
 import { FindingForm } from '../walk/FindingForm';
 import { control, demonstration, firmWith, lastOf, page, show, tap, typeIn, written } from './shown';
 
-const [dock] = demonstration as [(typeof demonstration)[0]];
+const dock = demonstration[0]!;
 const firm = firmWith();
 const METRIC = { ...PLAIN, system: 'metric', currency: 'EUR' } as const;
 let done = 0;

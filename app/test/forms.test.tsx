@@ -7,10 +7,10 @@ import { outbox } from '../outbox/Outbox';
 import Returned from '../outbox/Returned';
 import { change, write } from '../outbox/useFirm';
 import { StockLots } from '../shelf/StockLots';
-import { control, demonstration, firmWith, lastOf, page, show, tap, typeIn, written, press } from './shown';
+import { answered, control, demonstration, firmWith, lastOf, page, show, tap, typeIn, written, press } from './shown';
 import { went } from './router';
 
-const [dock] = demonstration as [(typeof demonstration)[0]];
+const dock = demonstration[0]!;
 const METRIC = { ...PLAIN, system: 'metric', currency: 'EUR' } as const;
 const isoDay = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 
@@ -163,11 +163,9 @@ describe('what lies in the yard', () => {
 
 describe('what came back from the firm', () => {
   const back = async (result: (id: string) => CommandResult): Promise<void> => {
-    await show(null as never);
+    await show(null);
     await write(change('job', 'change', dock.job.id, { name: 'Mine' }));
-    const settle = outbox as unknown as { settle: (record: object, result: CommandResult) => Promise<void> };
-    const [record] = outbox.snapshot();
-    await settle.settle(record!, result(record!.command.id));
+    await answered(({ id }) => result(id));
     await show(<Returned />);
     await tap(say(PLAIN, 'state.look'));
   };

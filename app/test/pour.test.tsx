@@ -1,5 +1,7 @@
 import { computePlan, hashesOf, namedOnly } from '@tufa/core/plan';
 import { assemblePlanInput } from '@tufa/contract/assemble';
+import type { PourEventFields } from '@tufa/contract/entities';
+import type { EventKind } from '@tufa/core/pour';
 import { PLAIN, say } from '@tufa/words';
 import { act, screen, waitFor } from '@testing-library/react';
 import { BigEvents } from '../pour/BigEvents';
@@ -9,7 +11,7 @@ import { RecordScreen } from '../record/RecordScreen';
 import { change, write } from '../outbox/useFirm';
 import { control, demonstration, firmWith, lastOf, LEAD, page, press, show, tap, typeIn, written } from './shown';
 
-const [dock] = demonstration as [(typeof demonstration)[0]];
+const dock = demonstration[0]!;
 const data = firmWith([dock]);
 const input = assemblePlanInput(data, dock.job.id)!;
 const chosen = computePlan(input).findings.find((finding) => finding.chosen !== null)!;
@@ -23,24 +25,26 @@ const understood = async (): Promise<void> => {
   }
 };
 
-/** Events of one batch as they were tapped, minutes after it was started. */
-const events = (batch: string, ...taps: readonly [kind: string, after_min: number, payload?: object][]) =>
-  taps.map(([kind, after_min, payload = {}], i) =>
-    change('pourEvent', 'add', `0198a000-bbbb-7000-8000-${batch.padStart(6, '0')}${String(i).padStart(6, '0')}`, {
-      jobId: dock.job.id,
-      findingId: chosen.findingId,
-      planId: PLAN,
-      batch,
-      deviceAt: new Date(Date.UTC(2026, 4, 12, 9) + after_min * 60_000).toISOString(),
-      clockOffset: 0,
-      person: LEAD.id,
-      kind,
-      v: 1,
-      payload,
-      undoes: null,
-    } as never),
-  );
-const planned = change('plan', 'add', PLAN, { jobId: dock.job.id, input, hashes: hashesOf(input), coreVersion: '0.1.0', seed: 1, replaces: null } as never);
+/** One event of a batch as it was tapped, minutes after the morning began. */
+const event = (id: string, batch: string, kind: EventKind, after_min: number, more: Partial<PourEventFields> = {}) =>
+  change('pourEvent', 'add', id, {
+    jobId: dock.job.id,
+    findingId: chosen.findingId,
+    planId: PLAN,
+    batch,
+    deviceAt: new Date(Date.UTC(2026, 4, 12, 9) + after_min * 60_000).toISOString(),
+    clockOffset: 0,
+    person: LEAD.id,
+    kind,
+    v: 1,
+    payload: {},
+    undoes: null,
+    ...more,
+  });
+const idOf = (batch: string, i: number): string => `0198a000-bbbb-7000-8000-${batch.padStart(6, '0')}${String(i).padStart(6, '0')}`;
+const events = (batch: string, ...taps: readonly [kind: EventKind, after_min: number, payload?: { text: string }][]) =>
+  taps.map(([kind, after_min, payload = {}], i) => event(idOf(batch, i), batch, kind, after_min, { payload }));
+const planned = change('plan', 'add', PLAN, { jobId: dock.job.id, input, hashes: hashesOf(input), coreVersion: '0.1.0', seed: 1, replaces: null });
 
 test.each(demonstration.map(({ job }) => [job.name, job.id] as const))(
   'the plan of %s that is kept carries the sheets it names, and plans the same',
@@ -169,9 +173,7 @@ describe('the record', () => {
 
   test('what was taken back is not told', async () => {
     await record(...events('1', ['start', 0], ['finished', 9]));
-    const [, finished] = events('1', ['start', 0], ['finished', 9]);
-    const undo = { ...(events('9', ['undo', 10])[0] as { change: object }).change, batch: '1', undoes: (finished as { target: string }).target };
-    await act(() => write(change('pourEvent', 'add', '0198a000-cccc-7000-8000-000000000001', undo as never)));
+    await act(() => write(event(idOf('1', 9), '1', 'undo', 10, { undoes: idOf('1', 1) })));
     await waitFor(() => expect(page()).toContain(say(PLAIN, 'record.running')));
     expect((await lastOf(4)).change).toMatchObject({ kind: 'undo' });
   });

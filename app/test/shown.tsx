@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import type { Command, CommandResult } from '@tufa/contract/commands';
 import type { EntityName, FirmData } from '@tufa/contract/entities';
 import { emptyFirmData } from '@tufa/contract/entities';
 import { DEFAULT_BATCH, DEFAULT_CREW, DEFAULT_FIRM } from '@tufa/core/plan';
@@ -96,7 +97,7 @@ afterEach(async () => {
 
 /** Shows part of the application to somebody signed in, on a phone that holds the firm's rows. */
 export async function show(
-  part: ReactElement | ((firm: ReturnType<typeof useFirm>) => ReactElement | null),
+  part: ReactElement | null | ((firm: ReturnType<typeof useFirm>) => ReactElement | null),
   { data = firmWith(), speaker = PLAIN, at = {} }: { data?: FirmData; speaker?: Speaker; at?: Readonly<Record<string, string>> } = {},
 ): Promise<ReturnType<typeof render>> {
   standAt(at);
@@ -161,6 +162,19 @@ export const tap = (name: Name, role: Role = 'button'): Promise<void> => press(c
 
 /** Taps one answer of a question. */
 export const choose = (question: Name, answer: Name): Promise<void> => press(control('radio', answer, control('radiogroup', question)));
+
+/** What waits reaches the firm, which answers each command so. */
+export async function answered(answer: (command: Command) => CommandResult): Promise<void> {
+  const { request } = navigator.locks;
+  Object.assign(navigator.locks, { request: (_name: string, _options: object, work: (lock: object) => Promise<void>) => work({}) });
+  await act(() =>
+    outbox.drain(
+      async (commands) => commands.map(answer),
+      async () => undefined,
+    ),
+  );
+  Object.assign(navigator.locks, { request });
+}
 
 /** The command written last, once there are so many. */
 export async function lastOf(count: number): Promise<ReturnType<typeof written>[number]> {

@@ -43,7 +43,7 @@ export function SyncLine() {
   // Without signal there is nothing to explain.
   const why = online && waitingFor ? `: ${say(speaker, `state.why.${waitingFor}`)}` : '';
   return (
-    <View role="status" aria-live="polite">
+    <View role="status" aria-live="polite" className="shrink">
       <T as="small" className="text-right">
         {unsent > 0
           ? `${say(speaker, 'state.onPhone')}, ${say(speaker, 'state.unsent', { count: unsent })}${waited}${why}`

@@ -74,7 +74,7 @@ export function StepLayout({ step, view, parts, bar = true }: { step: Step; view
   );
   const top = (
     <View className="flex-row items-center justify-between gap-2">
-      <T as="small" className="flex-1 font-bold text-ink">
+      <T as="small" className="min-w-[30%] flex-1 font-bold text-ink">
         {view.job.name}
       </T>
       <SyncLine />
