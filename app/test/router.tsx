@@ -11,7 +11,7 @@ export function standAt(at: Readonly<Record<string, string>>): void {
 }
 
 const go = (to: unknown): void => void went.push(String(to));
-export const router = { push: go, replace: go, dismissTo: go, back: () => go('back'), canGoBack: () => false, setParams: () => undefined };
+export const router = { push: go, replace: go, navigate: go, dismissTo: go, back: () => go('back'), canGoBack: () => false, setParams: () => undefined };
 
 export const useRouter = (): typeof router => router;
 export const useLocalSearchParams = (): Readonly<Record<string, string>> => query;

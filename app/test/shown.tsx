@@ -45,8 +45,10 @@ export function firmWith(jobs: readonly Demonstration[] = demonstration): FirmDa
   for (const sheet of [...catalogue, ...aids]) insert('sheet', sheet.id, { productId: sheet.productId, revision: sheet.revision, sheet });
   for (const { job, rows } of jobs) {
     insert('job', job.id, { crew: DEFAULT_CREW, batch: DEFAULT_BATCH, pourOn: null, ...job });
-    for (const { name, id, minutes = 0, fields } of rows)
-      insert(name, id, { ...fields, jobId: job.id, takenAt: new Date(Date.UTC(2026, 4, 12) + minutes * 60_000).toISOString() });
+    for (const { name, id, minutes = 0, fields } of rows) {
+      const takenAt = new Date(Date.UTC(2026, 4, 12) + minutes * 60_000).toISOString();
+      insert(name, id, { ...fields, jobId: job.id, ...(name === 'reading' || name === 'photograph' ? { takenAt } : {}) });
+    }
   }
   return data as never;
 }

@@ -84,6 +84,19 @@ test('readings on the outline break its edges; outside, too few and absurd ones 
   expect(problemOf(() => volumeFromReadings({ outline: square, readings: [[0.5, 0.5, 2]], edge: 'feathered' })).code).toBe('outOfRange');
 });
 
+test('the same places read twice, at corners, on edges and inside, give the mean of both readings', () => {
+  fc.assert(
+    fc.property(readings, depth, depth, (all, atCorner, onEdge) => {
+      const places: DepthReading[] = [...all, [0.8, 0.8, atCorner], [1, 0, onEdge]];
+      const volume = (more: readonly DepthReading[]): number => volumeFromReadings({ outline: L, readings: [...places, ...more], edge: 'feathered' }).volume_m3;
+      const deeper = places.map(([x, y, d]): DepthReading => [x, y, d * 1.5]);
+      expect(volume(places)).toBeCloseTo(volume([]), 12);
+      expect(volume(deeper)).toBeCloseTo(1.25 * volume([]), 12);
+    }),
+    { numRuns: 40 },
+  );
+});
+
 test('soundings: the cells of the taps fill the element, all hollow is a share of one, and the interval holds the share', () => {
   fc.assert(
     fc.property(readings, fc.array(fc.integer({ min: 0, max: 11 }), { maxLength: 8 }), (all, rang) => {

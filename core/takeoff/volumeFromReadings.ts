@@ -68,8 +68,11 @@ interface Mesh {
   readonly volumes: readonly number[];
   /** the triangles that meet at each point */
   readonly around: readonly (readonly number[])[];
-  /** how many points are the outline's own */
-  readonly rim: number;
+}
+
+/** The triangulation of outline and readings, and at which of its points each reading lies. */
+interface ReadMesh extends Mesh {
+  readonly placeOf: readonly number[];
 }
 
 /** A hole without a dent holds its own edges already. */
@@ -94,10 +97,18 @@ function triangulate(points: readonly Point[], edges: readonly (readonly [number
   return delaunay.triangles;
 }
 
-function meshOf(outline: readonly Point[], readings: readonly DepthReading[], rim: number): Mesh {
-  const points: Point[] = [...outline, ...readings.map(([x, y]): Point => [x, y])];
-  const depths = [...outline.map(() => rim), ...readings.map(([, , depth_m]) => Math.max(depth_m, rim))];
-  return keptInside({ points, depths, outline, triangles: triangulate(points, edgesOf(outline, points)), rim: outline.length });
+/** Readings at one place count as their mean, one at a corner of the outline in that corner's stead: a triangulation knows no two points at one place. */
+function meshOf(outline: readonly Point[], readings: readonly DepthReading[], rim: number): ReadMesh {
+  const points: Point[] = [...outline];
+  const read: number[][] = outline.map(() => []);
+  const placeOf = readings.map(([x, y, depth_m]) => {
+    const known = points.findIndex(([px, py]) => Math.hypot(px - x, py - y) < NEAR);
+    const place = known === -1 ? points.push([x, y]) - 1 : known;
+    (read[place] ??= []).push(depth_m);
+    return place;
+  });
+  const depths = read.map((there) => (there.length === 0 ? rim : Math.max(rim, sumOf(there) / there.length)));
+  return { ...keptInside({ points, depths, outline, triangles: triangulate(points, edgesOf(outline, points)) }), placeOf };
 }
 
 function keptInside({
@@ -105,13 +116,11 @@ function keptInside({
   depths,
   outline,
   triangles,
-  rim,
 }: {
   points: readonly Point[];
   depths: readonly number[];
   outline: readonly Point[];
   triangles: Uint32Array;
-  rim: number;
 }): Mesh {
   const corners: number[] = [];
   const volumes: number[] = [];
@@ -125,18 +134,19 @@ function keptInside({
     corners.push(a, b, c);
     volumes.push((area * (depths[a]! + depths[b]! + depths[c]!)) / 3);
   }
-  return { points, depths, corners, volumes, around, rim };
+  return { points, depths, corners, volumes, around };
 }
 
 /**
  * The volume with one reading left out. Only the triangles that meet at it change: the hole they leave is triangulated
  * again from its own corners.
  */
-function withoutReading(mesh: Mesh, reading: number, all: { outline: readonly Point[]; readings: readonly DepthReading[]; rim: number }): number {
-  const at = mesh.rim + reading;
+function withoutReading(mesh: ReadMesh, reading: number, all: { outline: readonly Point[]; readings: readonly DepthReading[]; rim: number }): number {
+  const at = mesh.placeOf[reading] as number;
   const star = mesh.around[at] as readonly number[];
-  const ring = ringAround(mesh, at, star);
-  // A reading on the outline, or on another one, has no closed ring: all of it is triangulated again.
+  const alone = mesh.placeOf.indexOf(at) === mesh.placeOf.lastIndexOf(at);
+  const ring = alone ? ringAround(mesh, at, star) : null;
+  // A reading on the outline has no closed ring, and with another one at its place it leaves none: all is triangulated again.
   if (!ring)
     return sumOf(
       meshOf(
@@ -149,7 +159,7 @@ function withoutReading(mesh: Mesh, reading: number, all: { outline: readonly Po
   const hole = ring.map((corner) => mesh.points[corner] as Point);
   const depths = ring.map((corner) => mesh.depths[corner] as number);
   const edges = hole.map((_, i): [number, number] => [i, (i + 1) % hole.length]);
-  return kept + sumOf(keptInside({ points: hole, depths, outline: hole, triangles: triangulate(hole, edges), rim: hole.length }).volumes);
+  return kept + sumOf(keptInside({ points: hole, depths, outline: hole, triangles: triangulate(hole, edges) }).volumes);
 }
 
 const sumOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0);
