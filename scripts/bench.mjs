@@ -539,7 +539,10 @@ async function reads(base, cluster) {
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ personId: '0198a000-9e09-7000-8000-000000000001', device: { id: '0198a000-0b0b-7000-8000-000000000001', label: 'bench' } }),
   });
-  const cookie = signed.headers.get('set-cookie').split(';')[0];
+  const cookie = signed.headers
+    .getSetCookie()
+    .map((given) => given.split(';')[0])
+    .join('; ');
   for (const [name, url] of [
     ['job read, whole, through the API', `${base}/api/v1/jobs/${DOCK}`],
     ['job read, bare Express + pg, one row', `http://127.0.0.1:${listening.address().port}/`],

@@ -35,6 +35,7 @@ export const state = {
   refusedShort: 'The firm refused something.',
   refused: 'The firm refused this: {{title}}',
   dismiss: 'Let it go',
+  again: 'Send again',
 } as const;
 
 /** Two people's values of one field. */

@@ -8,6 +8,8 @@ export const problems = {
   databaseAway: 'The database does not answer for the moment. Nothing is lost: try again in a while.',
   ourFault: 'Something went wrong on our side. Nothing was half written; try again.',
   unknownPerson: 'Nobody of this firm has that id. Sign in again.',
+  notThisDevice: 'This was made on another phone. It is sent from there.',
+  notSignedInHere: 'Whoever made this has not signed in on this phone. Let them sign in here, then send it again.',
   tooOften: 'Too many tries. Wait a minute.',
   alreadyThere: 'There is already something with this id. Send a new id.',
   refersToUnknown: 'This refers to something the firm does not have. Send that first.',

@@ -52,6 +52,7 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
   const initial: JobText = { name: job?.name ?? '', customer: job?.customer ?? '', address: job?.address ?? '', accessNote: job?.accessNote ?? '' };
   const form = useWireForm<JobText>({
     name: `job ${jobId ?? 'new'}`,
+    row: job,
     initial,
     wire: {
       entity: 'job',
@@ -66,11 +67,11 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
       fieldOf: (path) => ({ field: path as keyof JobText }),
     },
   });
-  const save = form.submit(async (wire) => {
+  const save = form.submit(async (wire, seen) => {
     const fields = wire as JobFields;
     if (jobId) {
       const { name, customer, address, accessNote } = fields;
-      await write(change('job', 'change', jobId, { name, customer, address, accessNote }));
+      await write(change('job', 'change', jobId, { name, customer, address, accessNote }, seen));
       router.replace('/jobs');
       return;
     }

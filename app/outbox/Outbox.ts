@@ -30,9 +30,11 @@ export class Outbox {
   async open(): Promise<void> {
     try {
       const db = await database();
-      const known = (await db.get('meta', 'device')) as string | undefined;
+      const tx = db.transaction('meta', 'readwrite');
+      const known = (await tx.store.get('device')) as string | undefined;
       this.device = known ?? uuid();
-      if (!known) await db.put('meta', this.device, 'device');
+      if (!known) await tx.store.put(this.device, 'device');
+      await tx.done;
       void navigator.storage?.persist?.().catch(() => false);
       await this.reload();
     } catch {
@@ -45,6 +47,16 @@ export class Outbox {
 
   deviceId(): string {
     return this.device;
+  }
+
+  /** Takes the id by which the firm knows this phone from now on; what waits is sent under it. */
+  async adopt(device: string): Promise<void> {
+    if (device === this.device) return;
+    this.device = device;
+    const db = await database();
+    await db.put('meta', device, 'device');
+    await this.reload();
+    this.channel?.postMessage('changed');
   }
 
   subscribe = (listener: () => void): (() => void) => {
@@ -131,6 +143,17 @@ export class Outbox {
     this.tell();
   }
 
+  /** Offers once more what the firm has refused: what stood in its way may be gone. */
+  async again(order: number): Promise<void> {
+    const db = await database();
+    const tx = db.transaction('outbox', 'readwrite');
+    const record = await tx.store.get(order);
+    if (record) await tx.store.put({ order, command: record.command, state: 'waiting' });
+    await tx.done;
+    await this.reload();
+    this.channel?.postMessage('changed');
+  }
+
   private async settle(record: OutboxRecord, result: CommandResult): Promise<void> {
     const state: OutboxState = result.result === 'done' ? 'sent' : result.result === 'conflict' ? 'parked' : 'refused';
     const db = await database();
@@ -150,7 +173,10 @@ export class Outbox {
 
   private async reload(): Promise<void> {
     const db = await database();
-    this.records = ((await db.getAll('outbox')) as OutboxRecord[]).map(counted);
+    const tx = db.transaction(['outbox', 'meta']);
+    const [records, device] = await Promise.all([tx.objectStore('outbox').getAll(), tx.objectStore('meta').get('device')]);
+    if (typeof device === 'string') this.device = device;
+    this.records = (records as OutboxRecord[]).map((record) => counted(record, this.device));
     this.tell();
   }
 
@@ -167,11 +193,11 @@ function cut(records: readonly OutboxRecord[]): readonly OutboxRecord[] {
   return end === -1 ? most : most.slice(0, end);
 }
 
-/** A record with its place as the device's count, in its command and in a pour event that carries one. */
-function counted(record: OutboxRecord): OutboxRecord {
+/** A record under the phone's present id with its place as that device's count, in its command and in a pour event that carries both. */
+function counted(record: OutboxRecord, device: string): OutboxRecord {
   const { order, command } = record;
-  const change = command.kind === 'pourEvent.add' ? { ...command.change, device: command.device, seq: order } : command.change;
-  return { ...record, command: { ...command, seq: order, change } };
+  const change = command.kind === 'pourEvent.add' ? { ...command.change, device, seq: order } : command.change;
+  return { ...record, command: { ...command, device, seq: order, change } };
 }
 
 /** This phone's outbox. */

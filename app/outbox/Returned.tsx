@@ -10,7 +10,7 @@ import { T } from '../parts/ui/T';
 import type { OutboxRecord } from './database';
 import { differences } from './differences';
 import { outbox } from './Outbox';
-import { change, useFirm, writeInstead } from './useFirm';
+import { change, sendAgain, useFirm, writeInstead } from './useFirm';
 import { useSpeaker } from '../parts/phone/speaker';
 
 /** What came back from the firm: a clash with both values, or a refusal. Nothing is lost until somebody decides. */
@@ -38,6 +38,7 @@ function Settle({ record, title, onClose }: { record: OutboxRecord; title: strin
     return (
       <Sheet title={title} onClose={onClose}>
         <T>{say(speaker, 'state.refused', { title: result?.result === 'refused' ? result.problem.title : '' })}</T>
+        <Button label={say(speaker, 'state.again')} tone="act" onPress={() => void sendAgain(record.order).then(onClose)} />
         <Slide label={say(speaker, 'state.dismiss')} onSlid={drop} />
       </Sheet>
     );

@@ -60,9 +60,9 @@ export interface ChangesPage {
 /** The firm's server, one origin, plain REST. */
 export const api = {
   people: () => call<{ firm: string; people: SignedInPerson[] }>('/people'),
-  session: () => call<{ person: SignedInPerson }>('/session'),
+  session: () => call<{ person: SignedInPerson; device: string }>('/session'),
   signIn: (personId: string, device: { id: string; label: string }) =>
-    call<{ person: SignedInPerson }>('/session', { method: 'POST', body: JSON.stringify({ personId, device }) }),
+    call<{ person: SignedInPerson; device: string }>('/session', { method: 'POST', body: JSON.stringify({ personId, device }) }),
   signOut: () => call<null>('/session', { method: 'DELETE' }),
   changes: (since: number) => call<ChangesPage>(`/changes?since=${since}`),
   /** Their results in their order; what answers otherwise is not the firm. @throws ApiProblem */

@@ -142,7 +142,9 @@ export function usePerson(): SignedInPerson | null | undefined {
     queryKey: SESSION,
     queryFn: async () => {
       try {
-        return (await api.session()).person;
+        const { person, device } = await api.session();
+        await outbox.adopt(device);
+        return person;
       } catch (error) {
         if (error instanceof ApiProblem && error.details.status === 401) return null;
         throw error;
@@ -159,7 +161,8 @@ export const usePulledEarly = (signedIn: boolean | undefined): void => void useQ
 
 /** Signs a person in on this phone and pulls what the firm has. @throws ApiProblem where the firm says no */
 export async function signIn(personId: string): Promise<void> {
-  const { person } = await api.signIn(personId, { id: outbox.deviceId(), label: navigator.userAgent.slice(0, 80) });
+  const { person, device } = await api.signIn(personId, { id: outbox.deviceId(), label: navigator.userAgent.slice(0, 80) });
+  await outbox.adopt(device);
   queryClient.setQueryData(SESSION, person);
   await queryClient.invalidateQueries({ queryKey: FIRM });
 }
@@ -185,11 +188,18 @@ export interface Change<N extends Writable = Writable> {
   readonly verb: 'add' | 'change' | 'remove';
   readonly target: string;
   readonly change: Partial<EntityFields[N]>;
+  /** the row that whoever made the change had before their eyes, where that is older than the present one */
+  readonly seen?: Partial<EntityFields[N]> | undefined;
 }
 
-/** A change of one entity, its fields checked by the types. */
-export const change = <N extends Writable>(name: N, verb: 'add' | 'change' | 'remove', target: string, fields: Partial<EntityFields[N]> = {}): Change =>
-  ({ name, verb, target, change: fields }) as unknown as Change;
+/** A change of one entity, its fields checked by the types; a form says what it was opened with, so that what came meanwhile clashes and is not written over. */
+export const change = <N extends Writable>(
+  name: N,
+  verb: 'add' | 'change' | 'remove',
+  target: string,
+  fields: Partial<EntityFields[N]> = {},
+  seen?: Partial<EntityFields[N]>,
+): Change => ({ name, verb, target, change: fields, seen }) as unknown as Change;
 
 /**
  * Writes changes made together. They are on this phone when the promise resolves; the firm has them when there is
@@ -200,13 +210,19 @@ export const write = (...changes: readonly Change[]): Promise<void> => writeInst
 /** Writes changes in the place of records that came back: those are gone in the same breath. */
 export async function writeInstead(instead: readonly number[], ...changes: readonly Change[]): Promise<void> {
   const { data, person } = current();
-  const drafts: Draft[] = changes.map(({ name, verb, target, change: fields }) => {
-    const present = (data[name] as unknown as Record<string, Record<string, unknown> | undefined>)[target];
+  const drafts: Draft[] = changes.map(({ name, verb, target, change: fields, seen }) => {
+    const present = (seen as Record<string, unknown> | undefined) ?? (data[name] as unknown as Record<string, Record<string, unknown> | undefined>)[target];
     const base = verb === 'add' || !present ? null : Object.fromEntries(Object.keys(fields).map((field) => [field, present[field]]));
     return { kind: `${name}.${verb}`, target, base, change: fields } as Draft;
   });
   await outbox.write(person, drafts, new Date(now()), instead);
   if (Date.now() >= due) void sync();
+}
+
+/** Offers once more what the firm has refused. */
+export async function sendAgain(order: number): Promise<void> {
+  await outbox.again(order);
+  void sync();
 }
 
 /** News beat every twenty seconds; a stream that was silent for longer than two of them is dead without a word. */

@@ -116,6 +116,7 @@ function LotForm({
   const unit = isMaterial(sheet) ? 'kg' : sheet.unit;
   const shown = existing ? amountText(speaker, unit, existing.amount) : '';
   const kg = isMaterial(sheet) || sheet.unit === 'kg';
+  const [seen] = useState(existing);
   const [amount, setAmount] = useState(shown);
   const [lot, setLot] = useState(existing?.lot ?? '');
   const [useBy, setUseBy] = useState(existing?.useBy ?? '');
@@ -132,7 +133,7 @@ function LotForm({
       const fields = { productId, amount: value, lot: lot.trim() || null, openedOn: existing?.openedOn ?? null, useBy: useBy || null };
       const bad = check(FIELDS.stockLot, fields).fault;
       if (bad) throw new FieldProblem(bad.field, say(speaker, 'field.required'));
-      void write(existing ? change('stockLot', 'change', existing.id, fields) : change('stockLot', 'add', uuid(), fields)).then(onDone);
+      void write(existing ? change('stockLot', 'change', existing.id, fields, seen ?? undefined) : change('stockLot', 'add', uuid(), fields)).then(onDone);
     } catch (error) {
       if (!(error instanceof FieldProblem)) throw error;
       setFault({ field: error.field, text: error.sentence });

@@ -1,6 +1,6 @@
 import type { CommandResult } from '@tufa/contract/commands';
 import { PLAIN, say } from '@tufa/words';
-import { screen, waitFor } from '@testing-library/react';
+import { act, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { JobForm } from '../jobs/JobForm';
 import { outbox } from '../outbox/Outbox';
@@ -56,6 +56,23 @@ describe('a job', () => {
     expect(control('textbox', say(PLAIN, 'jobs.name'))).toHaveProperty('value', 'Half a name');
     await tap(say(PLAIN, 'walk.cancel'));
     expect(went).toEqual(['/jobs']);
+  });
+
+  test('that changed while its form was open clashes with what the form was opened with, also after a reload', async () => {
+    const address = (dock.job as { address?: string }).address;
+    const at = { at: { job: dock.job.id } };
+    const { unmount } = await show(<JobForm />, at);
+    await typeIn(say(PLAIN, 'jobs.address'), 'Upper yard');
+    // Another page of this phone.
+    await act(() => write(change('job', 'change', dock.job.id, { address: 'Side yard' })));
+    unmount();
+    await show(<JobForm />, at);
+    await tap(say(PLAIN, 'jobs.save'));
+    await lastOf(2);
+    expect(outbox.snapshot().map(({ command: { base, change: fields } }) => [base, fields])).toEqual([
+      [{ address }, { address: 'Side yard' }],
+      [expect.objectContaining({ address }), expect.objectContaining({ address: 'Upper yard' })],
+    ]);
   });
 
   test('that is changed changes its words alone', async () => {

@@ -182,3 +182,46 @@ describe('what stands between this phone and the firm', () => {
     expect(box.snapshot()[0]!.command).toMatchObject({ change: { name: 'yard slab' }, base: { name: 'a' } });
   });
 });
+
+test('what waits is sent under the id by which the firm knows this phone, whatever it was written under', async () => {
+  const box = new Outbox();
+  await box.open();
+  const before = box.deviceId();
+  await box.write(PERSON, [rename('before'), { kind: 'pourEvent.add', target: JOB, base: null, change: { kind: 'start' } }], new Date(0));
+  const known = '0198a000-0f01-7000-8000-0000000000aa';
+  await box.adopt(known);
+  const sent: Command[] = [];
+  await box.drain(
+    async (commands) => {
+      sent.push(...commands);
+      return done(commands);
+    },
+    async () => undefined,
+  );
+  expect(new Set(sent.map(({ device }) => device))).toEqual(new Set([known]));
+  const event = sent.at(-1)!;
+  expect(event.change).toMatchObject({ device: known, seq: event.seq });
+  const next = new Outbox();
+  await next.open();
+  expect([next.deviceId(), before === known]).toEqual([known, false]);
+});
+
+test('what was refused can be offered once more', async () => {
+  const box = new Outbox();
+  await box.open();
+  await box.write(PERSON, [rename('late')], new Date(0));
+  const problem = { type: 'urn:tufa:problem:notSignedInHere', title: '', status: 403, code: 'notSignedInHere' };
+  await box.drain(
+    async ([command]) => [{ id: command!.id, result: 'refused', problem }],
+    async () => undefined,
+  );
+  const [record] = box.snapshot();
+  expect(record).toMatchObject({ state: 'refused' });
+  await box.again(record!.order);
+  expect(box.snapshot()).toMatchObject([{ state: 'waiting' }]);
+  await box.drain(
+    async (commands) => done(commands),
+    async () => undefined,
+  );
+  expect(box.snapshot()).toEqual([]);
+});

@@ -29,6 +29,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
   const [more, setMore] = useState(false);
   const form = useWireForm<ElementText>({
     name: `element ${element?.id ?? view.job.id}`,
+    row: element,
     initial: textOfElement(speaker, element),
     wire: {
       entity: 'element',
@@ -38,11 +39,11 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
   });
   const { control } = form;
   const openings = useFieldArray({ control, name: 'openings' });
-  const save = form.submit(async (wire) => {
+  const save = form.submit(async (wire, seen) => {
     const { name, kind, geometry, properties, ...rest } = wire as ElementFields;
     const changes = element
       ? [
-          change('element', 'change', element.id, { name, kind, geometry, properties }),
+          change('element', 'change', element.id, { name, kind, geometry, properties }, seen),
           // What is all of it stays all of it.
           ...wholeFindings(view.data, element).map(({ id, kind: what, properties: said }) =>
             change('finding', 'change', id, { kind: what, outline: { points: geometry.outline }, properties: said } as Partial<FindingFields>),

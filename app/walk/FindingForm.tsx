@@ -49,6 +49,7 @@ export function FindingForm({
   const [picking, setPicking] = useState(true);
   const form = useWireForm<FindingText>({
     name: `finding ${finding?.id ?? element.id}`,
+    row: finding,
     initial: { ...textOfFinding(speaker, finding), ...(finding && isWhole(finding, element) ? { by: 'whole' } : {}) },
     wire: {
       entity: 'finding',
@@ -68,12 +69,12 @@ export function FindingForm({
       }),
     [draft, setValue, clearErrors],
   );
-  const submit = form.submit(async (wire) => {
+  const submit = form.submit(async (wire, seen) => {
     const fields = wire as FindingFields;
     const { kind, outline, properties } = fields;
     await write(
       finding
-        ? change('finding', 'change', finding.id, { kind, outline, properties } as Partial<FindingFields>)
+        ? change('finding', 'change', finding.id, { kind, outline, properties } as Partial<FindingFields>, seen)
         : change('finding', 'add', uuid(), fields as Partial<FindingFields>),
     );
     onDone();

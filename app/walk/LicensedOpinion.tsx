@@ -29,9 +29,9 @@ export function LicensedOpinion({ element, survey }: { element: RowOf<'element'>
   const stops = (survey?.verdict.reasons ?? []).filter((reason) => reason.verdict === 'no' && !isUnanswered(reason));
   const [writing, setWriting] = useState(false);
   if (stops.length === 0 && !opinion) return null;
-  const keep = (next: Opinion | undefined): void => {
-    const { opinion: _before, ...answers } = element.stops;
-    void write(change('element', 'change', element.id, { stops: next ? { ...answers, opinion: next } : answers })).then(() => setWriting(false));
+  const keep = (next: Opinion | undefined, seen = element): void => {
+    const { opinion: _before, ...answers } = seen.stops;
+    void write(change('element', 'change', element.id, { stops: next ? { ...answers, opinion: next } : answers }, seen)).then(() => setWriting(false));
   };
   return (
     <View className="gap-2 border-2 border-edge bg-sheet p-3" testID="opinion">
@@ -89,10 +89,11 @@ function OpinionForm({
   reasons: readonly string[];
   covers: readonly string[];
   element: RowOf<'element'>;
-  onKeep: (opinion: Opinion) => void;
+  onKeep: (opinion: Opinion, seen: RowOf<'element'>) => void;
   onCancel: () => void;
 }) {
   const speaker = useSpeaker();
+  const [seen] = useState(element);
   const [role, setRole] = useState<Role>('engineer');
   const [on, setOn] = useState(format(now(), 'yyyy-MM-dd'));
   const [said, setSaid] = useState('');
@@ -114,7 +115,7 @@ function OpinionForm({
     const { opinion: _before, ...answers } = element.stops;
     const bad = check(FIELDS.element.extract('stops'), { ...answers, opinion }).fault;
     if (bad) return setFault(bad.field);
-    return onKeep(opinion);
+    return onKeep(opinion, seen);
   };
   return (
     <View className="gap-3">

@@ -1,5 +1,6 @@
 import compression from 'compression';
 import pgSession from 'connect-pg-simple';
+import cookieParser from 'cookie-parser';
 import express, { type Express } from 'express';
 import session from 'express-session';
 import expressStaticGzip from 'express-static-gzip';
@@ -81,6 +82,7 @@ export function makeApp(context: AppContext): Express {
       cookie: { httpOnly: true, sameSite: 'strict', secure: context.proxied, maxAge: 90 * 86400_000 },
     }),
   );
+  api.use(cookieParser());
   api.use(sessionRoutes(context));
   api.use(requireSession, commandRoutes(context), readRoutes(context), photographRoutes(context), letterRoutes(context), documentRoutes(context));
   api.use(notFound);

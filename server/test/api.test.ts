@@ -9,15 +9,18 @@ import { withFirm } from '../src/data/withFirm';
 import { makeSource } from '../src/data/source';
 import { refusePower } from '../src/data/refusePower';
 import { seed } from '../src/services/seed';
-import { DOCK, LEAD, OTHER_PHONE, PHONE, signedIn, SLAB, SPALL, type TestDatabase, type TestServer } from './harness';
+import { DOCK, LEAD, OTHER_PHONE, PHONE, signedIn, signInOn, SLAB, SPALL, type TestDatabase, type TestServer } from './harness';
 
 let database: TestDatabase;
 let server: TestServer;
 let stop: () => Promise<void>;
+let otherPhone: TestServer['request'];
 let seq = 0;
 
 beforeAll(async () => {
   ({ database, server, stop } = await signedIn());
+  otherPhone = supertest.agent(server.app);
+  await signInOn(otherPhone, OTHER_PHONE);
 }, 60_000);
 
 afterAll(() => stop());
@@ -27,6 +30,13 @@ const command = (kind: string, target: string, change: object, more: object = {}
   return { id: uuid(), v: 1, device: PHONE, seq, person: LEAD, madeAt: '2026-05-12T13:00:00Z', kind, target, base: null, change, ...more };
 };
 const send = async (...commands: object[]) => (await server.request.post('/api/v1/commands').send(commands).expect(200)).body.results;
+const sendFromOther = async (written: object) =>
+  (
+    await otherPhone
+      .post('/api/v1/commands')
+      .send([{ ...written, device: OTHER_PHONE }])
+      .expect(200)
+  ).body.results[0];
 const job = async () => (await server.request.get(`/api/v1/jobs/${DOCK}`).expect(200)).body;
 
 test('nothing is read without signing in, and the answer says so', async () => {
@@ -67,7 +77,7 @@ test('a repeat returns the stored result and changes nothing again', async () =>
 
 test('only a field somebody else changed meanwhile is a conflict; it carries both values and loses neither', async () => {
   const { job: stored } = await job();
-  const [theirs] = await send(command('job.change', DOCK, { address: 'Lower gate' }, { device: OTHER_PHONE, base: { address: stored.address } }));
+  const theirs = await sendFromOther(command('job.change', DOCK, { address: 'Lower gate' }, { base: { address: stored.address } }));
   expect(theirs.result).toBe('done');
   const [clash, other] = await send(
     command('job.change', DOCK, { address: 'Upper gate' }, { base: { address: stored.address } }),
@@ -78,9 +88,26 @@ test('only a field somebody else changed meanwhile is a conflict; it carries bot
   expect((await job()).job).toMatchObject({ address: 'Lower gate', name: 'Loading dock, north' });
   const [mine] = await send(command('job.change', DOCK, { address: 'Upper gate' }, { base: { address: 'Lower gate' } }));
   expect(mine.result).toBe('done');
-  // The same device's own earlier value is no stranger's: its stale base does not clash.
-  const [mineAgain] = await send(command('job.change', DOCK, { address: 'Side gate' }, { base: { address: 'Lower gate' } }));
-  expect(mineAgain.result).toBe('done');
+});
+
+test('two pages of one phone that change the same field from the same value clash like two phones; an edit of what is not sent yet does not', async () => {
+  const { job: stored } = await job();
+  const base = { accessNote: stored.accessNote };
+  const results = await send(
+    command('job.change', DOCK, { accessNote: 'of one page' }, { base }),
+    command('job.change', DOCK, { accessNote: 'of the other' }, { base }),
+    command('job.change', DOCK, { accessNote: 'of one page, again' }, { base: { accessNote: 'of one page' } }),
+  );
+  expect(results.map(({ result }: { result: string }) => result)).toEqual(['done', 'conflict', 'done']);
+  expect(results[1].conflicts).toEqual([{ field: 'accessNote', yours: 'of the other', theirs: 'of one page' }]);
+});
+
+test('what a form sends as it stood does not undo what another phone made of it meanwhile', async () => {
+  const { job: seen } = await job();
+  await sendFromOther(command('job.change', DOCK, { customer: 'The works' }, { base: { customer: seen.customer } }));
+  const [result] = await send(command('job.change', DOCK, { customer: seen.customer, name: 'Dock' }, { base: { customer: seen.customer, name: seen.name } }));
+  expect(result.result).toBe('done');
+  expect((await job()).job).toMatchObject({ customer: 'The works', name: 'Dock' });
 });
 
 test('a deletion is a tombstone, and an edit beats it and says so', async () => {
@@ -294,11 +321,9 @@ test('untouched demonstration jobs are anchored afresh; a touched one is the use
 test('the element of a firm keeps its grain: two phones answer different parts without a clash', async () => {
   const { element: elements } = await job();
   const slab = elements[SLAB];
-  const [a, b] = await send(
-    command('element.change', SLAB, { name: 'Dock slab, outer' }, { base: { name: slab.name } }),
-    command('element.change', SLAB, { stops: { ...slab.stops, rust: 'yes' } }, { device: OTHER_PHONE, base: { stops: slab.stops } }),
-  );
-  expect([a.result, b.result]).toEqual(['done', 'done']);
+  const [here] = await send(command('element.change', SLAB, { name: 'Dock slab, outer' }, { base: { name: slab.name } }));
+  const there = await sendFromOther(command('element.change', SLAB, { stops: { ...slab.stops, rust: 'yes' } }, { base: { stops: slab.stops } }));
+  expect([here.result, there.result]).toEqual(['done', 'done']);
 });
 
 test('news tells an open page that something changed', async () => {

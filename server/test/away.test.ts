@@ -1,7 +1,7 @@
 import type { AddressInfo } from 'node:net';
 import pg from 'pg';
 import { v7 as uuid } from 'uuid';
-import { DOCK, LEAD, PHONE, signedIn, type TestDatabase, type TestServer } from './harness';
+import { cookiesOf, DOCK, LEAD, PHONE, signedIn, type TestDatabase, type TestServer } from './harness';
 import { httpServer, type HttpServer } from '../src/http/httpServer';
 
 let server: TestServer;
@@ -57,7 +57,8 @@ beforeAll(async () => {
   await new Promise<void>((done) => http.server.listen(0, '127.0.0.1', done));
   base = `http://127.0.0.1:${(http.server.address() as AddressInfo).port}`;
   const answer = await call('/session', { method: 'POST', body: JSON.stringify({ personId: LEAD, device: { id: PHONE, label: '' } }) });
-  cookie = (answer.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
+  cookie = cookiesOf(answer.headers);
+  ({ device } = (await answer.json()) as { device: string });
 }, 60_000);
 
 afterAll(async () => {
@@ -67,13 +68,14 @@ afterAll(async () => {
   await stop();
 });
 
+let device = '';
 let seq = 0;
 const rename = async (to: string): Promise<Response> => {
   seq += 1;
   const command = {
     id: uuid(),
     v: 1,
-    device: PHONE,
+    device,
     seq,
     person: LEAD,
     madeAt: new Date().toISOString(),

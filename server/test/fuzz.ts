@@ -93,7 +93,7 @@ const command = fc
       ...('jobId' in sample ? { jobId: DOCK } : {}),
       ...('elementId' in sample ? { elementId: SLAB } : {}),
     };
-    const right: unknown = { id: uuid(), v: 1, device: PHONE, seq, person: LEAD, madeAt: '2026-05-12T13:00:00Z', kind, target, base: change, change };
+    const right: unknown = { id: uuid(), v: 1, device: PHONE, seq, person: LEAD, madeAt: '2026-05-12T13:00:00Z', kind, target, base: null, change };
     return wrong.reduce((made, { place, value }) => {
       const places = placesOf(made);
       return withAt(made, places[place % places.length] as string[], value);
@@ -187,6 +187,7 @@ const reads: fc.Arbitrary<FuzzedRequest> = fc
       { range: 'bytes=9-1' },
       { cookie: 'tufa=s%3A%00.x' },
       { cookie: 'tufa=j%3A{' },
+      { cookie: 'tufa-device=j%3A{%00' },
       { 'accept-encoding': '\u00ff' },
     ),
   })

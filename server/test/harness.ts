@@ -81,14 +81,27 @@ export const SPALL = '0198a000-de00-7000-8000-000000000003';
 export const PHONE = '0198a000-0f01-7000-8000-000000000001';
 export const OTHER_PHONE = '0198a000-0f01-7000-8000-000000000002';
 
+/** What an answer gives to be shown at the next request. */
+export const cookiesOf = (headers: Headers): string =>
+  headers
+    .getSetCookie()
+    .map((cookie) => cookie.split(';')[0])
+    .join('; ');
+
+/** Signs somebody in on a device. @returns the device's id as the firm knows it */
+export async function signInOn(agent: TestServer['request'], id: string, personId = LEAD): Promise<string> {
+  const answer = await agent
+    .post('/api/v1/session')
+    .send({ personId, device: { id, label: 'test' } })
+    .expect(201);
+  return (answer.body as { device: string }).device;
+}
+
 /** A server on a database of its own, with the lead signed in on the phone; for a file's `beforeAll`. */
 export async function signedIn(): Promise<{ database: TestDatabase; server: TestServer; stop: () => Promise<void> }> {
   const database = await makeDatabase();
   const server = await makeServer(database);
-  await server.request
-    .post('/api/v1/session')
-    .send({ personId: LEAD, device: { id: PHONE, label: 'test' } })
-    .expect(201);
+  await signInOn(server.request, PHONE);
   const stop = async (): Promise<void> => {
     await server.close();
     await database.drop();

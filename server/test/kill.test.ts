@@ -3,7 +3,7 @@ import { createServer, type AddressInfo } from 'node:net';
 import { resolve } from 'node:path';
 import { v7 as uuid } from 'uuid';
 import { hashesOf, type PlanInput } from '@tufa/core/plan';
-import { DOCK, LEAD, makeDatabase, PHONE, SPALL, type TestDatabase } from './harness';
+import { cookiesOf, DOCK, LEAD, makeDatabase, PHONE, SPALL, type TestDatabase } from './harness';
 
 const MAIN = resolve(__dirname, '../dist/main.mjs');
 
@@ -56,7 +56,7 @@ test('killed at 20 random points of a pour, the events at the end are the events
     fetch(`${base}${path}`, { ...init, headers: { 'content-type': 'application/json', cookie } });
   const signIn = await call('/session', { method: 'POST', body: JSON.stringify({ personId: LEAD, device: { id: PHONE, label: '' } }) });
   expect(signIn.status).toBe(201);
-  cookie = (signIn.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
+  cookie = cookiesOf(signIn.headers);
   const planned = (await (await call(`/jobs/${DOCK}/plan`)).json()) as { input: PlanInput };
   expect(planned).toHaveProperty('input.elements');
   const { input } = planned;

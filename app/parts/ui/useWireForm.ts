@@ -3,7 +3,7 @@ import type { Fault } from '@tufa/contract/Fault';
 import { senseOf } from '@tufa/contract/sense';
 import { print, type Kind } from '@tufa/core/quantity';
 import { say, sayCoded, isSaid } from '@tufa/words';
-import { useEffect } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { useForm, type DefaultValues, type FieldErrors, type FieldValues, type Resolver, type UseFormReturn } from 'react-hook-form';
 import { loadChecks } from '../phone/checks';
 import { useDraft } from '../phone/useDraft';
@@ -37,18 +37,37 @@ function sayFault(speaker: Speaker, { code, figures }: Fault, kind: Kind | undef
     : sayCoded(speaker, `problem.${code}`, { ...figures, field, ...(limit === undefined ? {} : { limit: printed }) });
 }
 
-/** react-hook-form over the wire's own schema, with what was typed kept as a draft until it is saved. */
+/**
+ * react-hook-form over the wire's own schema, with what was typed kept as a draft until it is saved. With it is kept what
+ * stood there when the typing began, and handed to whoever saves: a row that changed meanwhile is not written over.
+ */
 export function useWireForm<V extends FieldValues>({
   name,
   initial,
   wire,
+  row,
 }: {
   name: string;
   initial: V;
   wire: WireForm<V>;
-}): UseFormReturn<V> & { submit: (save: (wire: object) => Promise<unknown>) => () => Promise<void>; clear: () => void } {
+  /** what the form is opened with; undefined for something new */
+  row?: object | undefined;
+}): UseFormReturn<V> & { submit: (save: (wire: object, seen: object | undefined) => Promise<unknown>) => () => Promise<void>; clear: () => void } {
   const speaker = useSpeaker();
-  const { draft, keep, clear } = useDraft<V>(name);
+  const { draft, keep: keepText, clear: clearText } = useDraft<V>(name);
+  const { draft: began, keep: keepSeen, clear: clearSeen } = useDraft<object>(`${name} as it stood`);
+  const [seen] = useState(() => (draft && began) ?? row);
+  const keep = useCallback(
+    (values: Partial<V>) => {
+      keepText(values);
+      if (seen) keepSeen(seen);
+    },
+    [keepText, keepSeen, seen],
+  );
+  const clear = (): void => {
+    clearText();
+    clearSeen();
+  };
   const resolver: Resolver<V> = async (values) => {
     const fail = (field: string, message: string) => ({ values: {}, errors: { [field]: { type: 'wire', message } } as unknown as FieldErrors<V> });
     try {
@@ -71,9 +90,9 @@ export function useWireForm<V extends FieldValues>({
     const { unsubscribe } = watch((values) => keep(values as Partial<V>));
     return unsubscribe;
   }, [watch, keep]);
-  const submit = (save: (wireObject: object) => Promise<unknown>) =>
+  const submit = (save: (wireObject: object, seen: object | undefined) => Promise<unknown>) =>
     form.handleSubmit(async (values) => {
-      await save(wire.toWire(values as V));
+      await save(wire.toWire(values as V), seen);
       clear();
     });
   return { ...form, submit: (save) => () => submit(save)(), clear };

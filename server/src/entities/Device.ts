@@ -9,4 +9,12 @@ export class Device extends FirmRow {
 
   @Column({ type: 'timestamptz', name: 'seen_at' })
   seenAt: Date;
+
+  /** hash of the secret that its cookie holds; null for a device of a release that gave none */
+  @Column({ type: 'text', name: 'secret', nullable: true })
+  secret: string | null;
+
+  /** who has signed in there: what each made may be sent by whoever holds it now */
+  @Column({ type: 'uuid', array: true, name: 'persons' })
+  persons: string[];
 }

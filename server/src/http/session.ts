@@ -5,6 +5,8 @@ declare module 'express-session' {
   interface SessionData {
     firmId: string;
     personId: string;
+    /** bound at sign-in by the device's cookie */
+    deviceId: string;
   }
 }
 
@@ -12,13 +14,14 @@ declare module 'express-session' {
 export interface SignedIn {
   readonly firmId: string;
   readonly personId: string;
+  readonly deviceId: string;
 }
 
 /** Who is asking; 401 for nobody. */
 export const requireSession: RequestHandler = (request, response, next) => {
-  const { firmId, personId } = request.session;
-  if (!firmId || !personId) throw new HttpProblem({ status: 401, code: 'signInFirst' });
-  response.locals['signedIn'] = { firmId, personId } satisfies SignedIn;
+  const { firmId, personId, deviceId } = request.session;
+  if (!firmId || !personId || !deviceId) throw new HttpProblem({ status: 401, code: 'signInFirst' });
+  response.locals['signedIn'] = { firmId, personId, deviceId } satisfies SignedIn;
   next();
 };
 

@@ -1,10 +1,10 @@
 import { checkCommand } from '@tufa/contract/validate';
-import { parts, type Command, type CommandResult, type FieldConflict, type Writable } from '@tufa/contract/commands';
+import { parts, type Command, type CommandResult, type FieldConflict, type Verb, type Writable } from '@tufa/contract/commands';
 import type { EntityName } from '@tufa/contract/entities';
 import { canonical } from '@tufa/core/plan';
 import { QueryFailedError, type DataSource, type EntityManager } from 'typeorm';
 import { nextChange, withFirm } from '../data/withFirm';
-import { CommandRow, TABLES, type FirmRow } from '../entities';
+import { CommandRow, TABLES, type Device, type FirmRow } from '../entities';
 import { HttpProblem, problemDetails } from '../http/HttpProblem';
 import { wireRow } from './rows';
 
@@ -12,7 +12,8 @@ import { wireRow } from './rows';
 export interface CommandContext {
   readonly source: DataSource;
   readonly firmId: string;
-  readonly personIds: ReadonlySet<string>;
+  /** the session's own, with whoever has signed in there */
+  readonly device: Device;
   readonly clock: () => Date;
   /** the version that whoever sent a single command has seen, as its `If-Match` names it */
   readonly seen?: string | undefined;
@@ -37,8 +38,8 @@ async function applyOne(context: CommandContext, sent: unknown): Promise<Command
   const id = String((sent as { id?: unknown } | null)?.id ?? '');
   const { value: command, fault } = checkCommand(sent);
   if (fault) return { id, result: 'refused', problem: problemDetails({ status: 422, code: fault.code, field: fault.field, figures: fault.figures }) };
-  if (!context.personIds.has(command.person))
-    return { id, result: 'refused', problem: problemDetails({ status: 422, code: 'unknownPerson', field: 'person' }) };
+  const stranger = strangerIn(context.device, command);
+  if (stranger) return { id, result: 'refused', problem: problemDetails({ status: 403, ...stranger }) };
   try {
     return await withFirm(context.source, context.firmId, (tx) => applyInside(tx, context, command));
   } catch (error) {
@@ -47,6 +48,15 @@ async function applyOne(context: CommandContext, sent: unknown): Promise<Command
       return { id, result: 'refused', problem: problemDetails({ status: 422, code: 'refersToUnknown', field: 'change' }) };
     throw error;
   }
+}
+
+/** Who a command says it comes from, held against who is signed in there. A phone that changes hands sends what each has made. */
+function strangerIn({ id, persons }: Device, { device, person, kind, change }: Command): { code: string; field: string } | null {
+  const told = kind === 'pourEvent.add' ? (change as { device?: string; person?: string }) : null;
+  if (device !== id) return { code: 'notThisDevice', field: 'device' };
+  if (told && told.device !== id) return { code: 'notThisDevice', field: 'change.device' };
+  if (!persons.includes(person)) return { code: 'notSignedInHere', field: 'person' };
+  return told && told.person !== undefined && !persons.includes(told.person) ? { code: 'notSignedInHere', field: 'change.person' } : null;
 }
 
 async function applyInside(tx: EntityManager, context: CommandContext, command: Command): Promise<CommandResult> {
@@ -76,6 +86,13 @@ async function applyInside(tx: EntityManager, context: CommandContext, command: 
   } as never);
   await tx.query(`select pg_notify('tufa_news', $1)`, [`${context.firmId} ${changed}`]);
   return result;
+}
+
+/** What a command wants otherwise than its sender saw it: what a form sends as it stood is not its doing, and leaves what somebody else has made of it. */
+function wantedOf({ base, change }: Command, verb: Verb): Record<string, unknown> {
+  const seen = base as Record<string, unknown> | null;
+  if (verb !== 'change' || !seen) return change as Record<string, unknown>;
+  return Object.fromEntries(Object.entries(change).filter(([field, value]) => !(field in seen) || !same(value, seen[field])));
 }
 
 /** Wire fields as columns: instants become dates, and the server's own time is added where a row keeps it. */
@@ -115,7 +132,7 @@ async function effect(tx: EntityManager, context: CommandContext, command: Comma
   const row = (await table.findOneBy({ id: command.target })) as (FirmRow & Record<string, unknown>) | null;
   if (row && context.seen !== undefined && context.seen !== `"${row.version}"`)
     throw new HttpProblem({ status: 412, code: 'stale', field: 'target', figures: { yours: command.change, theirs: wireRow(row) } });
-  const change = columns(name, command.change as Record<string, unknown>, context.clock);
+  const change = columns(name, wantedOf(command, verb), context.clock);
   if (verb !== 'remove') await checkReferences(tx, command.change as Record<string, unknown>);
   if (verb === 'add') {
     if (row) throw new HttpProblem({ status: 409, code: 'alreadyThere', field: 'target' });
@@ -135,12 +152,12 @@ async function effect(tx: EntityManager, context: CommandContext, command: Comma
   return { id: command.id, result: 'done', version: row.version + 1, ...(row.removed && verb === 'change' ? { restored: true as const } : {}) };
 }
 
-/** Fields whose present value is neither what the sender saw, nor what it wants, nor its own device's earlier doing. */
+/** Fields whose present value is neither what the sender saw nor what it wants; two pages of one phone clash like two phones. */
 function clashes(row: FirmRow & Record<string, unknown>, command: Command, change: Record<string, unknown>): FieldConflict[] {
   const base = (command.base ?? {}) as Record<string, unknown>;
   return Object.keys(change).flatMap((field) => {
     const present = row[field];
-    if (same(present, base[field]) || same(present, change[field]) || row.setters[field] === command.device) return [];
+    if (same(present, base[field]) || same(present, change[field])) return [];
     return [{ field, yours: change[field], theirs: present }];
   });
 }

@@ -1,0 +1,43 @@
+import { createHash, randomBytes } from 'node:crypto';
+import type { EntityManager } from 'typeorm';
+import { v7 as uuid } from 'uuid';
+import { Device } from '../entities';
+
+const hashOf = (secret: string): string => createHash('sha256').update(secret).digest('base64url');
+
+/**
+ * The device that signs in: known again by the secret its cookie holds, never by what it says of itself. Whoever shows
+ * none, or one that nobody gave, is a new device, under the id it asks for where that is nobody's yet.
+ *
+ * @returns its id, and the secret that its cookie is to hold
+ */
+export async function knownDevice(
+  tx: EntityManager,
+  firmId: string,
+  asked: { readonly id: string; readonly label: string; readonly secret: string | undefined; readonly personId: string; readonly at: Date },
+): Promise<{ id: string; secret: string }> {
+  const devices = tx.getRepository(Device);
+  const { id: wanted, label, personId, at } = asked;
+  const known = asked.secret ? await devices.findOneBy({ secret: hashOf(asked.secret) }) : null;
+  if (known && asked.secret) {
+    const persons = known.persons.includes(personId) ? known.persons : [...known.persons, personId];
+    await devices.update({ id: known.id }, { label, persons, seenAt: at });
+    return { id: known.id, secret: asked.secret };
+  }
+  const secret = randomBytes(32).toString('base64url');
+  const row = { firmId, version: 1, changed: 0, removed: false, setters: {}, label, seenAt: at, secret: hashOf(secret), persons: [personId] };
+  const { raw } = await devices
+    .createQueryBuilder()
+    .insert()
+    .values({ id: wanted, ...row })
+    .orIgnore()
+    .returning('id')
+    .execute();
+  if ((raw as unknown[]).length > 0) return { id: wanted, secret };
+  // A device of a release without secrets is whoever comes first under its id; row security shows only this firm's.
+  const { affected } = await devices.createQueryBuilder().update(row).where('id = :wanted and secret is null', { wanted }).execute();
+  if (affected) return { id: wanted, secret };
+  const id = uuid();
+  await devices.insert({ id, ...row });
+  return { id, secret };
+}
