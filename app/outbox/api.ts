@@ -52,6 +52,8 @@ export interface SignedInPerson {
 /** One page of what changed since a cursor. */
 export interface ChangesPage {
   readonly cursor: number;
+  /** the last row's id where the page ended within its number */
+  readonly after?: string;
   readonly more: boolean;
   readonly rows: Partial<Record<EntityName, readonly Row[]>>;
   readonly serverTime: string;
@@ -64,7 +66,7 @@ export const api = {
   signIn: (personId: string, device: { id: string; label: string }) =>
     call<{ person: SignedInPerson; device: string }>('/session', { method: 'POST', body: JSON.stringify({ personId, device }) }),
   signOut: () => call<null>('/session', { method: 'DELETE' }),
-  changes: (since: number) => call<ChangesPage>(`/changes?since=${since}`),
+  changes: (since: number, after?: string) => call<ChangesPage>(`/changes?since=${since}${after ? `&after=${after}` : ''}`),
   /** Their results in their order; what answers otherwise is not the firm. @throws ApiProblem */
   send: async (commands: readonly Command[]): Promise<CommandResult[]> => {
     const { results } = await call<{ results?: CommandResult[] }>('/commands', { method: 'POST', body: JSON.stringify(commands) });

@@ -326,6 +326,29 @@ test('the element of a firm keeps its grain: two phones answer different parts w
   expect([here.result, there.result]).toEqual(['done', 'done']);
 });
 
+test('a page of changes may end within a number that many rows share, and none is lost', async () => {
+  const COUNT = 2345;
+  const { cursor } = (await server.request.get('/api/v1/changes?since=0').expect(200)).body;
+  await withFirm(server.owner, '0198a000-f1f0-7000-8000-000000000001', async (tx) => {
+    const [row] = (await tx.query('update firm set change_counter = change_counter + 1 returning change_counter'))[0];
+    await tx.query(
+      `insert into reading (id, firm_id, version, changed, job_id, kind, value, taken_at)
+       select gen_random_uuid(), id, 1, $1, $2, 'humidity', '{"value":0.5,"source":"typed"}', now() from firm, generate_series(1, ${COUNT})`,
+      [row.change_counter, DOCK],
+    );
+  });
+  const ids = new Set<string>();
+  let [place, pages] = [`since=${cursor}`, 0];
+  for (let more = true; more; pages += 1) {
+    const { body } = await server.request.get(`/api/v1/changes?${place}`).expect(200);
+    for (const { id } of body.rows.reading) ids.add(id);
+    ({ more } = body);
+    place = `since=${body.cursor}${body.after ? `&after=${body.after}` : ''}`;
+  }
+  expect([ids.size, pages]).toEqual([COUNT, 3]);
+  expect((await server.request.get(`/api/v1/changes?${place}`).expect(200)).body.rows).toEqual({});
+});
+
 test('news tells an open page that something changed', async () => {
   const heard = new Promise<number>((resolve) => {
     void import('../src/services/News').then(async ({ News }) => {

@@ -1,6 +1,7 @@
 import type { Logger } from 'pino';
 import { DataSource } from 'typeorm';
 import { ENTITIES } from '../entities';
+import { ChangeOrder1700000000005 } from '../migrations/ChangeOrder1700000000005';
 import { DeviceSecrets1700000000004 } from '../migrations/DeviceSecrets1700000000004';
 import { First1700000000000 } from '../migrations/First1700000000000';
 import { Photographs1700000000001 } from '../migrations/Photographs1700000000001';
@@ -13,7 +14,14 @@ export function makeSource({ url, most = 10, log }: { url: string; most?: number
     type: 'postgres',
     url,
     entities: ENTITIES,
-    migrations: [First1700000000000, Photographs1700000000001, Shelf1700000000002, PricesAndLetters1700000000003, DeviceSecrets1700000000004],
+    migrations: [
+      First1700000000000,
+      Photographs1700000000001,
+      Shelf1700000000002,
+      PricesAndLetters1700000000003,
+      DeviceSecrets1700000000004,
+      ChangeOrder1700000000005,
+    ],
     migrationsTableName: 'migration',
     synchronize: false,
     extra: { max: most, connectionTimeoutMillis: 5000, keepAlive: true },

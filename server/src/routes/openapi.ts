@@ -19,7 +19,15 @@ async function openapiDocument(): Promise<object> {
           responses: { ...answer, 412: problem },
         },
       },
-      '/api/v1/changes': { get: { parameters: [{ name: 'since', in: 'query', schema: { type: 'integer' } }], responses: answer } },
+      '/api/v1/changes': {
+        get: {
+          parameters: [
+            { name: 'since', in: 'query', schema: { type: 'integer' } },
+            { name: 'after', in: 'query', schema: { type: 'string', format: 'uuid' } },
+          ],
+          responses: answer,
+        },
+      },
       '/api/v1/jobs': { get: { responses: answer } },
       '/api/v1/jobs/{job}': {
         get: { parameters: [{ name: 'job', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }], responses: { ...answer, 404: problem } },

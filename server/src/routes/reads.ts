@@ -11,9 +11,9 @@ import { Job } from '../entities';
 import { checked } from '../http/checked';
 import { HttpProblem } from '../http/HttpProblem';
 import { signedIn } from '../http/session';
-import { changesSince, jobData, wireRow } from '../services/rows';
+import { changesSince, jobData, wireRow, type ChangesPlace } from '../services/rows';
 
-const sinceQuery = Joi.object({ since: Joi.number().integer().min(0).default(0) });
+const sinceQuery = Joi.object({ since: Joi.number().integer().min(0).default(0), after: id });
 const listQuery = Joi.object({ after: id, limit: Joi.number().integer().min(1).max(200).default(50) });
 const jobParams = Joi.object({ job: id.required() });
 
@@ -25,8 +25,8 @@ export function readRoutes({ source, clock, news }: AppContext): Router {
   const router = Router();
 
   router.get('/changes', async (request, response) => {
-    const { since } = checked<{ since: number }>(sinceQuery, request.query);
-    const page = await withFirm(source, signedIn(response).firmId, (tx) => changesSince(tx, since));
+    const place = checked<ChangesPlace>(sinceQuery, request.query);
+    const page = await withFirm(source, signedIn(response).firmId, (tx) => changesSince(tx, place));
     response.json({ ...page, serverTime: clock().toISOString() });
   });
 
