@@ -46,7 +46,10 @@ export function sayReason(speaker: Speaker, { code, figures }: Pick<Reason, 'cod
 }
 
 /** What is wrong, and what to do about it. */
-export const sayProblem = (speaker: Speaker, { code, figures }: Pick<Problem, 'code' | 'figures'>): string => sayCoded(speaker, `problem.${code}`, figures);
+export const sayProblem = (
+  speaker: Speaker,
+  { code, figures }: { readonly code: string; readonly figures: Pick<Problem, 'figures'>['figures'] | Readonly<Record<never, never>> },
+): string => sayCoded(speaker, `problem.${code}`, figures);
 
 /** A step of a repair. */
 export const sayStep = (speaker: Speaker, { code, figures }: RepairStep): string => sayCoded(speaker, `fixStep.${code.slice('step.'.length)}`, figures);

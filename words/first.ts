@@ -23,7 +23,12 @@ export const first = {
     failed: 'Could not fetch. Tufa tries again when there is signal.',
     retry: 'Try again',
     notFound: 'This is not on this phone. It may be new or removed: go back and look again when there is signal.',
-    storage: 'This browser refuses to keep data. Nothing is saved: leave private browsing or free some space.',
+    storage: {
+      refused: 'This browser refuses to keep data. Nothing is saved: leave private browsing or free some space.',
+      blocked: 'An older Tufa is open in another tab or window. Close it there; this page then goes on by itself.',
+      older: 'A newer Tufa has been opened on this phone. Reload this page before you go on; what was saved is kept.',
+      notKept: 'That was not kept: this phone could not write it. Free some space and save it again.',
+    },
     update: 'A new version is ready.',
     reload: 'Reload',
   },

@@ -21,6 +21,7 @@ export const jobs = {
   remove: 'Remove',
   removed: '{{name}} removed.',
   undo: 'Undo',
+  more: '{{count}} more',
   batches_one: '{{count}} batch',
   batches_other: '{{count}} batches',
 } as const;

@@ -10,6 +10,7 @@ export const problems = {
   unknownPerson: 'Nobody of this firm has that id. Sign in again.',
   notThisDevice: 'This was made on another phone. It is sent from there.',
   notSignedInHere: 'Whoever made this has not signed in on this phone. Let them sign in here, then send it again.',
+  workerFailed: 'This phone could not work out the plan. Reload the page; what you entered is kept.',
   tooOften: 'Too many tries. Wait a minute.',
   alreadyThere: 'There is already something with this id. Send a new id.',
   refersToUnknown: 'This refers to something the firm does not have. Send that first.',

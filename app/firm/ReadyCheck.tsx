@@ -1,7 +1,7 @@
 import { say, sayCoded } from '@tufa/words';
 import { useQuery } from '@tanstack/react-query';
 import { View } from 'react-native';
-import { outbox } from '../outbox/Outbox';
+import { storage } from '../parts/phone/storage';
 import { useFirm } from '../outbox/useFirm';
 import { Lines, type Line } from '../parts/ui/Lines';
 import { T } from '../parts/ui/T';
@@ -37,7 +37,7 @@ export function ReadyCheck() {
       firm.ready && sheets > 0,
       firm.ready ? say(speaker, 'ready.count', { jobs: say(speaker, 'jobs.count', { count: jobs }), sheets: String(sheets) }) : '',
     ],
-    ['outbox', !outbox.storageRefused, ''],
+    ['outbox', storage.problem() === null, ''],
     ['room', browser.room, ''],
   ];
   const ready = checks.every(([, good]) => good);

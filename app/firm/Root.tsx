@@ -1,8 +1,7 @@
 import { say } from '@tufa/words/speak';
 import { lazy, Suspense, useMemo, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { useFirm, usePerson, usePulledEarly, useSync } from '../outbox/useFirm';
-import { running } from '../now/waiting';
+import { useFirm, useStandings, usePerson, usePulledEarly, useSync } from '../outbox/useFirm';
 import { Fetching } from '../parts/chrome/Fetching';
 import { Button } from '../parts/ui/Button';
 import { applyUpdate, useUpdate } from '../parts/phone/serviceWorker';
@@ -26,6 +25,7 @@ export function Root({ children }: { children: ReactNode }) {
 
 function SignedIn({ children }: { children: ReactNode }) {
   const { data } = useFirm();
+  const standings = useStandings();
   const settings = Object.values(data.firm)[0]?.settings;
   const phone = useSpeaker();
   const [system, currency] = [settings?.system ?? phone.system, settings?.currency ?? phone.currency];
@@ -35,7 +35,7 @@ function SignedIn({ children }: { children: ReactNode }) {
   return (
     <SpeakerContext.Provider value={speaker}>
       <View className="h-full w-full flex-1 bg-ground">
-        {update && running(data).length === 0 ? (
+        {update && Object.values(standings).every(({ running }) => running.length === 0) ? (
           <View role="status" className="flex-row items-center justify-between bg-selected px-4 py-1">
             <T className="text-on-selected">{say(speaker, 'state.update')}</T>
             <Button label={say(speaker, 'state.reload')} onPress={applyUpdate} />

@@ -1,24 +1,24 @@
-import type { FirmData } from '@tufa/contract/entities';
+import { materialOf } from '@tufa/contract/assemble';
 import { planScene } from '@tufa/draw';
 import { useMemo } from 'react';
 import { View } from 'react-native';
+import { useFirm, usePicture } from '../outbox/useFirm';
 import { SceneView } from '../parts/ui/SceneView';
-import { foundIn, SECTIONS_MOST } from './foundIn';
 import { SmallSection } from './SmallSection';
 
 /** A job's findings as small sections, or its first element while nothing is found: what stands in a list instead of an icon. */
-export function JobDrawing({ data, jobId }: { data: FirmData; jobId: string }) {
-  const element = Object.values(data.element).find((element) => element.jobId === jobId && !element.removed);
-  const findings = foundIn(data, jobId);
+export function JobDrawing({ jobId }: { jobId: string }) {
+  const { data } = useFirm();
+  const { element = null, found = [] } = usePicture(jobId) ?? {};
   const plan = useMemo(
     () => (element ? planScene({ outline: element.geometry.outline, findings: [], width: 64, height: 48, unit_m: 1, unit: 'm', small: true }) : null),
     [element],
   );
-  if (findings.length === 0) return plan ? <SceneView scene={plan} bare /> : null;
+  if (found.length === 0) return plan ? <SceneView scene={plan} bare /> : null;
   return (
     <View className="gap-1">
-      {findings.slice(0, SECTIONS_MOST).map((finding) => (
-        <SmallSection key={finding.id} data={data} finding={finding} />
+      {found.map(({ finding, element: on, sheetId }) => (
+        <SmallSection key={finding.id} finding={finding} element={on} sheet={sheetId ? materialOf(data, sheetId) : null} />
       ))}
     </View>
   );

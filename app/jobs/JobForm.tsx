@@ -5,7 +5,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { Controller } from 'react-hook-form';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
-import { change, useFirm, write } from '../outbox/useFirm';
+import { change, useFirmWith, write } from '../outbox/useFirm';
 import { Button } from '../parts/ui/Button';
 import { Field } from '../parts/ui/Field';
 import { Screen } from '../parts/chrome/Screen';
@@ -34,10 +34,17 @@ const NAMES = [
 export function JobForm() {
   const speaker = useSpeaker();
   const { job: jobId } = useLocalSearchParams<{ job?: string }>();
-  const firm = useFirm();
-  if (!jobId || firm.data.job[jobId]) return <JobWords key={jobId ?? 'new'} jobId={jobId} />;
+  const firm = useFirmWith(jobId);
+  if (!jobId || (firm.ready && firm.data.job[jobId])) return <JobWords key={jobId ?? 'new'} jobId={jobId} />;
   return (
-    <Screen title={say(speaker, 'jobs.editTitle')} head={<Answer size="number">{say(speaker, 'jobs.editTitle')}</Answer>}>
+    <Screen
+      title={say(speaker, 'jobs.editTitle')}
+      head={
+        <Answer size="number" passing={!firm.ready}>
+          {say(speaker, 'jobs.editTitle')}
+        </Answer>
+      }
+    >
       <Standing firm={firm} />
       {firm.ready ? <T as="lead">{say(speaker, 'state.notFound')}</T> : null}
     </Screen>
@@ -46,7 +53,7 @@ export function JobForm() {
 
 function JobWords({ jobId }: { jobId: string | undefined }) {
   const speaker = useSpeaker();
-  const { data } = useFirm();
+  const { data } = useFirmWith(jobId);
   const router = useRouter();
   const job = jobId ? data.job[jobId] : undefined;
   const initial: JobText = { name: job?.name ?? '', customer: job?.customer ?? '', address: job?.address ?? '', accessNote: job?.accessNote ?? '' };

@@ -2,9 +2,10 @@ import { say } from '@tufa/words';
 import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { useFirm, change, write } from '../outbox/useFirm';
+import { useFirm, useStandings, change, write } from '../outbox/useFirm';
 import { Button, Word } from '../parts/ui/Button';
 import { Field } from '../parts/ui/Field';
+import { Growing } from '../parts/ui/Growing';
 import { Screen } from '../parts/chrome/Screen';
 import { Standing } from '../parts/chrome/Standing';
 import { SyncLine } from '../parts/chrome/SyncLine';
@@ -21,6 +22,7 @@ export function JobsScreen() {
   const router = useRouter();
   const [words, setWords] = useState('');
   const [removed, setRemoved] = useState<{ id: string; name: string } | null>(null);
+  const standings = useStandings();
   const jobs = jobsOf(firm.data);
   const found = jobs.filter(({ name, customer, address }) => `${name} ${customer} ${address}`.toLowerCase().includes(words.trim().toLowerCase()));
   return (
@@ -28,7 +30,7 @@ export function JobsScreen() {
       title={say(speaker, 'jobs.title')}
       head={
         <View className="flex-row items-center justify-between">
-          <Answer size="number">{say(speaker, 'jobs.count', { count: jobs.length })}</Answer>
+          <Answer size="number">{firm.ready || jobs.length > 0 ? say(speaker, 'jobs.count', { count: jobs.length }) : say(speaker, 'jobs.title')}</Answer>
           <SyncLine />
         </View>
       }
@@ -49,12 +51,12 @@ export function JobsScreen() {
       <Standing firm={firm} />
       {firm.ready && jobs.length === 0 ? <T as="lead">{say(speaker, 'jobs.empty')}</T> : null}
       {firm.ready && jobs.length > 0 && found.length === 0 ? <T as="lead">{say(speaker, 'jobs.none')}</T> : null}
-      <View role="list">
-        {found.map((job) => (
-          <View key={job.id} role="listitem" className="flex-row items-center border-b border-line">
+      <Growing rows={found}>
+        {(job) => (
+          <View className="flex-row items-center border-b border-line">
             <Link href={links.step(job.id, 'walk')} asChild>
               <Pressable className="min-h-[76px] flex-1 flex-row items-center gap-4 py-3">
-                <JobPicture data={firm.data} jobId={job.id} />
+                <JobPicture jobId={job.id} drawn={standings[job.id]?.drawn ?? 0} />
                 <View className="flex-1">
                   <T as="strong">{job.name}</T>
                   <T as="faint">{[job.customer, job.address].filter(Boolean).join(', ')}</T>
@@ -70,8 +72,8 @@ export function JobsScreen() {
               />
             </View>
           </View>
-        ))}
-      </View>
+        )}
+      </Growing>
     </Screen>
   );
 }

@@ -1,5 +1,5 @@
-import { materialOf } from '@tufa/contract/assemble';
-import type { FirmData, RowOf } from '@tufa/contract/entities';
+import type { RowOf } from '@tufa/contract/entities';
+import type { Sheet } from '@tufa/core/shelf';
 import { planScene, sectionScene } from '@tufa/draw';
 import { useMemo } from 'react';
 import { smallSection } from './smallSection';
@@ -8,11 +8,8 @@ import { planFinding } from '@tufa/words/survey';
 import { useSpeaker } from '../parts/phone/speaker';
 
 /** A spall's own section or another finding's own plan, small: what stands in a list instead of an icon. */
-export function SmallSection({ data, finding }: { data: FirmData; finding: RowOf<'finding'> }) {
+export function SmallSection({ finding, element, sheet }: { finding: RowOf<'finding'>; element: RowOf<'element'> | null; sheet: Sheet | null }) {
   const speaker = useSpeaker();
-  const element = data.element[finding.elementId];
-  const chosen = Object.values(data.treatment).find((treatment) => treatment.findingId === finding.id && !treatment.removed);
-  const sheet = chosen ? materialOf(data, chosen.sheetId) : null;
   const scene = useMemo(() => {
     if (!element) return null;
     const size = { width: 64, height: 48, unit_m: 1, unit: '', small: true };

@@ -3,7 +3,7 @@ import { say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from '../parts/ui/Button';
-import { planWorker } from '../workers/planWorker';
+import { askPlan } from '../workers/planWorker';
 import { saveFile } from '../parts/phone/saveFile';
 import { T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
@@ -16,7 +16,7 @@ export function PlanFile({ view }: { view: JobView }) {
   const save = async (): Promise<void> => {
     setState('working');
     try {
-      const plan = await planWorker().compute(view.input);
+      const plan = await askPlan((worker) => worker.compute(view.input));
       saveFile({
         name: `${view.job.name}.plan.json`,
         type: 'application/json',

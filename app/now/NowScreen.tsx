@@ -1,9 +1,11 @@
-import type { FirmData, RowOf } from '@tufa/contract/entities';
+import type { RowOf } from '@tufa/contract/entities';
 import { say, sayCoded } from '@tufa/words/speak';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
-import { useFirm } from '../outbox/useFirm';
+import { useFirm, useStandings } from '../outbox/useFirm';
+import { Growing } from '../parts/ui/Growing';
+import { NOTHING_YET, type Standing as JobStanding } from '../rows/standing';
 import { Button, Word } from '../parts/ui/Button';
 import { Fetching } from '../parts/chrome/Fetching';
 import { Screen } from '../parts/chrome/Screen';
@@ -13,7 +15,6 @@ import { Answer, T } from '../parts/ui/T';
 import { JobPicture, jobsOf } from '../jobs/JobList';
 import { poursTomorrow } from '../fix/poursTomorrow';
 import { TomorrowsKit } from './TomorrowsKit';
-import { running, waitingFor } from './waiting';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links } from '../links';
@@ -26,12 +27,14 @@ export function NowScreen() {
   const online = useOnline();
   const { data } = firm;
   const jobs = jobsOf(data);
-  const live = useMemo(() => running(data), [data]);
-  const liveJob = live[0] ? data.job[live[0].jobId] : undefined;
-  const planned = jobs
-    .filter(({ id, pourOn }) => pourOn !== null && waitingFor(data, id).code === 'pour')
-    .sort((a, b) => ((a.pourOn ?? '') < (b.pourOn ?? '') ? -1 : 1));
-  const next = liveJob ?? planned[0];
+  const standings = useStandings();
+  const live = useMemo(() => Object.entries(standings).flatMap(([jobId, { running }]) => running.map(() => jobId)), [standings]);
+  const liveJob = live[0] ? data.job[live[0]] : undefined;
+  const next =
+    liveJob ??
+    jobs
+      .filter(({ id, pourOn }) => pourOn !== null && standings[id]?.wait.code === 'pour')
+      .reduce<RowOf<'job'> | undefined>((first, job) => (first && (first.pourOn ?? '') <= (job.pourOn ?? '') ? first : job), undefined);
   // Nothing is said to be planned or not before the firm has answered.
   if (online && !firm.ready && !firm.failed) return <Fetching />;
   return (
@@ -63,7 +66,7 @@ export function NowScreen() {
     >
       <Standing firm={firm} />
       {jobs.filter(poursTomorrow).map((job) => (
-        <TomorrowsKit key={job.id} data={data} job={job} />
+        <TomorrowsKit key={job.id} job={job} />
       ))}
       <T as="h2" className="mt-2">
         {say(speaker, 'now.waiting')}
@@ -74,11 +77,7 @@ export function NowScreen() {
           <Button label={say(speaker, 'now.trySum')} onPress={() => router.push(links.window())} />
         </>
       ) : null}
-      <View>
-        {jobs.map((job) => (
-          <Waiting key={job.id} data={data} job={job} />
-        ))}
-      </View>
+      <Growing rows={jobs}>{(job) => <Waiting key={job.id} job={job} standing={standings[job.id] ?? NOTHING_YET} />}</Growing>
       {next ? <Button label={say(speaker, 'now.newJob')} onPress={() => router.push(links.newJob())} /> : null}
     </Screen>
   );
@@ -90,17 +89,16 @@ function headline(speaker: Speaker, job: RowOf<'job'> | undefined, count: number
   return say(speaker, 'now.titleJob', { name: job.name.toLowerCase(), time: (job.pourOn ?? '').slice(11) });
 }
 
-function Waiting({ data, job }: { data: FirmData; job: RowOf<'job'> }) {
+function Waiting({ job, standing: { wait, drawn } }: { job: RowOf<'job'>; standing: JobStanding }) {
   const speaker = useSpeaker();
   const router = useRouter();
-  const wait = waitingFor(data, job.id);
   return (
     <Pressable
       role="link"
       onPress={() => router.push(links.step(job.id, wait.step))}
       className="min-h-[76px] flex-row items-center gap-4 border-b border-line py-3"
     >
-      <JobPicture data={data} jobId={job.id} />
+      <JobPicture jobId={job.id} drawn={drawn} />
       <View className="flex-1">
         <T as="strong">{job.name}</T>
         <T as="faint">{sayCoded(speaker, `now.wait.${wait.code}`)}</T>

@@ -1,4 +1,4 @@
-import type { FirmData, RowOf } from '@tufa/contract/entities';
+import type { RowOf } from '@tufa/contract/entities';
 import { say } from '@tufa/words/speak';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense } from 'react';
@@ -12,7 +12,7 @@ import { T } from '../parts/ui/T';
 const KitMissing = lazy(() => whenItComes(() => import('./KitMissing')).then(({ KitMissing: Part }) => ({ default: Part })));
 
 /** The day before: the kit of a job that pours tomorrow. Its place stands at once; what is missing is worked out beside the screen. */
-export function TomorrowsKit({ data, job }: { data: FirmData; job: RowOf<'job'> }) {
+export function TomorrowsKit({ job }: { job: RowOf<'job'> }) {
   const speaker = useSpeaker();
   const router = useRouter();
   return (
@@ -20,7 +20,7 @@ export function TomorrowsKit({ data, job }: { data: FirmData; job: RowOf<'job'> 
       <T as="strong">{say(speaker, 'now.kit', { name: job.name })}</T>
       <View className="min-h-[92px] lg:min-h-[46px]">
         <Suspense fallback={<T>{say(speaker, 'now.kitWorking')}</T>}>
-          <KitMissing data={data} job={job} />
+          <KitMissing job={job} />
         </Suspense>
       </View>
       <Button label={say(speaker, 'now.kitOpen')} onPress={() => router.push(links.kit(job.id))} />

@@ -2,10 +2,14 @@ import type { Command, CommandResult } from '@tufa/contract/commands';
 import { keepable } from '@tufa/contract/keepable';
 import { v7 as uuid } from 'uuid';
 import { isAboutContent } from './api';
-import { database, type OutboxRecord, type OutboxState } from './database';
+import { storage } from '../parts/phone/storage';
+import { withOutbox, type OutboxRecord, type OutboxState } from './database';
 
 /** What a change is before the outbox gives it its id, its number and its time. */
-export type Draft = Pick<Command, 'kind' | 'target' | 'base' | 'change'>;
+export interface Draft extends Pick<Command, 'kind' | 'target' | 'base' | 'change'> {
+  /** the job whose row it is of; null for one of the firm's */
+  readonly jobId?: string | null;
+}
 
 type Send = (commands: readonly Command[]) => Promise<readonly CommandResult[]>;
 
@@ -25,20 +29,20 @@ export class Outbox {
   private readonly channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('tufa-outbox');
   private device = '';
   private why: Waiting | null = null;
-  storageRefused = false;
 
   async open(): Promise<void> {
     try {
-      const db = await database();
-      const tx = db.transaction('meta', 'readwrite');
-      const known = (await tx.store.get('device')) as string | undefined;
-      this.device = known ?? uuid();
-      if (!known) await tx.store.put(this.device, 'device');
-      await tx.done;
+      this.device = await withOutbox(async (db) => {
+        const tx = db.transaction('meta', 'readwrite');
+        const known = (await tx.store.get('device')) as string | undefined;
+        const device = known ?? uuid();
+        if (!known) await tx.store.put(device, 'device');
+        await tx.done;
+        return device;
+      });
       void navigator.storage?.persist?.().catch(() => false);
       await this.reload();
     } catch {
-      this.storageRefused = true;
       this.device ||= uuid();
       this.tell();
     }
@@ -53,8 +57,7 @@ export class Outbox {
   async adopt(device: string): Promise<void> {
     if (device === this.device) return;
     this.device = device;
-    const db = await database();
-    await db.put('meta', device, 'device');
+    await withOutbox((db) => db.put('meta', device, 'device'));
     await this.reload();
     this.channel?.postMessage('changed');
   }
@@ -76,21 +79,24 @@ export class Outbox {
    * @param instead records that these take the place of: gone in the same breath, so that what they hold is never nowhere
    */
   async write(person: string, drafts: readonly Draft[], madeAt: Date, instead: readonly number[] = []): Promise<void> {
-    const commands = drafts.map((draft): Command => ({
-      id: uuid(),
-      v: 1,
-      device: this.device,
-      seq: 0,
-      person,
-      madeAt: madeAt.toISOString(),
-      ...keepable(draft),
+    const records = drafts.map(({ jobId = null, ...draft }) => ({
+      command: { id: uuid(), v: 1 as const, device: this.device, seq: 0, person, madeAt: madeAt.toISOString(), ...keepable(draft) },
+      state: 'waiting' as const,
+      jobId,
     }));
-    const db = await database();
-    const tx = db.transaction('outbox', 'readwrite', { durability: 'strict' });
-    for (const command of commands) void tx.store.add({ command, state: 'waiting' });
-    for (const order of instead) void tx.store.delete(order);
-    tx.commit();
-    await tx.done;
+    try {
+      await withOutbox(async (db) => {
+        const tx = db.transaction('outbox', 'readwrite', { durability: 'strict' });
+        const requests = [...records.map((record) => tx.store.add(record)), ...instead.map((order) => tx.store.delete(order))];
+        tx.commit();
+        await Promise.all([...requests, tx.done]);
+      });
+    } catch (error) {
+      // Whoever typed it still has it before them, and is told.
+      if (!storage.problem()) storage.note('notKept');
+      throw error;
+    }
+    if (storage.problem() === 'notKept') storage.note(null);
     await this.reload();
     this.channel?.postMessage('changed');
   }
@@ -145,36 +151,47 @@ export class Outbox {
 
   /** Offers once more what the firm has refused: what stood in its way may be gone. */
   async again(order: number): Promise<void> {
-    const db = await database();
-    const tx = db.transaction('outbox', 'readwrite');
-    const record = await tx.store.get(order);
-    if (record) await tx.store.put({ order, command: record.command, state: 'waiting' });
-    await tx.done;
+    await this.amend(order, ({ result: _result, ...record }) => ({ ...record, state: 'waiting' }));
     await this.reload();
     this.channel?.postMessage('changed');
   }
 
   private async settle(record: OutboxRecord, result: CommandResult): Promise<void> {
     const state: OutboxState = result.result === 'done' ? 'sent' : result.result === 'conflict' ? 'parked' : 'refused';
-    const db = await database();
-    await db.put('outbox', { ...record, state, result });
+    await this.amend(record.order, (kept) => ({ ...kept, state, result }));
     await this.reload();
     this.channel?.postMessage('changed');
   }
 
+  /** Notes of which job a record of an earlier release is. */
+  async isOf(order: number, jobId: string | null): Promise<void> {
+    await this.amend(order, (record) => ({ ...record, jobId }));
+    await this.reload();
+  }
+
+  private amend(order: number, how: (record: OutboxRecord) => OutboxRecord): Promise<void> {
+    return withOutbox(async (db) => {
+      const tx = db.transaction('outbox', 'readwrite');
+      const record = (await tx.store.get(order)) as OutboxRecord | undefined;
+      if (record) await tx.store.put(how(record));
+      await tx.done;
+    });
+  }
+
   async forget(orders: readonly number[]): Promise<void> {
-    const db = await database();
-    const tx = db.transaction('outbox', 'readwrite');
-    for (const order of orders) await tx.store.delete(order);
-    await tx.done;
+    await withOutbox(async (db) => {
+      const tx = db.transaction('outbox', 'readwrite');
+      await Promise.all([...orders.map((order) => tx.store.delete(order)), tx.done]);
+    });
     await this.reload();
     this.channel?.postMessage('changed');
   }
 
   private async reload(): Promise<void> {
-    const db = await database();
-    const tx = db.transaction(['outbox', 'meta']);
-    const [records, device] = await Promise.all([tx.objectStore('outbox').getAll(), tx.objectStore('meta').get('device')]);
+    const [records, device] = await withOutbox((db) => {
+      const tx = db.transaction(['outbox', 'meta']);
+      return Promise.all([tx.objectStore('outbox').getAll(), tx.objectStore('meta').get('device')]);
+    });
     if (typeof device === 'string') this.device = device;
     this.records = (records as OutboxRecord[]).map((record) => counted(record, this.device));
     this.tell();

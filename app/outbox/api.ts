@@ -1,5 +1,4 @@
 import type { Command, CommandResult, ProblemDetails } from '@tufa/contract/commands';
-import type { EntityName, Row } from '@tufa/contract/entities';
 
 /** An answer that is an error, with what it says. */
 export class ApiProblem extends Error {
@@ -34,9 +33,17 @@ const notOurs = ({ statusText, status }: Response): ApiProblem => new ApiProblem
 /** A connection that has gone dead without a word is given up after this long: the next try may find a live one. ms */
 const PATIENCE_MS = 60_000;
 
-async function call<T>(path: string, init?: RequestInit): Promise<T> {
+/** What has answered is not the firm. */
+export const notTheFirm = (): ApiProblem => new ApiProblem(ANOTHERS, false);
+
+async function ask(path: string, init?: RequestInit): Promise<Response> {
   const response = await fetch(`/api/v1${path}`, { ...init, headers: { 'content-type': 'application/json' }, signal: AbortSignal.timeout(PATIENCE_MS) });
   if (!response.ok) throw await problemOf(response);
+  return response;
+}
+
+async function call<T>(path: string, init?: RequestInit): Promise<T> {
+  const response = await ask(path, init);
   if (response.status === 204) return null as T;
   // A page that signs people in to a network answers everything with itself.
   return (await response.json().catch(() => Promise.reject(notOurs(response)))) as T;
@@ -49,16 +56,6 @@ export interface SignedInPerson {
   readonly role: string;
 }
 
-/** One page of what changed since a cursor. */
-export interface ChangesPage {
-  readonly cursor: number;
-  /** the last row's id where the page ended within its number */
-  readonly after?: string;
-  readonly more: boolean;
-  readonly rows: Partial<Record<EntityName, readonly Row[]>>;
-  readonly serverTime: string;
-}
-
 /** The firm's server, one origin, plain REST. */
 export const api = {
   people: () => call<{ firm: string; people: SignedInPerson[] }>('/people'),
@@ -66,11 +63,12 @@ export const api = {
   signIn: (personId: string, device: { id: string; label: string }) =>
     call<{ person: SignedInPerson; device: string }>('/session', { method: 'POST', body: JSON.stringify({ personId, device }) }),
   signOut: () => call<null>('/session', { method: 'DELETE' }),
-  changes: (since: number, after?: string) => call<ChangesPage>(`/changes?since=${since}${after ? `&after=${after}` : ''}`),
+  /** One page of what changed since a place, as it came: it is read where it is kept. */
+  changes: (since: number, after?: string) => ask(`/changes?since=${since}${after ? `&after=${after}` : ''}`).then((response) => response.arrayBuffer()),
   /** Their results in their order; what answers otherwise is not the firm. @throws ApiProblem */
   send: async (commands: readonly Command[]): Promise<CommandResult[]> => {
     const { results } = await call<{ results?: CommandResult[] }>('/commands', { method: 'POST', body: JSON.stringify(commands) });
-    if (!Array.isArray(results) || !commands.every(({ id }, i) => results[i]?.id === id)) throw new ApiProblem(ANOTHERS, false);
+    if (!Array.isArray(results) || !commands.every(({ id }, i) => results[i]?.id === id)) throw notTheFirm();
     return results;
   },
 };

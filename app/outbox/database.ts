@@ -1,5 +1,6 @@
 import type { Command, CommandResult } from '@tufa/contract/commands';
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { DBSchema } from 'idb';
+import { keptDatabase } from '../parts/phone/storage';
 
 /** What has become of a command on this phone: waiting, sent and about to be seen, or back on its screen. */
 export type OutboxState = 'waiting' | 'sent' | 'parked' | 'refused';
@@ -10,6 +11,8 @@ export interface OutboxRecord {
   readonly command: Command;
   readonly state: OutboxState;
   readonly result?: CommandResult;
+  /** the job whose row it is of; null for one of the firm's */
+  readonly jobId?: string | null;
 }
 
 type NewRecord = Omit<OutboxRecord, 'order'>;
@@ -36,19 +39,14 @@ interface OutboxSchema extends DBSchema {
   meta: { key: string; value: unknown };
 }
 
-let opened: Promise<IDBPDatabase<OutboxSchema>> | null = null;
+const kept = keptDatabase<OutboxSchema>('tufa-outbox', 3, (db, before) => {
+  if (before < 1) {
+    db.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true });
+    db.createObjectStore('meta');
+  }
+  if (before < 2) db.createObjectStore('photo', { keyPath: 'id' });
+  if (before < 3) db.createObjectStore('letter', { keyPath: 'id' });
+});
 
-/** The outbox's own database: one record a command, never touched by the query cache. */
-export function database(): Promise<IDBPDatabase<OutboxSchema>> {
-  opened ??= openDB<OutboxSchema>('tufa-outbox', 3, {
-    upgrade(db, before) {
-      if (before < 1) {
-        db.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true });
-        db.createObjectStore('meta');
-      }
-      if (before < 2) db.createObjectStore('photo', { keyPath: 'id' });
-      db.createObjectStore('letter', { keyPath: 'id' });
-    },
-  });
-  return opened;
-}
+/** Work on the outbox's own database: one record a command, never touched by what is read. */
+export const withOutbox = kept.use;

@@ -10,11 +10,20 @@ export const queryClient = new QueryClient({
   defaultOptions: { queries: { gcTime: Infinity, staleTime: 30_000, retry: 1, networkMode: 'online', refetchOnWindowFocus: true, structuralSharing: false } },
 });
 
+const KEY = 'REACT_QUERY_OFFLINE_CACHE';
+
 /** Keeps what was read in IndexedDB, half a second after it changed. */
-export const persister = createAsyncStoragePersister({
+const keeping = createAsyncStoragePersister({
+  key: KEY,
   storage: { getItem: async (key: string) => ((await get(key)) as string | undefined) ?? null, setItem: (key, value) => set(key, value), removeItem: del },
   throttleTime: 500,
 });
+
+export const persister = {
+  ...keeping,
+  /** what is kept, as it lies there: an earlier release kept the whole firm in it */
+  restoreText: async (): Promise<string | null> => ((await get(KEY)) as string | undefined) ?? null,
+};
 
 /** Asked of the phone itself, its worker or its database: not of the network, and of no use to the next page. */
 export const WORKED_OUT = 'worked out';

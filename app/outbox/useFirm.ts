@@ -1,55 +1,72 @@
-import { applyCommand, mergeRows } from '@tufa/contract/applyCommand';
 import type { Writable } from '@tufa/contract/commands';
 import { emptyFirmData, type EntityFields, type FirmData } from '@tufa/contract/entities';
 import { useQuery } from '@tanstack/react-query';
+import { transfer } from 'comlink';
 import { useEffect, useSyncExternalStore } from 'react';
 import { now } from '../parts/phone/clock';
-import { api, ApiProblem, type SignedInPerson } from './api';
+import { keepOld, keepPage, type KeptPage } from '../rows/keepPage';
+import { phoneRows, type RowsOnPhone } from '../rows/PhoneRows';
+import { isOfJob, type Place } from '../rows/shape';
+import type { Picture } from '../rows/standing';
+import { askRows } from '../workers/rowsWorker';
+import { api, ApiProblem, notTheFirm, type SignedInPerson } from './api';
 import type { OutboxRecord } from './database';
+import { firmLaidOver, jobLaidOver, jobsOfRecords, pictureLaidOver, rowLaidOver, standingsLaidOver } from './laidOver';
 import { outbox, type Draft, type Waiting } from './Outbox';
-import { queryClient } from './queryClient';
-
-interface Pulled {
-  readonly cursor: number;
-  readonly data: FirmData;
-  /** what to add to this phone's clock to have the firm's, ms */
-  readonly clockOffset: number;
-}
+import { persister, queryClient } from './queryClient';
 
 const FIRM = ['firm'] as const;
 const SESSION = ['session'] as const;
 
-async function pullNow(): Promise<Pulled> {
-  let pulled = queryClient.getQueryData<Pulled>(FIRM) ?? { cursor: 0, data: emptyFirmData(), clockOffset: 0 };
-  for (;;) {
-    const sent = now();
-    const page = await api.changes(pulled.cursor);
-    const clockOffset = Math.round(Date.parse(page.serverTime) - (sent + now()) / 2);
-    pulled = { cursor: page.cursor, data: mergeRows(pulled.data, page.rows), clockOffset };
-    if (!page.more) return pulled;
-  }
+/** Keeps a page off this thread where the browser keeps it, else on it. @throws ApiProblem where it is no page of the firm's */
+async function keepPulled(bytes: ArrayBuffer, asked: { sent: number; came: number; whole: boolean }): Promise<NonNullable<KeptPage>> {
+  const kept = phoneRows.isKept() ? await askRows((worker) => worker.keepPage(transfer(bytes, [bytes]), asked)) : await keepPage(bytes, asked, phoneRows);
+  if (!kept) throw notTheFirm();
+  return kept;
 }
 
-let last: Promise<unknown> = Promise.resolve();
-let queued: Promise<Pulled> | null = null;
+/** Follows the firm from where this phone stands: one page of one tab at a time, so that an older place never comes over a newer. */
+const pullNow = (): Promise<Place> =>
+  navigator.locks.request('tufa-pull', async () => {
+    let place = (await phoneRows.place()) ?? { cursor: 0, whole: false, clockOffset: 0 };
+    for (;;) {
+      const sent = now();
+      const bytes = await api.changes(place.cursor, place.after);
+      const { more, touched, ...kept } = await keepPulled(bytes, { sent, came: now(), whole: place.whole });
+      place = kept.place;
+      await phoneRows.touched(touched);
+      if (!more) return place;
+    }
+  });
 
-/**
- * Pulls everything that changed since the last pull; a job is then whole on the phone. One pull at a time: an older
- * answer never comes over a newer, and whoever asks while one is waiting to begin gets that one.
- */
-function pull(): Promise<Pulled> {
+let last: Promise<unknown> = Promise.resolve();
+let queued: Promise<Place> | null = null;
+
+/** Pulls everything that changed since the last pull. One pull at a time: whoever asks while one is waiting to begin gets that one. */
+function pull(): Promise<Place> {
   queued ??= last
     .catch(() => undefined)
     .then(() => {
       queued = null;
-      const pulling = pullNow().then((pulled) => {
-        queryClient.setQueryData(FIRM, pulled);
-        return pulled;
+      const pulling = pullNow().then((place) => {
+        queryClient.setQueryData(FIRM, place);
+        return place;
       });
       last = pulling;
       return pulling;
     });
   return queued;
+}
+
+/** Reads what this phone holds of the firm; what an earlier release kept of it as one text is taken over first. */
+export async function loadFirm(): Promise<void> {
+  if (phoneRows.isKept() && (await phoneRows.place().catch(() => undefined)) === null) {
+    const old = await persister.restoreText().catch(() => null);
+    if (old) await keepOld(old, phoneRows);
+  }
+  await phoneRows.load();
+  for (const { order, command, jobId } of outbox.snapshot()) if (jobId === undefined) await outbox.isOf(order, await phoneRows.jobOf(command));
+  await Promise.all(jobsOfRecords(outbox.snapshot()).map((jobId) => phoneRows.open(jobId)));
 }
 
 let draining = Promise.resolve();
@@ -93,22 +110,10 @@ function sync(): Promise<void> {
   return draining;
 }
 
-let laid: { readonly pulled: FirmData | undefined; readonly records: readonly OutboxRecord[]; readonly data: FirmData } | null = null;
-
-/** What was pulled with what waits laid over it: made once for each state of the two, whichever screens ask. */
-function laidOver(pulled: FirmData | undefined, records: readonly OutboxRecord[]): FirmData {
-  if (laid?.pulled !== pulled || laid?.records !== records) {
-    const data = records
-      .filter(({ state }) => state === 'waiting' || state === 'sent')
-      .reduce((rows, { command }) => applyCommand(rows, command), { ...emptyFirmData(), ...pulled });
-    laid = { pulled, records, data };
-  }
-  return laid.data;
-}
-
-/** Everything of the firm on this phone, and how far it is the firm's. */
+/** The firm on this phone, and how far it is the firm's. */
 export interface Firm {
   readonly data: FirmData;
+  /** whether what is asked for is here */
   readonly ready: boolean;
   readonly failed: boolean;
   readonly clockOffset: number;
@@ -118,22 +123,52 @@ export interface Firm {
   readonly waitingFor: Waiting | null;
 }
 
-/** Everything of the firm on this phone, with what waits in the outbox laid over it. */
+const useRowsOnPhone = (): RowsOnPhone => useSyncExternalStore(phoneRows.subscribe, phoneRows.snapshot, phoneRows.snapshot);
+const useRecords = (): readonly OutboxRecord[] => useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
+
+/** The firm and its jobs on this phone, with what waits in the outbox laid over them; of what is in the jobs nothing. */
 export function useFirm(): Firm {
   const query = useQuery({ queryKey: FIRM, queryFn: pull });
-  const records = useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
+  const phone = useRowsOnPhone();
+  const records = useRecords();
   const why = useSyncExternalStore(outbox.subscribe, outbox.waitingFor, outbox.waitingFor);
-  const pulled = query.data;
-  const data = laidOver(pulled?.data, records);
   return {
-    data,
-    ready: pulled !== undefined,
+    data: firmLaidOver(phone, records),
+    ready: phone.ready,
     failed: query.isError,
-    clockOffset: pulled?.clockOffset ?? 0,
+    clockOffset: phone.clockOffset,
     records,
     unsent: records.filter(({ state }) => state === 'waiting').length,
     waitingFor: why,
   };
+}
+
+const NOTHING = emptyFirmData();
+
+/** The firm with what is in one job; ready once that is read. */
+export function useFirmWith(jobId: string | undefined): Firm {
+  const firm = useFirm();
+  const phone = useRowsOnPhone();
+  useEffect(() => {
+    if (jobId) void phoneRows.open(jobId);
+  }, [jobId, phone.open]);
+  const data = jobId ? jobLaidOver(phone, firm.records, jobId) : null;
+  if (!jobId) return firm;
+  // A job that is not read yet is not an empty one.
+  return data ? { ...firm, data } : { ...firm, data: NOTHING, ready: false };
+}
+
+/** Where each job stands. */
+export const useStandings = (): RowsOnPhone['standings'] => standingsLaidOver(useRowsOnPhone(), useRecords());
+
+/** What a job's small picture is drawn from; undefined while it is read. */
+export function usePicture(jobId: string): Picture | undefined {
+  const picture = pictureLaidOver(useRowsOnPhone(), useRecords(), jobId);
+  const missing = picture === undefined;
+  useEffect(() => {
+    if (missing) phoneRows.wantPicture(jobId);
+  }, [missing, jobId]);
+  return picture;
 }
 
 /** Who is signed in: undefined while asked, null for nobody. Kept on the phone for days without signal. */
@@ -173,15 +208,6 @@ export async function signOut(): Promise<void> {
   queryClient.setQueryData(SESSION, null);
 }
 
-const current = (): { data: FirmData; person: string } => {
-  const pulled = queryClient.getQueryData<Pulled>(FIRM);
-  const data = outbox
-    .snapshot()
-    .filter(({ state }) => state !== 'parked' && state !== 'refused')
-    .reduce((data, { command }) => applyCommand(data, command), { ...emptyFirmData(), ...pulled?.data });
-  return { data, person: queryClient.getQueryData<SignedInPerson>(SESSION)?.id ?? '' };
-};
-
 /** One change of one entity, as a screen writes it. */
 export interface Change<N extends Writable = Writable> {
   readonly name: N;
@@ -209,11 +235,14 @@ export const write = (...changes: readonly Change[]): Promise<void> => writeInst
 
 /** Writes changes in the place of records that came back: those are gone in the same breath. */
 export async function writeInstead(instead: readonly number[], ...changes: readonly Change[]): Promise<void> {
-  const { data, person } = current();
-  const drafts: Draft[] = changes.map(({ name, verb, target, change: fields, seen }) => {
-    const present = (seen as Record<string, unknown> | undefined) ?? (data[name] as unknown as Record<string, Record<string, unknown> | undefined>)[target];
-    const base = verb === 'add' || !present ? null : Object.fromEntries(Object.keys(fields).map((field) => [field, present[field]]));
-    return { kind: `${name}.${verb}`, target, base, change: fields } as Draft;
+  const person = queryClient.getQueryData<SignedInPerson>(SESSION)?.id ?? '';
+  const [phone, records] = [phoneRows.snapshot(), outbox.snapshot()];
+  const drafts = changes.map(({ name, verb, target, change: fields, seen }): Draft => {
+    const standing = rowLaidOver(phone, records, name, target);
+    const before = (seen as Record<string, unknown> | undefined) ?? standing;
+    const base = verb === 'add' || !before ? null : Object.fromEntries(Object.keys(fields).map((field) => [field, before[field]]));
+    const jobId = { ...standing, ...fields } as { jobId?: string };
+    return { kind: `${name}.${verb}`, target, base, change: fields, jobId: isOfJob(name) ? (jobId.jobId ?? null) : null } as Draft;
   });
   await outbox.write(person, drafts, new Date(now()), instead);
   if (Date.now() >= due) void sync();

@@ -3,7 +3,7 @@ import type { PhotographFields } from '@tufa/contract/entities';
 import type { OpinionFile } from '@tufa/core/survey';
 import { useQuery } from '@tanstack/react-query';
 import { v7 as uuid } from 'uuid';
-import { database } from '../outbox/database';
+import { withOutbox } from '../outbox/database';
 import { queryClient, WORKED_OUT } from '../outbox/queryClient';
 import { alsoSend } from '../outbox/useFirm';
 import { keepPhoto, PhotoFault, sendBytes } from './photographs';
@@ -25,7 +25,7 @@ export async function keepLetter(file: File, about: Pick<PhotographFields, 'jobI
   const bytes = await file.arrayBuffer();
   const id = uuid();
   try {
-    await (await database()).put('letter', { id, pdf: new Blob([bytes], { type: PDF }) });
+    await withOutbox((db) => db.put('letter', { id, pdf: new Blob([bytes], { type: PDF }) }));
   } catch {
     throw new PhotoFault('noRoom');
   }
@@ -34,8 +34,7 @@ export async function keepLetter(file: File, about: Pick<PhotographFields, 'jobI
 
 /** A letter as it is saved: from this phone while it waits, else from the firm. @throws PhotoFault when it is in neither place */
 export async function letterOf({ id, kind }: OpinionFile): Promise<Blob> {
-  const db = await database();
-  const kept = kind === 'pdf' ? (await db.get('letter', id))?.pdf : (await db.get('photo', id))?.full;
+  const kept = await withOutbox(async (db) => (kind === 'pdf' ? (await db.get('letter', id))?.pdf : (await db.get('photo', id))?.full));
   if (kept) return kept;
   const answer = await fetch(kind === 'pdf' ? `/api/v1/letters/${id}` : `/api/v1/photographs/${id}/full`);
   if (!answer.ok) throw new PhotoFault('noPicture');
@@ -46,18 +45,17 @@ const refusalKey = (id: string): readonly string[] => [WORKED_OUT, 'letter', id]
 
 /** What the firm said of a letter that it refuses; null where it has it, or has not been asked. */
 export function useRefusal({ id }: OpinionFile): string | null {
-  const queryFn = async (): Promise<string | null> => (await (await database()).get('letter', id))?.refused ?? null;
+  const queryFn = async (): Promise<string | null> => (await withOutbox((db) => db.get('letter', id)))?.refused ?? null;
   return useQuery({ queryKey: refusalKey(id), queryFn, networkMode: 'always' }).data ?? null;
 }
 
 /** Sends the letters that wait. What the firm has is kept here no longer; what it refuses stays, with what it said. */
 async function sendLetters(): Promise<void> {
-  const db = await database();
-  for (const letter of await db.getAll('letter')) {
+  for (const letter of await withOutbox((db) => db.getAll('letter'))) {
     if (letter.refused !== undefined) continue;
     const refused = await sendBytes(`/api/v1/letters/${letter.id}`, letter.pdf);
-    if (refused === null) await db.delete('letter', letter.id);
-    else await db.put('letter', { ...letter, refused });
+    if (refused === null) await withOutbox((db) => db.delete('letter', letter.id));
+    else await withOutbox((db) => db.put('letter', { ...letter, refused }));
     queryClient.setQueryData(refusalKey(letter.id), refused);
   }
 }

@@ -2,11 +2,11 @@ import type { PhotographFields, RowOf } from '@tufa/contract/entities';
 import { PHOTO } from '@tufa/contract/photo';
 import { v7 as uuid } from 'uuid';
 import { useEffect, useState } from 'react';
-import { database } from '../outbox/database';
+import { withOutbox } from '../outbox/database';
 import { isAboutContent, problemOf } from '../outbox/api';
 import { alsoSend, change, write } from '../outbox/useFirm';
 import { now } from '../parts/phone/clock';
-import { photoWorker } from '../workers/photoWorker';
+import { askPhoto } from '../workers/photoWorker';
 
 /** No phone's picture is larger; what is would take minutes to open. */
 const MOST_BYTES = 30e6;
@@ -32,13 +32,11 @@ export async function keepPhoto(
   about: Pick<PhotographFields, 'jobId' | 'elementId' | 'findingId' | 'before'>,
 ): Promise<Pick<PhotographFields, 'sha256' | 'bytes'> & { readonly id: string }> {
   if (file.size > MOST_BYTES) throw new PhotoFault('tooLarge', { mb: String(Math.round(file.size / 1e6)), most: String(MOST_BYTES / 1e6) });
-  const shrunk = await photoWorker()
-    .shrink(file, PHOTO)
-    .catch(() => null);
+  const shrunk = await askPhoto((worker) => worker.shrink(file, PHOTO)).catch(() => null);
   if (!shrunk) throw new PhotoFault('noPicture');
   const id = uuid();
   try {
-    await (await database()).put('photo', { id, full: shrunk.full, thumb: shrunk.thumb, sent: false });
+    await withOutbox((db) => db.put('photo', { id, full: shrunk.full, thumb: shrunk.thumb, sent: false }));
   } catch {
     throw new PhotoFault('noRoom');
   }
@@ -74,12 +72,11 @@ export async function sendBytes(address: string, body: Blob): Promise<string | n
 
 /** Sends the pictures that wait, one after the other. The small ones stay for days without signal; a refused one stays whole. */
 async function sendPhotos(): Promise<void> {
-  const db = await database();
-  for (const photo of await db.getAll('photo')) {
+  for (const photo of await withOutbox((db) => db.getAll('photo'))) {
     if (photo.sent || !photo.full) continue;
     const at = `/api/v1/photographs/${photo.id}`;
     const taken = ((await sendBytes(`${at}/thumb`, photo.thumb)) ?? (await sendBytes(`${at}/full`, photo.full))) === null;
-    await db.put('photo', { ...photo, full: taken ? null : photo.full, sent: true });
+    await withOutbox((db) => db.put('photo', { ...photo, full: taken ? null : photo.full, sent: true }));
   }
 }
 alsoSend.add(() => sendPhotos().catch(() => undefined));
@@ -91,9 +88,7 @@ export function usePhotoUrl({ id }: RowOf<'photograph'>, size: 'full' | 'thumb')
     let made = '';
     let gone = false;
     const show = async (): Promise<void> => {
-      const kept = await database()
-        .then((db) => db.get('photo', id))
-        .catch(() => undefined);
+      const kept = await withOutbox((db) => db.get('photo', id)).catch(() => undefined);
       if (gone) return;
       const blob = size === 'full' ? kept?.full : kept?.thumb;
       made = blob ? URL.createObjectURL(blob) : '';

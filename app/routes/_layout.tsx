@@ -6,6 +6,8 @@ import { useEffect, useState } from 'react';
 import { Root } from '../firm/Root';
 import { outbox } from '../outbox/Outbox';
 import { kept, persister, queryClient } from '../outbox/queryClient';
+import { loadFirm } from '../outbox/useFirm';
+import { StorageInTheWay } from '../parts/chrome/SyncLine';
 import { wantFocus } from '../parts/ui/focusAnswer';
 import { keepInstallPrompt } from '../parts/phone/install';
 import { registerWorker } from '../parts/phone/serviceWorker';
@@ -21,7 +23,7 @@ export default function Layout() {
   const [speaker, setSpeaker] = useState<Speaker | null>(null);
   const path = usePathname();
   useEffect(() => {
-    void Promise.all([phoneLanguage(), outbox.open()]).then(([language]) =>
+    void Promise.all([phoneLanguage(), outbox.open().then(loadFirm)]).then(([language]) =>
       setSpeaker({ ...PLAIN, language, zone: Intl.DateTimeFormat().resolvedOptions().timeZone }),
     );
     registerWorker();
@@ -33,7 +35,7 @@ export default function Layout() {
     setFocusedPath(path);
     wantFocus();
   }
-  if (!speaker) return null;
+  if (!speaker) return <StorageInTheWay />;
   return (
     <PersistQueryClientProvider client={queryClient} persistOptions={{ persister, maxAge: Infinity, buster: SHAPE, dehydrateOptions: kept }}>
       <SpeakerContext.Provider value={speaker}>

@@ -1,11 +1,12 @@
 // Stands for the plan's worker: the same functions, on this thread.
 import { compareSystems, computePlan, surveyOf, type PlanInput } from '@tufa/core/plan';
+import { tried } from '../workers/tried';
 
 const worker = {
-  survey: async (input: PlanInput) => surveyOf(input),
+  survey: async (input: PlanInput) => tried(() => surveyOf(input)),
   compute: async (input: PlanInput) => computePlan(input),
-  plan: async (input: PlanInput) => computePlan(input, { ranked: 'chosen' }),
+  plan: async (input: PlanInput) => tried(() => computePlan(input, { ranked: 'chosen' })),
   compare: async (asked: Parameters<typeof compareSystems>[0]) => compareSystems(asked),
 };
 
-export const planWorker = (): typeof worker => worker;
+export const askPlan = <T>(work: (asked: typeof worker) => Promise<T>): Promise<T> => work(worker);

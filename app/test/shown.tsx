@@ -12,7 +12,9 @@ import { TextDecoder, TextEncoder } from 'node:util';
 import type { ReactElement } from 'react';
 import { outbox } from '../outbox/Outbox';
 import { queryClient } from '../outbox/queryClient';
-import { useFirm } from '../outbox/useFirm';
+import { useFirmWith, type Firm } from '../outbox/useFirm';
+import { phoneRows } from '../rows/PhoneRows';
+import { memoryRows } from '../rows/RowStore';
 import { SpeakerContext } from '../parts/phone/speaker';
 import { plain } from './plain';
 import { standAt, went } from './router';
@@ -51,6 +53,16 @@ export function firmWith(jobs: readonly Demonstration[] = demonstration): FirmDa
     }
   }
   return data as never;
+}
+
+/** The phone holds these rows and no others. */
+export async function holds(data: FirmData): Promise<void> {
+  const rows = memoryRows();
+  const place = { cursor: 1, whole: true, clockOffset: 0 };
+  await rows.keep(Object.fromEntries(Object.entries(data).map(([name, table]) => [name, Object.values(table)])), place);
+  await phoneRows.of(rows);
+  for (const id of Object.keys(data.job)) await phoneRows.open(id);
+  queryClient.setQueryData(['firm'], place);
 }
 
 /** Commands that were written since the test began, as they wait to be sent. */
@@ -99,14 +111,14 @@ afterEach(async () => {
 
 /** Shows part of the application to somebody signed in, on a phone that holds the firm's rows. */
 export async function show(
-  part: ReactElement | null | ((firm: ReturnType<typeof useFirm>) => ReactElement | null),
+  part: ReactElement | null | ((firm: Firm) => ReactElement | null),
   { data = firmWith(), speaker = PLAIN, at = {} }: { data?: FirmData; speaker?: Speaker; at?: Readonly<Record<string, string>> } = {},
 ): Promise<ReturnType<typeof render>> {
   standAt(at);
-  queryClient.setQueryData(['firm'], { cursor: 1, data, clockOffset: 0 });
+  await act(() => holds(data));
   queryClient.setQueryData(['session'], LEAD);
   function Part(): ReactElement | null {
-    const firm = useFirm();
+    const firm = useFirmWith(Object.keys(data.job)[0]);
     return typeof part === 'function' ? part(firm) : part;
   }
   return act(async () =>

@@ -1,3 +1,4 @@
+import { materialOf } from '@tufa/contract/assemble';
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import type { TakeOff } from '@tufa/core/plan';
 import type { Measured } from '@tufa/core/quantity';
@@ -30,6 +31,7 @@ export function FindingRow({
 }) {
   const speaker = useSpeaker();
   const kind = say(speaker, `walk.kinds.${planKind(finding)}`).toLowerCase();
+  const chosen = Object.values(data.treatment).find((treatment) => treatment.findingId === finding.id && !treatment.removed);
   const size = takeOff
     ? takeOff.length_m === null
       ? printFigure(speaker, 'area_m2', takeOff.area_m2)
@@ -45,7 +47,7 @@ export function FindingRow({
         onPress={onOpen}
         className="min-h-[64px] flex-row items-center justify-between gap-2 px-3 pt-2"
       >
-        <SmallSection data={data} finding={finding} />
+        <SmallSection finding={finding} element={data.element[finding.elementId] ?? null} sheet={chosen ? materialOf(data, chosen.sheetId) : null} />
         <View className="flex-1">
           <T as="strong">{`${finding.label}  ${[kind, size].filter(Boolean).join(', ')}${later}`}</T>
           <T as="faint">{findingText(speaker, finding)}</T>

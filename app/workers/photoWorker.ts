@@ -1,10 +1,5 @@
-import { wrap, type Remote } from 'comlink';
 import type { PhotoWorker } from './photo.worker';
+import { startWorker } from './startWorker';
 
-let made: Remote<PhotoWorker> | null = null;
-
-/** The worker that makes pictures small, made at the first picture. */
-export function photoWorker(): Remote<PhotoWorker> {
-  made ??= wrap<PhotoWorker>(new Worker(new URL('../workers/photo.worker', window.location.href)));
-  return made;
-}
+/** Asks the worker that makes pictures small. @throws WorkerFailed where it cannot answer */
+export const askPhoto = startWorker<PhotoWorker>(() => new Worker(new URL('../workers/photo.worker', window.location.href)));

@@ -1,12 +1,13 @@
 import { compareSystems, computePlan, surveyOf, type Plan, type PlanInput, type Survey, type SystemOutcome } from '@tufa/core/plan';
 import { expose } from 'comlink';
+import { tried, type Tried } from './tried';
 
 /** Survey, plan and comparison off the main thread: the same functions, the same figures. */
 const worker = {
-  survey: (input: PlanInput): Survey => surveyOf(input),
+  survey: (input: PlanInput): Tried<Survey> => tried(() => surveyOf(input)),
   compute: (input: PlanInput): Plan => computePlan(input),
   /** without the shelf: what a screen that chooses nothing needs */
-  plan: (input: PlanInput): Plan => computePlan(input, { ranked: 'chosen' }),
+  plan: (input: PlanInput): Tried<Plan> => tried(() => computePlan(input, { ranked: 'chosen' })),
   compare: (asked: Parameters<typeof compareSystems>[0]): SystemOutcome[] => compareSystems(asked),
 };
 

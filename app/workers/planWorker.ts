@@ -1,10 +1,5 @@
-import { wrap, type Remote } from 'comlink';
 import type { PlanWorker } from './plan.worker';
+import { startWorker } from './startWorker';
 
-let made: Remote<PlanWorker> | null = null;
-
-/** The plan's worker, made when it is first asked. */
-export function planWorker(): Remote<PlanWorker> {
-  made ??= wrap<PlanWorker>(new Worker(new URL('../workers/plan.worker', window.location.href)));
-  return made;
-}
+/** Asks the plan's worker. @throws WorkerFailed where it cannot answer */
+export const askPlan = startWorker<PlanWorker>(() => new Worker(new URL('../workers/plan.worker', window.location.href)));

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery, type UseQueryResult } from '@tanstack/react
 import type { Remote } from 'comlink';
 import { WORKED_OUT } from '../outbox/queryClient';
 import type { PlanWorker } from './plan.worker';
-import { planWorker } from './planWorker';
+import { askPlan } from './planWorker';
 
 let count = 0;
 const numbers = new WeakMap<object, number>();
@@ -29,7 +29,7 @@ export function useWorkedOut<T>(
 ): UseQueryResult<T> {
   return useQuery({
     queryKey: [WORKED_OUT, name, ...(about ?? []).map(numberOf)],
-    queryFn: () => ask(planWorker()),
+    queryFn: () => askPlan(ask),
     enabled: about !== null,
     staleTime: Infinity,
     gcTime: 300_000,

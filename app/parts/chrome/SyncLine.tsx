@@ -1,9 +1,9 @@
 import { say, sayCoded } from '@tufa/words/speak';
 import { lazy, Suspense, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
-import { outbox } from '../../outbox/Outbox';
 import { useFirm } from '../../outbox/useFirm';
 import { now } from '../phone/clock';
+import { storage, type StorageProblem } from '../phone/storage';
 import { T } from '../ui/T';
 import { whenItComes } from '../phone/later';
 import type { Speaker } from '@tufa/words/speak';
@@ -57,16 +57,28 @@ export function SyncLine() {
 
 const Settling = lazy(() => whenItComes(() => import('../../outbox/Returned')));
 
-/** What came back from the firm to be settled, or that this browser keeps nothing. */
-export function Returned() {
+const useStorageProblem = (): StorageProblem | null => useSyncExternalStore(storage.subscribe, storage.problem, storage.problem);
+
+function StorageSaid({ problem }: { problem: StorageProblem }) {
   const speaker = useSpeaker();
+  return (
+    <View role="alert" className="bg-stop-fill px-4 py-2">
+      <T tone="stop">{sayCoded(speaker, `state.storage.${problem}`)}</T>
+    </View>
+  );
+}
+
+/** What stands in the way of opening what this phone keeps, before there is a screen. */
+export function StorageInTheWay() {
+  const problem = useStorageProblem();
+  return problem ? <StorageSaid problem={problem} /> : null;
+}
+
+/** What stands between this page and what it keeps, else what came back from the firm to be settled. */
+export function Returned() {
   const { records } = useFirm();
-  if (outbox.storageRefused)
-    return (
-      <View role="alert" className="bg-stop-fill px-4 py-2">
-        <T tone="stop">{say(speaker, 'state.storage')}</T>
-      </View>
-    );
+  const problem = useStorageProblem();
+  if (problem) return <StorageSaid problem={problem} />;
   if (!records.some(({ state }) => state === 'parked' || state === 'refused')) return null;
   return (
     <Suspense fallback={null}>

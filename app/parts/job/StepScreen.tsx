@@ -35,7 +35,9 @@ export function StepScreen({ step, children }: { step: Step; children: (view: Jo
     return (
       <View className="h-full w-full flex-1 bg-ground" role="main">
         <View className="flex-1 justify-center gap-2 p-4">
-          <Answer size="number">{say(speaker, `step.${step}`)}</Answer>
+          <Answer size="number" passing={why === 'state.loading' || why === 'mix.working'}>
+            {say(speaker, `step.${step}`)}
+          </Answer>
           <T as="lead">{say(speaker, why)}</T>
         </View>
         <MainBar />
@@ -86,7 +88,7 @@ export function StepLayout({ step, view, parts, bar = true }: { step: Step; view
         {title}
         <MainBar rail />
         <View className="w-[240px] border-r border-line">
-          <JobList data={view.data} currentId={view.job.id} />
+          <JobList currentId={view.job.id} />
         </View>
         <View role="main" className="flex-1">
           <View className="px-6">{bar ? <StepBar jobId={view.job.id} current={step} states={view.steps} top /> : null}</View>

@@ -6,7 +6,8 @@ import { fold, type BatchState, type PourEvent } from '@tufa/core/pour';
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
 import { startTransition, useEffect, useMemo, useState } from 'react';
-import { useFirm, type Firm } from '../../outbox/useFirm';
+import { useFirmWith, type Firm } from '../../outbox/useFirm';
+import type { Tried } from '../../workers/tried';
 import { useWorkedOut } from '../../workers/useWorkedOut';
 import type { Step } from '../../links';
 import type { StepState } from '../chrome/Bars';
@@ -19,7 +20,7 @@ export interface JobView extends Firm {
   /** take-off and verdicts alone; null while they are worked out or where they cannot be told */
   readonly survey: Survey | null;
   readonly plan: Plan | null;
-  readonly problem: Problem | null;
+  readonly problem: Trouble | null;
   readonly events: readonly PourEvent[];
   readonly batches: readonly BatchState[];
   readonly stopped: boolean;
@@ -29,10 +30,13 @@ export interface JobView extends Firm {
   readonly steps: Readonly<Record<Step, StepState>>;
 }
 
+/** Why there is no plan, in a form that words say. */
+type Trouble = Pick<Problem, 'code' | 'figures'> | { readonly code: 'workerFailed'; readonly figures: Readonly<Record<never, never>> };
+
 interface Planned {
   readonly survey: Survey | null;
   readonly plan: Plan | null;
-  readonly problem: Problem | null;
+  readonly problem: Trouble | null;
 }
 
 const attempt = <T>(compute: () => T): { value: T | null; problem: Problem | null } => {
@@ -85,6 +89,15 @@ const planned = (input: PlanInput): Planned => {
 function lookedAt(input: PlanInput): Planned {
   const { value: survey, problem } = surveyed(input);
   return { survey, plan: null, problem };
+}
+
+/** What the worker made of a large job. One that has failed is told; the same work here would hold up the thumb. */
+function workedOut(survey: Tried<Survey> | undefined, plan: Tried<Plan> | undefined, failed: boolean): Planned {
+  return {
+    survey: survey?.value ?? null,
+    plan: plan?.value ?? null,
+    problem: failed ? { code: 'workerFailed', figures: {} } : (survey?.problem ?? plan?.problem ?? null),
+  };
 }
 
 /** More findings than this are planned in the worker, so that a large survey opens at once. */
@@ -162,7 +175,7 @@ function stepsOf({
  * @param surveyFirst the first look has take-offs and verdicts alone, and the plan follows it
  */
 export function useJob(jobId: string, { surveyFirst }: { surveyFirst: boolean }): { view: JobView | null; firm: Firm; planning: boolean } {
-  const firm = useFirm();
+  const firm = useFirmWith(jobId);
   const here = firm.ready;
   const [looked, setLooked] = useState(!surveyFirst);
   useEffect(() => {
@@ -173,22 +186,17 @@ export function useJob(jobId: string, { surveyFirst }: { surveyFirst: boolean })
   const large = (input?.findings.length ?? 0) > MANY;
   const survey = useWorkedOut('survey', large && input ? [input] : null, (worker) => worker.survey(input as PlanInput));
   const plan = useWorkedOut('plan', large && input && survey.data ? [input] : null, (worker) => worker.plan(input as PlanInput));
-  // What the worker cannot say in full is asked again here.
-  const refused = survey.isError || plan.isError;
-  const planning = large && !refused && !plan.data;
+  const broken = survey.isError || plan.isError;
+  const planning = large && !broken && !plan.data;
   const view = useMemo(
     () =>
       jobView(
         { data, records, ready, failed, clockOffset, unsent, waitingFor },
         jobId,
         input,
-        large && !refused
-          ? () => ({ survey: survey.data ?? null, plan: plan.data ?? null, problem: null })
-          : looked || (input && plans.has(input))
-            ? planOf
-            : lookedAt,
+        large ? () => workedOut(survey.data, plan.data, broken) : looked || (input && plans.has(input)) ? planOf : lookedAt,
       ),
-    [looked, data, records, ready, failed, clockOffset, unsent, waitingFor, jobId, input, large, refused, survey.data, plan.data],
+    [looked, data, records, ready, failed, clockOffset, unsent, waitingFor, jobId, input, large, broken, survey.data, plan.data],
   );
   return { view, firm, planning };
 }

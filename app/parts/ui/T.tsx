@@ -44,8 +44,19 @@ export function T({
 }
 
 /** The screen's answer: the page's one h1, large, with small words after it. */
-export function Answer({ children, after, size = 'answer' }: { children: ReactNode; after?: ReactNode; size?: 'answer' | 'number' }) {
-  const ref = useAnswerFocus();
+export function Answer({
+  children,
+  after,
+  size = 'answer',
+  passing = false,
+}: {
+  children: ReactNode;
+  after?: ReactNode;
+  size?: 'answer' | 'number';
+  /** it stands for another while that is read */
+  passing?: boolean;
+}) {
+  const ref = useAnswerFocus(passing);
   return (
     <View ref={ref} role="heading" aria-level={1} tabIndex={-1} nativeID="answer" className="shrink flex-row flex-wrap items-baseline gap-x-2">
       <Text className={size === 'answer' ? STYLE.answer : `${STYLE.number} leading-34`}>{children}</Text>

@@ -11,7 +11,7 @@ import { Job } from '../entities';
 import { checked } from '../http/checked';
 import { HttpProblem } from '../http/HttpProblem';
 import { signedIn } from '../http/session';
-import { changesSince, jobData, wireRow, type ChangesPlace } from '../services/rows';
+import { changesSince, jobData, jobRows, wireRow, type ChangesPlace } from '../services/rows';
 
 const sinceQuery = Joi.object({ since: Joi.number().integer().min(0).default(0), after: id });
 const listQuery = Joi.object({ after: id, limit: Joi.number().integer().min(1).max(200).default(50) });
@@ -41,7 +41,7 @@ export function readRoutes({ source, clock, news }: AppContext): Router {
 
   router.get('/jobs/:job', async (request, response) => {
     const { job } = checked<{ job: string }>(jobParams, request.params);
-    const data = await withFirm(source, signedIn(response).firmId, (tx) => jobData(tx, job));
+    const data = await withFirm(source, signedIn(response).firmId, (tx) => jobRows(tx, job));
     if (!data.job[job]) throw new HttpProblem({ status: 404, code: 'notFound', field: 'job' });
     const body = JSON.stringify({
       job: data.job[job],

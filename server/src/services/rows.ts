@@ -1,7 +1,7 @@
 import { ENTITY_NAMES, type EntityName, type FirmData, type Row } from '@tufa/contract/entities';
 import { emptyFirmData } from '@tufa/contract/entities';
 import { mergeRows } from '@tufa/contract/applyCommand';
-import { In, type EntityManager } from 'typeorm';
+import type { EntityManager } from 'typeorm';
 import { TABLES, type FirmRow } from '../entities';
 
 /** A stored row as it travels: without the firm and the setters, instants as text. */
@@ -16,6 +16,7 @@ type Rows = Partial<Record<EntityName, Row[]>>;
 
 const PAGE = 1000;
 const SNAKE: Partial<Record<EntityName, string>> = { pourEvent: 'pour_event', stockLot: 'stock_lot' };
+const tableOf = (name: EntityName): string => SNAKE[name] ?? name;
 
 /** Where whoever follows a firm's changes has come to: the last number read and, where a page ended within it, the last row's id. */
 export interface ChangesPlace {
@@ -37,7 +38,7 @@ export async function changesSince(tx: EntityManager, { since, after }: ChangesP
   if (!after && Number(firm?.change_counter ?? 0) <= since) return { cursor: since, more: false, rows: {} };
   const beyond = after ? '(changed, id) > ($1, $2)' : 'changed > $1';
   const union = ENTITY_NAMES.map(
-    (name) => `(select '${name}' as name, id, changed from ${SNAKE[name] ?? name} where ${beyond} order by changed, id limit ${PAGE + 1})`,
+    (name) => `(select '${name}' as name, id, changed from ${tableOf(name)} where ${beyond} order by changed, id limit ${PAGE + 1})`,
   ).join(' union all ');
   const found = (await tx.query(`${union} order by changed, id limit ${PAGE + 1}`, after ? [since, after] : [since])) as {
     name: EntityName;
@@ -47,22 +48,68 @@ export async function changesSince(tx: EntityManager, { since, after }: ChangesP
   const next = found[PAGE];
   // Rows of two tables may share an id: a page never ends between them.
   const taken = next ? found.filter(({ changed, id }) => changed !== next.changed || id !== next.id) : found;
-  const rows: Rows = {};
-  for (const name of ENTITY_NAMES) {
-    const ids = taken.filter((row) => row.name === name).map(({ id }) => id);
-    if (ids.length > 0) rows[name] = (await tx.getRepository(TABLES[name]).findBy({ id: In(ids) })).map(wireRow);
-  }
+  const rows = await rowsWhere(
+    tx,
+    ENTITY_NAMES.flatMap((name) => {
+      const ids = taken.filter((row) => row.name === name).map(({ id }) => id);
+      return ids.length > 0 ? [{ name, column: 'id', values: ids }] : [];
+    }),
+  );
   const last = taken.at(-1);
   const cursor = last ? Number(last.changed) : since;
   return { cursor, more: next !== undefined, rows, ...(next && last ? { after: last.id } : {}) };
 }
 
-/** One job whole, with the shelf and the settings a plan needs, as the phone would hold it. */
-export async function jobData(tx: EntityManager, jobId: string): Promise<FirmData> {
-  const rows: Rows = {};
-  for (const name of ENTITY_NAMES) {
-    const where = name === 'job' ? { id: jobId } : ['firm', 'person', 'product', 'sheet', 'stockLot'].includes(name) ? {} : { jobId };
-    rows[name] = (await tx.getRepository(TABLES[name]).findBy(where as object)).map(wireRow);
-  }
-  return mergeRows(emptyFirmData(), rows);
+/** Rows of one entity by a column of theirs; all of the firm's where no column is named. */
+interface Wanted {
+  readonly name: EntityName;
+  readonly column?: 'id' | 'job_id';
+  readonly values?: readonly string[];
 }
+
+/** Rows of several entities as they travel, by one query. */
+async function rowsWhere(tx: EntityManager, wanted: readonly Wanted[]): Promise<Rows> {
+  if (wanted.length === 0) return {};
+  const parts = wanted.map(
+    ({ name, column }, i) =>
+      `select ${i} as i, row_to_json(t) as row from ${tableOf(name)} t${column ? ` where ${column} = any($${wanted.slice(0, i + 1).filter((part) => part.column).length})` : ''}`,
+  );
+  const found = (await tx.query(
+    parts.join(' union all '),
+    wanted.flatMap(({ column, values = [] }) => (column ? [values] : [])),
+  )) as { i: number; row: Record<string, unknown> }[];
+  const rows: Rows = {};
+  for (const [i, { name }] of wanted.entries()) {
+    const { columns } = tx.connection.getMetadata(TABLES[name]);
+    const fields = columns.filter(({ propertyName }) => propertyName !== 'firmId' && propertyName !== 'setters');
+    rows[name] = found
+      .filter((entry) => entry.i === i)
+      .map(
+        ({ row }) =>
+          Object.fromEntries(
+            fields.map(({ propertyName, databaseName, type }) => {
+              const value = row[databaseName];
+              return [propertyName, type === 'timestamptz' && value !== null ? new Date(String(value)).toISOString() : value];
+            }),
+          ) as unknown as Row,
+      );
+  }
+  return rows;
+}
+
+/** What belongs to a job. */
+const OF_JOB = ['element', 'finding', 'reading', 'photograph', 'treatment', 'plan', 'pourEvent'] as const;
+
+const ofJob = (jobId: string): Wanted[] => [
+  { name: 'job', column: 'id', values: [jobId] },
+  ...OF_JOB.map((name): Wanted => ({ name, column: 'job_id', values: [jobId] })),
+];
+
+const asData = (rows: Rows): FirmData => mergeRows(emptyFirmData(), rows);
+
+/** One job with what is in it, and nothing else of the firm. */
+export const jobRows = async (tx: EntityManager, jobId: string): Promise<FirmData> => asData(await rowsWhere(tx, ofJob(jobId)));
+
+/** One job whole, with the shelf and the settings a plan needs, as the phone would hold it. */
+export const jobData = async (tx: EntityManager, jobId: string): Promise<FirmData> =>
+  asData(await rowsWhere(tx, [...ofJob(jobId), ...(['firm', 'person', 'product', 'sheet', 'stockLot'] as const).map((name): Wanted => ({ name }))]));

@@ -1,0 +1,49 @@
+import { say } from '@tufa/words/speak';
+import { useCallback, useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { useSpeaker } from '../phone/speaker';
+import { Button } from './Button';
+
+/** So many lines are drawn at first and with each look further: more than a screen holds, less than a slow phone notices. */
+const STEP = 30;
+
+/** A list that draws what is looked at: the first lines, and more as its end comes into view or is asked for. */
+export function Growing<R extends { readonly id: string }>({
+  rows,
+  first,
+  children,
+}: {
+  rows: readonly R[];
+  /** a line that stands among the first, wherever its place is */
+  first?: R | undefined;
+  children: (row: R) => ReactNode;
+}) {
+  const speaker = useSpeaker();
+  const [most, setMost] = useState(STEP);
+  const more = (): void => setMost((shown) => shown + STEP);
+  const end = useCallback((node: unknown) => {
+    if (!(node instanceof Element) || typeof IntersectionObserver === 'undefined') return;
+    const observer = new IntersectionObserver((seen) => seen.some(({ isIntersecting }) => isIntersecting) && setMost((shown) => shown + STEP));
+    observer.observe(node);
+    return () => observer.disconnect();
+  }, []);
+  const shown = rows.slice(0, most);
+  const missing = first && !shown.some(({ id }) => id === first.id) && rows.some(({ id }) => id === first.id) ? [first] : [];
+  return (
+    <View>
+      <View role="list">
+        {[...missing, ...shown].map((row) => (
+          <View key={row.id} role="listitem">
+            {children(row)}
+          </View>
+        ))}
+      </View>
+      {rows.length > most ? (
+        // Another place after each look: an end that stays in view is seen again.
+        <View key={most} ref={end as never} className="py-3">
+          <Button label={say(speaker, 'jobs.more', { count: rows.length - most })} onPress={more} />
+        </View>
+      ) : null}
+    </View>
+  );
+}
