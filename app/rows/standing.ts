@@ -1,5 +1,5 @@
 import { pourEventsOf } from '@tufa/contract/pourEvents';
-import type { RowOf } from '@tufa/contract/entities';
+import type { Row, RowOf } from '@tufa/contract/entities';
 import { fold } from '@tufa/core/pour/events';
 import type { Step } from '../links';
 import type { JobRows } from './shape';
@@ -25,7 +25,11 @@ const QUESTIONS = 5;
 /** How many sections a line of a list has room for. */
 const SECTIONS_MOST = 2;
 
-const present = <R extends { removed: boolean }>(table: Readonly<Record<string, R>>): R[] => Object.values(table).filter(({ removed }) => !removed);
+/** Rows that stand, in the order they were made. */
+const present = <R extends Row>(table: Readonly<Record<string, R>>): R[] =>
+  Object.values(table)
+    .filter(({ removed }) => !removed)
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
 
 /** What was found in a job and is repaired. */
 const foundIn = (rows: JobRows): RowOf<'finding'>[] => present(rows.finding).filter(({ kind }) => kind !== 'mark');
