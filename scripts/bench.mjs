@@ -8,6 +8,7 @@ import { gzipSync } from 'node:zlib';
 import { ensureChromium, ensurePackages } from './lib/packages.mjs';
 import { ensureCluster, freePort } from './lib/cluster.mjs';
 import { main, root, say } from './lib/run.mjs';
+import { thousand } from './lib/thousand.mjs';
 
 const DOCK = '0198a000-de00-7000-8000-000000000001';
 const CHROMIUM = [
@@ -64,6 +65,7 @@ main(async () => {
       survey: () => survey(browser, base),
       shelf: () => shelf(browser, base),
       ranking: () => ranking(browser),
+      thousand: async () => thousand({ browser, cluster, server: await bundle('server'), web }),
     };
     for (const [name, part] of Object.entries(parts)) if (wanted.length === 0 || wanted.includes(name)) await part();
     await browser.close();

@@ -3,6 +3,16 @@ import { now } from '../parts/phone/clock';
 
 const DAY_MS = 86_400_000;
 
-/** Whether a job pours on the day after this one, by the calendar of its own place. Swedish writes dates that way round. */
+/** One for each zone: making one takes half a millisecond on a slow phone, and a firm has a thousand jobs in a few zones. */
+const calendars = new Map<string, Intl.DateTimeFormat>();
+
+/** Swedish writes dates that way round. */
+function calendarOf(zone: string): Intl.DateTimeFormat {
+  const calendar = calendars.get(zone) ?? new Intl.DateTimeFormat('sv-SE', { timeZone: zone });
+  calendars.set(zone, calendar);
+  return calendar;
+}
+
+/** Whether a job pours on the day after this one, by the calendar of its own place. */
 export const poursTomorrow = ({ pourOn, zone }: Pick<RowOf<'job'>, 'pourOn' | 'zone'>): boolean =>
-  pourOn?.startsWith(new Intl.DateTimeFormat('sv-SE', { timeZone: zone }).format(now() + DAY_MS)) ?? false;
+  pourOn?.startsWith(calendarOf(zone).format(now() + DAY_MS)) ?? false;

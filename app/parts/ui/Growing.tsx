@@ -4,7 +4,8 @@ import { View } from 'react-native';
 import { useSpeaker } from '../phone/speaker';
 import { Button } from './Button';
 
-/** So many lines are drawn at first and with each look further: more than a screen holds, less than a slow phone notices. */
+/** So many lines are drawn at first, as a phone's screen holds, and so many more with each look further. */
+const FIRST = 12;
 const STEP = 30;
 
 /** A list that draws what is looked at: the first lines, and more as its end comes into view or is asked for. */
@@ -19,7 +20,7 @@ export function Growing<R extends { readonly id: string }>({
   children: (row: R) => ReactNode;
 }) {
   const speaker = useSpeaker();
-  const [most, setMost] = useState(STEP);
+  const [most, setMost] = useState(FIRST);
   const more = (): void => setMost((shown) => shown + STEP);
   const end = useCallback((node: unknown) => {
     if (!(node instanceof Element) || typeof IntersectionObserver === 'undefined') return;
