@@ -8,7 +8,7 @@ import { gzipSync } from 'node:zlib';
 import { ensureChromium, ensurePackages } from './lib/packages.mjs';
 import { ensureCluster, freePort } from './lib/cluster.mjs';
 import { main, root, say } from './lib/run.mjs';
-import { thousand } from './lib/thousand.mjs';
+import { phones, thousand } from './lib/thousand.mjs';
 
 const DOCK = '0198a000-de00-7000-8000-000000000001';
 const CHROMIUM = [
@@ -66,11 +66,11 @@ main(async () => {
       shelf: () => shelf(browser, base),
       ranking: () => ranking(browser),
       thousand: async () => thousand({ browser, cluster, server: await bundle('server'), web }),
+      phones: async () => phones({ cluster, server: await bundle('server') }),
     };
     for (const [name, part] of Object.entries(parts)) if (wanted.length === 0 || wanted.includes(name)) await part();
     await browser.close();
     emptyServer.close();
-    await reads(base, cluster);
     line('server memory at rest, MB', (Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))?.[1]) / 1024).toFixed(0));
     await core();
   } finally {
@@ -201,7 +201,7 @@ const SIGN_IN = {
 /** From a tap to the paint that shows what it did, at 4x, by the browser's own event timing (in steps of 8 ms). */
 async function taps(browser, base) {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
-  await context.request.post(`${base}/api/v1/session`, SIGN_IN);
+  await signInOn(context, base);
   const page = await context.newPage();
   await page.addInitScript(() => {
     window.taps = [];
@@ -273,13 +273,18 @@ async function workMeter(cdp) {
   };
 }
 
-/** Commands of the bench's own device, each with the next count. */
-function commandsFrom(id, first) {
+/** Signs a page's context in. @returns the device as the firm knows it */
+async function signInOn(context, base) {
+  return (await (await context.request.post(`${base}/api/v1/session`, SIGN_IN)).json()).device;
+}
+
+/** Commands of a device, each with the next count. */
+function commandsFrom(id, first, device) {
   let seq = first;
   return (kind, target, change) => ({
     id: id(100_000 + (seq += 1)),
     v: 1,
-    device: SIGN_IN.data.device.id,
+    device,
     seq,
     person: SIGN_IN.data.personId,
     madeAt: new Date().toISOString(),
@@ -323,10 +328,10 @@ async function openedIn(page, cdp, address, first) {
 /** A hundred findings and two thousand readings on one element: how soon it opens, and what a move of a corner costs, at 4x. */
 async function survey(browser, base) {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
-  await context.request.post(`${base}/api/v1/session`, SIGN_IN);
+  const device = await signInOn(context, base);
   const id = (n) => `0198a000-be0c-7000-8000-${String(n).padStart(12, '0')}`;
   const typed = (value) => ({ value, source: 'typed' });
-  const command = commandsFrom(id, 0);
+  const command = commandsFrom(id, 0, device);
   const add = (name, n, change) => command(`${name}.add`, id(n), change);
   const job = id(0);
   const own = { jobId: job, elementId: id(1) };
@@ -410,10 +415,10 @@ async function survey(browser, base) {
 /** Two thousand sheets on the shelf: how soon a search shows, and how many frames of a scroll come late. */
 async function shelf(browser, base) {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
-  await context.request.post(`${base}/api/v1/session`, SIGN_IN);
+  const device = await signInOn(context, base);
   const [like] = JSON.parse(readFileSync(join(root, 'core/shelf/catalogue/catalogue.json'), 'utf8'));
   const id = (n) => `0198a000-5e1f-7000-8000-${String(n).padStart(12, '0')}`;
-  const add = commandsFrom(id, 50_000);
+  const add = commandsFrom(id, 50_000, device);
   const commands = Array.from({ length: 2000 }, (_, i) => {
     const name = `Bag ${i}, ${['grey', 'pale', 'warm', 'dark'][i % 4]}, ${['dock', 'yard', 'hall', 'step', 'wall'][i % 5]}`;
     const sheet = { ...like, id: id(10_000 + i), productId: id(20_000 + i), name };
@@ -483,7 +488,7 @@ async function shelf(browser, base) {
 /** Pour while nobody touches it: how often it paints, and what a pointer over the pail costs. */
 async function still(browser, base) {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
-  await context.request.post(`${base}/api/v1/session`, SIGN_IN);
+  await signInOn(context, base);
   const page = await context.newPage();
   await page.goto(`${base}/jobs/${DOCK}/pour`);
   const running = page.getByTestId('pail');
@@ -516,50 +521,6 @@ async function still(browser, base) {
   }
   line('pail, script + layout per pointer move at 4x, p50 / p95 ms (8)', `${percentile(moves, 0.5).toFixed(2)} / ${percentile(moves, 0.95).toFixed(2)}`);
   await context.close();
-}
-
-/** A whole job read through the API beside a bare Express + pg read of one row, in one run. */
-async function reads(base, cluster) {
-  const [{ default: express }, { default: pg }] = await Promise.all([import('express'), import('pg')]);
-  const pool = new pg.Pool({ connectionString: cluster.url });
-  const bare = express();
-  bare.get('/', async (_request, response) => {
-    const client = await pool.connect();
-    try {
-      await client.query('begin');
-      await client.query(`select set_config('tufa.firm', '0198a000-f1f0-7000-8000-000000000001', true)`);
-      response.json((await client.query('select * from job where id = $1', [DOCK])).rows);
-      await client.query('commit');
-    } finally {
-      client.release();
-    }
-  });
-  const listening = bare.listen(0, '127.0.0.1');
-  await new Promise((ready) => listening.once('listening', ready));
-  const signed = await fetch(`${base}/api/v1/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ personId: '0198a000-9e09-7000-8000-000000000001', device: { id: '0198a000-0b0b-7000-8000-000000000001', label: 'bench' } }),
-  });
-  const cookie = signed.headers
-    .getSetCookie()
-    .map((given) => given.split(';')[0])
-    .join('; ');
-  for (const [name, url] of [
-    ['job read, whole, through the API', `${base}/api/v1/jobs/${DOCK}`],
-    ['job read, bare Express + pg, one row', `http://127.0.0.1:${listening.address().port}/`],
-  ]) {
-    const times = [];
-    for (let i = 0; i < 220; i += 1) {
-      const begun = performance.now();
-      await (await fetch(url, { headers: { cookie } })).arrayBuffer();
-      if (i >= 20) times.push(performance.now() - begun);
-    }
-    line(`${name}, p50 / p95 ms`, `${percentile(times, 0.5).toFixed(2)} / ${percentile(times, 0.95).toFixed(2)}`);
-  }
-  listening.close();
-  listening.closeAllConnections();
-  await pool.end();
 }
 
 async function core() {

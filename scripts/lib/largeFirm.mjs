@@ -82,7 +82,8 @@ export async function seedJobs(ownerUrl, jobs, rowsEach) {
   );
   await client.query('commit');
   await client.query('vacuum analyze');
-  const count = async (table) => Number((await client.query(`select set_config('tufa.firm', '${FIRM}', false), (select count(*) from ${table}) as n`)).rows[0].n);
+  const count = async (table) =>
+    Number((await client.query(`select set_config('tufa.firm', '${FIRM}', false), (select count(*) from ${table}) as n`)).rows[0].n);
   const counts = [];
   for (const table of ['job', 'element', 'finding', 'reading', 'treatment']) counts.push(await count(table));
   await client.end();

@@ -51,7 +51,10 @@ async function onPhone(browser, base, jobs) {
     await page.locator('[role=listitem]').first().waitFor({ timeout: 120_000 });
     rounds.reload.push(performance.now() - started);
     await page.waitForTimeout(4000);
-    const tab = page.getByRole('link', { name: 'Jobs', exact: true }).or(page.getByRole('tab', { name: 'Jobs', exact: true })).first();
+    const tab = page
+      .getByRole('link', { name: 'Jobs', exact: true })
+      .or(page.getByRole('tab', { name: 'Jobs', exact: true }))
+      .first();
     rounds.list.push(await shownAfter(page, () => touch(tab), '[role=listitem] [aria-label^="Remove "]'));
     await page.waitForTimeout(2500);
     const remove = page.locator('[aria-label^="Remove "]').nth(2);
@@ -101,4 +104,167 @@ export async function thousand({ browser, cluster, server, web }) {
   }
   line('heap with a thousand jobs, MB (150)', `${many.heap.toFixed(0)} (ten: ${ten.heap.toFixed(0)})`);
   if (many.heap > 150) process.exitCode = 1;
+}
+
+/** The first of them are a server's that has only just begun, and not counted. */
+const WARM = 3;
+const SECONDS = 23;
+const PHONES = 50;
+const json = { 'content-type': 'application/json' };
+
+/** A phone of its own: signed in, with a job to write to and a place up to which it has followed the firm. */
+async function phoneOn(base, target, since) {
+  const answer = await fetch(`${base}/api/v1/session`, {
+    method: 'POST',
+    headers: json,
+    body: JSON.stringify({ personId: LEAD, device: { id: uuid(), label: 'bench' } }),
+  });
+  const { device } = await answer.json();
+  const cookie = answer.headers
+    .getSetCookie()
+    .map((given) => given.split(';')[0])
+    .join('; ');
+  let [seq, place] = [0, `since=${since}`];
+  return {
+    cookie,
+    write: async () => {
+      seq += 1;
+      const command = {
+        id: uuid(),
+        v: 1,
+        device,
+        seq,
+        person: LEAD,
+        madeAt: new Date().toISOString(),
+        kind: 'job.change',
+        target,
+        base: null,
+        change: { accessNote: `note ${seq}` },
+      };
+      const { results } = await (
+        await fetch(`${base}/api/v1/commands`, { method: 'POST', headers: { ...json, cookie }, body: JSON.stringify([command]) })
+      ).json();
+      if (results?.[0]?.result === 'refused') throw new Error(JSON.stringify(results));
+    },
+    read: async () => {
+      const { cursor, after } = await (await fetch(`${base}/api/v1/changes?${place}`, { headers: { cookie } })).json();
+      place = `since=${cursor}${after ? `&after=${after}` : ''}`;
+    },
+  };
+}
+
+/** Fifty phones of a firm of a thousand jobs, each writing and reading once a second; and the same two statements through bare Express + pg. */
+export async function phones({ cluster, server }) {
+  const served = await serveOn({ cluster, name: 'bench_phones', server });
+  const { default: pg } = await import('pg');
+  const { default: express } = await import('express');
+  const pool = new pg.Pool({ connectionString: served.url });
+  const bare = express();
+  try {
+    await seedJobs(served.ownerUrl, 993, 100);
+    const ask = (text, values = []) => withFirm(pool, (client) => client.query(text, values));
+    const { rows: jobs } = await ask('select id from job order by id limit $1', [PHONES]);
+    const { rows: counters } = await ask('select change_counter from firm');
+    bare.put('/:job', async (request, response) => {
+      await withFirm(pool, async (client) => {
+        const { rows } = await client.query('update firm set change_counter = change_counter + 1 returning change_counter');
+        await client.query('update job set access_note = $1, changed = $2, version = version + 1 where id = $3', [
+          'note',
+          rows[0].change_counter,
+          request.params.job,
+        ]);
+      });
+      response.json({});
+    });
+    bare.get('/:since', async (request, response) =>
+      response.json((await ask('select * from job where changed > $1 order by changed limit 1000', [request.params.since])).rows),
+    );
+    const listening = bare.listen(0, '127.0.0.1');
+    await new Promise((ready) => listening.once('listening', ready));
+    const bareBase = `http://127.0.0.1:${listening.address().port}`;
+    const ours = await Promise.all(jobs.map(({ id }) => phoneOn(served.base, id, counters[0].change_counter)));
+    const theirs = jobs.map(({ id }) => ({
+      write: async () => void (await (await fetch(`${bareBase}/${id}`, { method: 'PUT' })).text()),
+      read: async () => void (await (await fetch(`${bareBase}/${Number(counters[0].change_counter) + 1e6}`)).text()),
+    }));
+    for (const [name, list, limits] of [
+      ['fifty phones, Tufa', ours, { write: 100, read: 50 }],
+      ['fifty phones, bare Express + pg', theirs, {}],
+    ]) {
+      const times = { write: [], read: [] };
+      const timed = async (kind, second, work) => {
+        const begun = performance.now();
+        await work();
+        if (second >= WARM) times[kind].push(performance.now() - begun);
+      };
+      await Promise.all(
+        list.map(async (phone, i) => {
+          await wait((i * 1000) / PHONES);
+          for (let second = 0; second < SECONDS; second += 1) {
+            const due = wait(1000);
+            await timed('write', second, phone.write);
+            await timed('read', second, phone.read);
+            await due;
+          }
+        }),
+      );
+      for (const kind of ['write', 'read']) {
+        const p99 = percentile(times[kind], 0.99);
+        const over = p99 > (limits[kind] ?? Infinity);
+        line(
+          `${name}, ${kind}, p50 / p99 ms${limits[kind] ? ` (${limits[kind]})` : ''}`,
+          `${percentile(times[kind], 0.5).toFixed(1)} / ${p99.toFixed(1)}${over ? '   over' : ''}`,
+        );
+        if (over) process.exitCode = 1;
+      }
+    }
+    const bareRead = async (job) => {
+      const tables = ['job', 'element', 'finding', 'reading', 'photograph', 'treatment', 'plan', 'pour_event'];
+      return withFirm(pool, async (client) => {
+        const read = [];
+        for (const table of tables) read.push((await client.query(`select * from ${table} where ${table === 'job' ? 'id' : 'job_id'} = $1`, [job])).rows);
+        return read;
+      });
+    };
+    bare.get('/jobs/:job', async (request, response) => response.json(await bareRead(request.params.job)));
+    const [p50, bare50] = [[], []];
+    const [{ cookie }] = ours;
+    for (let i = 0; i < 240; i += 1) {
+      const { id } = jobs[i % jobs.length];
+      for (const [into, url] of [
+        [p50, `${served.base}/api/v1/jobs/${id}`],
+        [bare50, `${bareBase}/jobs/${id}`],
+      ]) {
+        const begun = performance.now();
+        await (await fetch(url, { headers: { cookie } })).arrayBuffer();
+        if (i >= 40) into.push(performance.now() - begun);
+      }
+    }
+    const times = percentile(p50, 0.5) / percentile(bare50, 0.5);
+    line(
+      'a job read; the same rows, bare Express + pg, p50 ms (4x)',
+      `${percentile(p50, 0.5).toFixed(2)}; ${percentile(bare50, 0.5).toFixed(2)} (${times.toFixed(1)}x)`,
+    );
+    if (times > 4) process.exitCode = 1;
+    listening.close();
+    listening.closeAllConnections();
+  } finally {
+    await pool.end();
+    await served.stop();
+  }
+}
+
+const wait = (ms) => new Promise((done) => setTimeout(done, ms));
+
+async function withFirm(pool, work) {
+  const client = await pool.connect();
+  try {
+    await client.query('begin');
+    await client.query(`select set_config('tufa.firm', $1, true)`, ['0198a000-f1f0-7000-8000-000000000001']);
+    const answer = await work(client);
+    await client.query('commit');
+    return answer;
+  } finally {
+    client.release();
+  }
 }

@@ -11,7 +11,7 @@ import { pinoHttp } from 'pino-http';
 import type { AppContext } from './AppContext';
 import { errorAnswer, notFound, sendProblem } from './http/errors';
 import { problemDetails } from './http/HttpProblem';
-import { requireSession } from './http/session';
+import { keepSession, requireSession } from './http/session';
 import { commandRoutes } from './routes/commands';
 import { documentRoutes } from './routes/documents';
 import { openapiRoutes } from './routes/openapi';
@@ -77,11 +77,14 @@ export function makeApp(context: AppContext): Express {
       store: new Store({
         pool: context.pool,
         tableName: 'session',
+        // Each touch is a write that the disk must confirm; what is used is kept by `keepSession` once a day.
+        disableTouch: true,
         errorLog: (...parts: unknown[]) => context.log.warn({ parts: parts.map(String) }, 'session store'),
       }),
       cookie: { httpOnly: true, sameSite: 'strict', secure: context.proxied, maxAge: 90 * 86400_000 },
     }),
   );
+  api.use(keepSession(context.clock));
   api.use(cookieParser());
   api.use(sessionRoutes(context));
   api.use(requireSession, commandRoutes(context), readRoutes(context), photographRoutes(context), letterRoutes(context), documentRoutes(context));

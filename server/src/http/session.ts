@@ -7,6 +7,8 @@ declare module 'express-session' {
     personId: string;
     /** bound at sign-in by the device's cookie */
     deviceId: string;
+    /** the day it was last used, ISO */
+    usedOn: string;
   }
 }
 
@@ -16,6 +18,15 @@ export interface SignedIn {
   readonly personId: string;
   readonly deviceId: string;
 }
+
+/** A session that is used lives on from the last day of its use: it is written once a day and not at every request. */
+export const keepSession =
+  (clock: () => Date): RequestHandler =>
+  (request, _response, next) => {
+    const today = clock().toISOString().slice(0, 10);
+    if (request.session.personId && request.session.usedOn !== today) request.session.usedOn = today;
+    next();
+  };
 
 /** Who is asking; 401 for nobody. */
 export const requireSession: RequestHandler = (request, response, next) => {

@@ -2,8 +2,6 @@ import { commandsSchema, type Command } from '@tufa/contract/commands';
 import { check } from '@tufa/contract/validate';
 import { Router } from 'express';
 import type { AppContext } from '../AppContext';
-import { withFirm } from '../data/withFirm';
-import { Device } from '../entities';
 import { HttpProblem } from '../http/HttpProblem';
 import { sendProblem } from '../http/errors';
 import { signedIn } from '../http/session';
@@ -16,10 +14,9 @@ export function commandRoutes({ source, clock }: AppContext): Router {
     const { firmId, deviceId } = signedIn(response);
     const { value: commands, fault } = check<Command[]>(commandsSchema, request.body);
     if (fault) throw new HttpProblem({ status: 422, code: fault.code, field: fault.field, figures: fault.figures });
-    const device = await withFirm(source, firmId, (tx) => tx.getRepository(Device).findOneByOrFail({ id: deviceId }));
     // An outside client's single command may name the version it saw; a stale one is answered with both.
     const seen = commands.length === 1 ? request.get('if-match') : undefined;
-    const results = await applyCommands({ source, firmId, device, clock, seen }, commands);
+    const results = await applyCommands({ source, firmId, deviceId, clock, seen }, commands);
     const [first] = results;
     if (seen && first?.result === 'refused' && first.problem.code === 'stale') return sendProblem(response, first.problem);
     response.json({ results });

@@ -4,7 +4,7 @@ import type { EntityName } from '@tufa/contract/entities';
 import { canonical } from '@tufa/core/plan';
 import { QueryFailedError, type DataSource, type EntityManager } from 'typeorm';
 import { nextChange, withFirm } from '../data/withFirm';
-import { CommandRow, TABLES, type Device, type FirmRow } from '../entities';
+import { CommandRow, Device, TABLES, type FirmRow } from '../entities';
 import { HttpProblem, problemDetails } from '../http/HttpProblem';
 import { wireRow } from './rows';
 
@@ -12,8 +12,8 @@ import { wireRow } from './rows';
 export interface CommandContext {
   readonly source: DataSource;
   readonly firmId: string;
-  /** the session's own, with whoever has signed in there */
-  readonly device: Device;
+  /** the session's own device */
+  readonly deviceId: string;
   readonly clock: () => Date;
   /** the version that whoever sent a single command has seen, as its `If-Match` names it */
   readonly seen?: string | undefined;
@@ -38,8 +38,6 @@ async function applyOne(context: CommandContext, sent: unknown): Promise<Command
   const id = String((sent as { id?: unknown } | null)?.id ?? '');
   const { value: command, fault } = checkCommand(sent);
   if (fault) return { id, result: 'refused', problem: problemDetails({ status: 422, code: fault.code, field: fault.field, figures: fault.figures }) };
-  const stranger = strangerIn(context.device, command);
-  if (stranger) return { id, result: 'refused', problem: problemDetails({ status: 403, ...stranger }) };
   try {
     return await withFirm(context.source, context.firmId, (tx) => applyInside(tx, context, command));
   } catch (error) {
@@ -60,6 +58,8 @@ function strangerIn({ id, persons }: Device, { device, person, kind, change }: C
 }
 
 async function applyInside(tx: EntityManager, context: CommandContext, command: Command): Promise<CommandResult> {
+  const stranger = strangerIn(await tx.getRepository(Device).findOneByOrFail({ id: context.deviceId }), command);
+  if (stranger) throw new HttpProblem({ status: 403, ...stranger });
   // The counter's row lock puts the commands of a firm in one line, so a repeat in flight waits and then sees the first.
   const changed = await nextChange(tx, context.firmId);
   const stored = await tx.getRepository(CommandRow).findOneBy({ id: command.id });
