@@ -71,6 +71,8 @@ export const stop = {
 /** A plan that the survey has left behind. */
 export const stale = {
   title: 'The survey changed under the plan in use',
+  unreadable: 'The plan in use cannot be read here',
+  unreadableLead: 'Another release of Tufa made it. What is shown is worked out anew from the survey; use the new plan before the next batch.',
   bad: '{{before_m2}} → {{after_m2}}',
   packages_one: '{{before}} → {{after}} bag',
   packages_other: '{{before}} → {{after}} bags',

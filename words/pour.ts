@@ -19,6 +19,8 @@ export const pour = {
   phase: { wet: 'Flows. Press it in, rim first.', workable: 'Still takes the tool.', stiffening: 'Stiffening. Leave the face alone.', set: 'Set.' },
   batchOf: 'Batch {{batch}} of {{count}}',
   extra: 'Batch {{batch}}, extra',
+  unread: 'Batch {{batch}}: no clock',
+  unreadLead: 'Its plan was made by another release of Tufa and cannot be read here. It was started at {{time}}: go by the ticket and by hand.',
   undo: '{{what}} Undo ({{seconds}} s)',
   did: {
     start: 'Batch {{batch}} started.',

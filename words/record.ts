@@ -2,6 +2,7 @@
 export const record = {
   none: 'Nothing poured yet',
   noneLead: 'Batches appear here as they are logged.',
+  unread: 'Its plan was made by another release of Tufa and cannot be read here: what it really took is in the log, what was planned is not.',
   title_one: '{{count}} batch poured',
   title_other: '{{count}} batches poured',
   lead: '{{lost}} went hard. {{mixed}} mixed of {{planned}} planned.',

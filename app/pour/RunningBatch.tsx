@@ -5,7 +5,6 @@ import { useRouter } from 'expo-router';
 import Head from 'expo-router/head';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Pressable, Text, View } from 'react-native';
-import { usePerson } from '../outbox/useFirm';
 import { Word } from '../parts/ui/Button';
 import { useAnswerFocus } from '../parts/ui/focusAnswer';
 import type { JobView } from '../parts/job/useJob';
@@ -17,13 +16,14 @@ import { T } from '../parts/ui/T';
 import { ring } from './alarm';
 import { BigEvents } from './BigEvents';
 import { clockOf } from './clocks';
-import { log } from './log';
 import { OtherPails } from './OtherPails';
 import { LINE_ROOM, Pail } from './Pail';
 import type { Did } from './UndoBand';
 import { useBattery } from './useBattery';
 import { useMissed, type LineAt } from './useMissed';
+import { UnreadBatch } from './UnreadBatch';
 import { useNow } from './useNow';
+import { useTap } from './useTap';
 import { useOneFinger } from './useOneFinger';
 import { useWakeLock } from './useWakeLock';
 import { useSpeaker } from '../parts/phone/speaker';
@@ -49,7 +49,6 @@ export function RunningBatch({
   const speaker = useSpeaker();
   const router = useRouter();
   const heading = useAnswerFocus();
-  const person = usePerson();
   const wide = useWide();
   const { hand } = usePhone();
   const onSide = useOnSide();
@@ -62,7 +61,6 @@ export function RunningBatch({
   const at = phone_ms + view.clockOffset;
   const [picked, setPicked] = useState<string | null>(null);
   const [noting, setNoting] = useState(false);
-  const [busy, setBusy] = useState(false);
   const [controls, setControls] = useState(230);
   const clocks = useMemo(
     () =>
@@ -87,21 +85,15 @@ export function RunningBatch({
     .sort((a, b) => a.reading.left_s - b.reading.left_s);
   const first = readings.find(({ batch }) => batch.batch === picked) ?? readings[0];
   useAlarm(readings.map(({ batch, placed, reading }) => ({ key: `${batch.findingId} ${batch.batch} ${placed}`, left_s: reading.left_s })));
-  if (!first || !person) return null;
+  const { person, busy, tap: logTap } = useTap(view, first?.batch, onDid);
+  if (!person) return null;
+  if (!first) return <UnreadBatch view={view} batch={running[0]!} band={band} onDid={onDid} onNext={onNext} />;
   const { batch, clock, reading, chosen, placed } = first;
   const others = readings.filter((reading) => reading !== first);
   const tap = async (kind: Exclude<EventKind, 'start' | 'undo'>, text?: string): Promise<void> => {
-    if (busy) return;
-    setBusy(true);
-    try {
-      const { findingId, planId } = batch;
-      const eventId = await log({ view, person: person.id, kind, batch: batch.batch, findingId, planId, ...(text === undefined ? {} : { text }) });
-      onDid({ what: kind, eventId, batch, until: Date.now() + 8000 });
-      setNoting(false);
-      setPicked(null);
-    } finally {
-      setBusy(false);
-    }
+    await logTap(kind, text);
+    setNoting(false);
+    setPicked(null);
   };
   const by_s = placed ? clock.finishBy_s : clock.placeBy_s;
   const line = format(batch.startedAt - view.clockOffset + by_s * 1000, 'HH:mm');

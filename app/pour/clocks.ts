@@ -1,20 +1,14 @@
 import type { FirmData } from '@tufa/contract/entities';
-import { computePlan, type ChosenPlan, type Plan, type PlanInput } from '@tufa/core/plan';
+import type { ChosenPlan, PlanInput } from '@tufa/core/plan';
 import { BatchClock, type BatchState } from '@tufa/core/pour';
+import { readPlan } from './readPlan';
 
-const plans = new Map<string, Plan>();
-
-/** The plan a batch was started by, computed from its stored input: later readings do not move a running clock. */
+/** The plan a batch was started by, computed from its stored input: later readings do not move a running clock. Null where it cannot be read. */
 export function chosenOfPlan(data: FirmData, planId: string, findingId: string): { chosen: ChosenPlan; input: PlanInput } | null {
   const row = data.plan[planId];
-  if (!row) return null;
-  let plan = plans.get(planId);
-  if (!plan) {
-    plan = computePlan(row.input, { ranked: 'chosen' });
-    plans.set(planId, plan);
-  }
-  const chosen = plan.findings.find((finding) => finding.findingId === findingId)?.chosen;
-  return chosen ? { chosen, input: row.input } : null;
+  const read = row ? readPlan(row) : null;
+  const chosen = read?.plan.findings.find((finding) => finding.findingId === findingId)?.chosen;
+  return read && chosen ? { chosen, input: read.input } : null;
 }
 
 /** The clock of a batch and its plan. */

@@ -1,10 +1,10 @@
 import type { RowOf } from '@tufa/contract/entities';
-import { computePlan, CORE_VERSION, differenceOf, hashesOf, isStale, namedOnly, type Plan, type PlanDifference, type PlanInput } from '@tufa/core/plan';
-import { Problem } from '@tufa/core/quantity';
+import { CORE_VERSION, differenceOf, hashesOf, isStale, namedOnly, type Plan, type PlanDifference, type PlanInput } from '@tufa/core/plan';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
 import type { JobView } from '../parts/job/useJob';
 import { sheetOf } from '@tufa/core/plan';
+import { readPlan } from './readPlan';
 
 /** The plan the last pour named, the newest of its job. */
 export const latestPlan = (view: JobView): RowOf<'plan'> | undefined =>
@@ -23,25 +23,10 @@ export const planAdd = (view: JobView, id: string, input: PlanInput): Change =>
     replaces: latestPlan(view)?.id ?? null,
   });
 
-const computed = new WeakMap<object, Plan | null>();
-
-/** A stored plan's figures; null where this release refuses what it was made from. */
-function planOf(row: RowOf<'plan'>): Plan | null {
-  const known = computed.get(row);
-  if (known !== undefined) return known;
-  let plan: Plan | null = null;
-  try {
-    plan = computePlan(row.input, { ranked: 'chosen' });
-  } catch (error) {
-    if (!(error instanceof Problem)) throw error;
-  }
-  computed.set(row, plan);
-  return plan;
-}
-
 /** A plan in use, and what the survey makes of it now. */
 export interface Stale {
   readonly row: RowOf<'plan'>;
+  readonly input: PlanInput;
   readonly plan: Plan;
   readonly difference: PlanDifference;
 }
@@ -50,8 +35,14 @@ export interface Stale {
 export function staleOf(view: JobView): Stale | null {
   const row = latestPlan(view);
   if (!row || !view.plan || !isStale(row.hashes, hashesOf(view.input))) return null;
-  const plan = planOf(row);
-  return plan ? { row, plan, difference: differenceOf({ before: plan, after: view.plan }) } : null;
+  const read = readPlan(row);
+  return read ? { row, ...read, difference: differenceOf({ before: read.plan, after: view.plan }) } : null;
+}
+
+/** Whether the plan in use is of another release and this one cannot read it. */
+export function isUnreadable(view: JobView): boolean {
+  const row = latestPlan(view);
+  return row !== undefined && readPlan(row) === null;
 }
 
 /** The job as its plan in use sees it: what was found since waits until the new plan is asked for. What the old plan never held is seen by the new one. */
@@ -59,7 +50,7 @@ export function inUse(view: JobView): JobView & { readonly planId: string | null
   const stale = staleOf(view);
   const finding = stale?.plan.findings.find(({ findingId }) => findingId === view.finding?.findingId);
   if (!stale || !finding?.chosen) return { ...view, planId: null };
-  const { input } = stale.row;
+  const { input } = stale;
   const sheet = sheetOf(input, finding.chosen?.sheetId) ?? null;
   return { ...view, input, plan: stale.plan, finding, sheet, planId: stale.row.id };
 }

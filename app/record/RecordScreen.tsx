@@ -11,7 +11,7 @@ import { nothingYet, StepLayout, StepScreen } from '../parts/job/StepScreen';
 import { Answer, T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
 import { LifeBar } from './LifeBar';
-import { recordRows, type RecordRow } from './recordRows';
+import { recordRows, unreadBatches, type RecordRow } from './recordRows';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
 import { loadCsv } from '../parts/phone/csv';
@@ -26,7 +26,8 @@ function Record({ view }: { view: JobView }) {
   const speaker = useSpeaker();
   const router = useRouter();
   const rows = useMemo(() => recordRows(view.data, view.batches), [view.data, view.batches]);
-  if (rows.length === 0)
+  const unread = unreadBatches(view.data, view.batches);
+  if (rows.length + unread.length === 0)
     return (
       <StepLayout
         step="record"
@@ -75,7 +76,7 @@ function Record({ view }: { view: JobView }) {
       parts={{
         head: (
           <View className="gap-1">
-            <Answer size="number">{say(speaker, 'record.title', { count: rows.length })}</Answer>
+            <Answer size="number">{say(speaker, 'record.title', { count: rows.length + unread.length })}</Answer>
             <T as="lead">
               {say(speaker, 'record.lead', {
                 lost: String(lost),
@@ -89,6 +90,12 @@ function Record({ view }: { view: JobView }) {
           <View className="gap-5">
             {rows.map((row) => (
               <Batch key={`${row.batch} ${row.startedAt}`} row={row} />
+            ))}
+            {unread.map(({ batch, startedAt }) => (
+              <View key={`${batch} ${startedAt}`} className="gap-1">
+                <T as="h2">{`${say(speaker, 'record.batch')} ${batch}, ${format(startedAt, 'd MMM, HH:mm')}`}</T>
+                <T tone="caution">{say(speaker, 'record.unread')}</T>
+              </View>
             ))}
             {view.plan ? <Cautions screen="record" input={view.input} plan={view.plan} data={view.data} /> : null}
           </View>

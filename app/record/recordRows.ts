@@ -23,6 +23,10 @@ export interface RecordRow {
   readonly notes: readonly string[];
 }
 
+/** Batches whose plan cannot be read here. */
+export const unreadBatches = (data: FirmData, batches: readonly BatchState[]): BatchState[] =>
+  batches.filter(({ planId, findingId }) => !chosenOfPlan(data, planId, findingId));
+
 /** What was mixed, when, how warm, how long it really took beside what its plan said. */
 export function recordRows(data: FirmData, batches: readonly BatchState[]): RecordRow[] {
   return batches.flatMap((batch) => {

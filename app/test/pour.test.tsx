@@ -143,6 +143,37 @@ describe('the band that takes a tap back', () => {
   });
 });
 
+describe('a plan of another release', () => {
+  const { substrates: _none, ...old } = input.sheets.find(({ id }) => id === chosen.chosen!.sheetId)!;
+  const planWith = (made: object) =>
+    change('plan', 'add', PLAN, { jobId: dock.job.id, input: made as never, hashes: hashesOf(input), coreVersion: '0.0.1', seed: 1, replaces: null });
+
+  test('from before sheets told substrates is read by what stands in for them: its clock runs', async () => {
+    await show(<PourScreen />, { data, at: { job: dock.job.id } });
+    const { acceptedChance: _gone, ...firm } = input.firm;
+    await act(() => write(planWith({ ...input, firm, sheets: [...input.sheets.filter(({ id }) => id !== old.id), old] }), ...events('1', ['start', 0])));
+    await screen.findByTestId('placed');
+    expect(page()).not.toContain(say(PLAIN, 'pour.unread', { batch: '1' }));
+    expect(page()).toContain(say(PLAIN, 'pour.batchOf', { batch: '1', count: chosen.chosen!.batches.count }));
+  });
+
+  test.each([
+    ['of another shape', { v: 9 }],
+    ['without its elements', { ...input, elements: undefined }],
+    ['whose sheet says nothing', { ...input, sheets: [{ id: chosen.chosen!.sheetId, name: 'Old' }] }],
+  ])('%s: its batch has no clock and says so, and its end can be told; the record tells it too', async (_, made) => {
+    const at = { job: dock.job.id };
+    const { unmount } = await show(<PourScreen />, { data, at });
+    await act(() => write(planWith(made), ...events('1', ['start', 0])));
+    await waitFor(() => expect(page()).toContain(say(PLAIN, 'pour.unread', { batch: '1' })));
+    await tap(say(PLAIN, 'pour.finished'));
+    expect((await lastOf(3)).change).toMatchObject({ kind: 'finished', batch: '1', planId: PLAN });
+    unmount();
+    await show(<RecordScreen />, { data, at });
+    expect(page()).toContain(say(PLAIN, 'record.unread'));
+  });
+});
+
 describe('the record', () => {
   const record = async (...changes: readonly ReturnType<typeof change>[]) => {
     await show(<RecordScreen />, { data, at: { job: dock.job.id } });
