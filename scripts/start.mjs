@@ -2,52 +2,77 @@
 import { parseArgs } from 'node:util';
 import { ensurePackages } from './lib/packages.mjs';
 import { ensureCluster, freePort } from './lib/cluster.mjs';
+import { alone } from './lib/processes.mjs';
 import { Advice, main, root, say, start } from './lib/run.mjs';
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { accessSync, constants, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { connect } from 'node:net';
 import { join } from 'node:path';
 
 /** For an outside database: a secret of this installation, made once, readable by its user alone. */
 function keptSecret() {
   const file = join(root, '.tufa', 'session-secret');
-  if (!existsSync(file)) writeFileSync(file, randomBytes(24).toString('base64url'), { mode: 0o600 });
-  return readFileSync(file, 'utf8');
+  const kept = existsSync(file) ? readFileSync(file, 'utf8').trim() : '';
+  if (kept.length >= 16) return kept;
+  const made = randomBytes(24).toString('base64url');
+  writeFileSync(file, made, { mode: 0o600 });
+  return made;
 }
 
-main(async () => {
-  const { values } = parseArgs({ options: { empty: { type: 'boolean', default: false } } });
-  if (process.env.DATABASE_URL && !process.env.MIGRATION_DATABASE_URL)
-    throw new Advice('DATABASE_URL is set without MIGRATION_DATABASE_URL. Set both (tufa_app and tufa_owner), or neither.');
-  await ensurePackages();
-  const { bundle, ensureWeb } = await import('./lib/build.mjs');
-  const [web, server] = [await ensureWeb(), await bundle('server')];
-  mkdirSync(join(root, '.tufa'), { recursive: true });
-
-  const wanted = process.env.PORT ? Number(process.env.PORT) : null;
-  if (wanted !== null && !(Number.isInteger(wanted) && wanted > 0 && wanted < 65536))
-    throw new Advice(`PORT is ${process.env.PORT}. Give a number from 1 to 65535.`);
-  const port = wanted ?? (await freePort(8420));
-  if (wanted !== null && (await freePort(wanted)) !== wanted) throw new Advice(`Port ${wanted} is taken. Choose another: PORT=${wanted + 1} npm start`);
-
-  const cluster = process.env.DATABASE_URL
+/** The database from outside where one is named, else one of this clone's own. */
+const databaseOf = async () =>
+  process.env.DATABASE_URL
     ? {
         url: process.env.DATABASE_URL,
         ownerUrl: process.env.MIGRATION_DATABASE_URL,
         sessionSecret: process.env.SESSION_SECRET ?? keptSecret(),
         stop() {},
       }
-    : await ensureCluster();
-  const { child, ended } = start(process.execPath, ['--enable-source-maps', server], {
-    env: {
-      NODE_ENV: 'production',
-      DATABASE_URL: cluster.url,
-      MIGRATION_DATABASE_URL: cluster.ownerUrl,
-      SESSION_SECRET: cluster.sessionSecret,
-      PORT: String(port),
-      TUFA_WEB: web,
-      TUFA_DEMO: join(root, 'demo'),
-      TUFA_EMPTY: values.empty ? '1' : '',
-    },
+    : ensureCluster();
+
+/** Until something answers on a port. */
+async function listening(port) {
+  const answers = () =>
+    new Promise((told) => {
+      const socket = connect(port, '127.0.0.1');
+      socket.once('connect', () => told(true)).once('error', () => told(false));
+      socket.once('connect', () => socket.destroy());
+    });
+  while (!(await answers())) await new Promise((done) => setTimeout(done, 100));
+}
+
+main(async () => {
+  const { values } = parseArgs({ options: { empty: { type: 'boolean', default: false } } });
+  if (process.env.DATABASE_URL && !process.env.MIGRATION_DATABASE_URL)
+    throw new Advice('DATABASE_URL is set without MIGRATION_DATABASE_URL. Set both (tufa_app and tufa_owner), or neither.');
+  const wanted = process.env.PORT ? Number(process.env.PORT) : null;
+  if (wanted !== null && !(Number.isInteger(wanted) && wanted > 0 && wanted < 65536))
+    throw new Advice(`PORT is ${process.env.PORT}. Give a number from 1 to 65535.`);
+  const home = join(root, '.tufa');
+  mkdirSync(home, { recursive: true });
+  accessSync(home, constants.W_OK);
+  // Two starts of one clone at once: the second finds set up what the first has set up, joins its database and takes another port.
+  const { cluster, child, ended } = await alone(home, async () => {
+    await ensurePackages();
+    const { bundle, ensureWeb } = await import('./lib/build.mjs');
+    const [web, server] = [await ensureWeb(), await bundle('server')];
+    const port = wanted ?? (await freePort(8420));
+    if (wanted !== null && (await freePort(wanted)) !== wanted) throw new Advice(`Port ${wanted} is taken. Choose another: PORT=${wanted + 1} npm start`);
+    const database = await databaseOf();
+    const serving = start(process.execPath, ['--enable-source-maps', server], {
+      env: {
+        NODE_ENV: 'production',
+        DATABASE_URL: database.url,
+        MIGRATION_DATABASE_URL: database.ownerUrl,
+        SESSION_SECRET: database.sessionSecret,
+        PORT: String(port),
+        TUFA_WEB: web,
+        TUFA_DEMO: join(root, 'demo'),
+        TUFA_EMPTY: values.empty ? '1' : '',
+      },
+    });
+    await Promise.race([listening(port), serving.ended]);
+    return { cluster: database, ...serving };
   });
   let asked = false;
   for (const signal of ['SIGINT', 'SIGTERM'])

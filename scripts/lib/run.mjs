@@ -26,9 +26,19 @@ export function start(command, args, { env = {}, cwd = root, stdio = 'inherit' }
   return { child, ended };
 }
 
+/** What the machine refuses, as a sentence that says what to do; null for a fault of ours. */
+function adviceOf({ code, path }) {
+  const where = path ?? root;
+  if (code === 'EROFS')
+    return `${where} cannot be written: it lies on a disk that is read-only. Clone Tufa to a place where you may write, and start it there.`;
+  if (code === 'EACCES' || code === 'EPERM') return `${where} belongs to another user. Start Tufa as that user, or clone it again for yourself.`;
+  if (code === 'ENOSPC') return `There is no room left for ${where}. Free some and start again.`;
+  return null;
+}
+
 export function main(work) {
   work().catch((error) => {
-    process.stderr.write(`${error instanceof Advice ? error.message : error.stack}\n`);
+    process.stderr.write(`${error instanceof Advice ? error.message : (adviceOf(error) ?? error.stack)}\n`);
     process.exit(1);
   });
 }

@@ -17,12 +17,16 @@ const PEOPLE = [
 const insert = (tx: EntityManager, name: EntityName, id: string, fields: object, changed: number): Promise<unknown> =>
   tx.getRepository(TABLES[name]).insert({ id, firmId: DEMO_FIRM_ID, version: 1, changed, removed: false, setters: {}, ...fields } as never);
 
+const SEEDING = 716_1983;
+
 /**
  * Fills an empty database: the firm with its roles, the shipped shelf and, unless `empty`, the demonstration's jobs.
  * On later starts the demonstration jobs nobody has touched are anchored to now again.
  */
 export async function seed({ owner, clock, empty, demo }: { owner: DataSource; clock: () => Date; empty: boolean; demo: string }): Promise<void> {
   await withFirm(owner, DEMO_FIRM_ID, async (tx) => {
+    // Of several servers that start on one database, one fills it.
+    await tx.query('select pg_advisory_xact_lock($1)', [SEEDING]);
     const [present] = (await tx.query('select change_counter from firm')) as { change_counter: string }[];
     if (!present) {
       await insert(tx, 'firm', DEMO_FIRM_ID, { name: say(PLAIN, empty ? 'seed.firm' : 'seed.demoFirm'), settings: DEFAULT_FIRM }, 1);
