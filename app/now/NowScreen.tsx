@@ -65,9 +65,9 @@ export function NowScreen() {
       }
     >
       <Standing firm={firm} />
-      {jobs.filter(poursTomorrow).map((job) => (
-        <TomorrowsKit key={job.id} job={job} />
-      ))}
+      <Growing rows={jobs.filter(poursTomorrow)} gap>
+        {(job) => <TomorrowsKit job={job} />}
+      </Growing>
       <T as="h2" className="mt-2">
         {say(speaker, 'now.waiting')}
       </T>

@@ -67,7 +67,9 @@ export function standingsLaidOver(phone: RowsOnPhone, records: readonly OutboxRe
     const data = jobLaidOver(phone, records, jobId);
     return data ? [[jobId, standing.get(jobId, [data], () => standingOf(data))] as const] : [];
   });
-  return standings.get('', [phone.standings, ...made.flat()], () => (made.length === 0 ? phone.standings : { ...phone.standings, ...Object.fromEntries(made) }));
+  return standings.get('', [phone.standings, ...made.flat()], () =>
+    made.length === 0 ? phone.standings : { ...phone.standings, ...Object.fromEntries(made) },
+  );
 }
 
 /** What a job's small picture is drawn from, with what waits laid over it; undefined before it is read. */

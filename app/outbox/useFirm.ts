@@ -58,6 +58,15 @@ function pull(): Promise<Place> {
   return queued;
 }
 
+const kept = new Set<string>();
+
+/** What waits of a job is laid over its rows: they are held for as long as the page is open. */
+function keepHeld(jobId: string): Promise<void> {
+  if (!kept.has(jobId)) phoneRows.hold(jobId);
+  kept.add(jobId);
+  return phoneRows.open(jobId);
+}
+
 /** Reads what this phone holds of the firm; what an earlier release kept of it as one text is taken over first. */
 export async function loadFirm(): Promise<void> {
   if (phoneRows.isKept() && (await phoneRows.place().catch(() => undefined)) === null) {
@@ -66,7 +75,7 @@ export async function loadFirm(): Promise<void> {
   }
   await phoneRows.load();
   for (const { order, command, jobId } of outbox.snapshot()) if (jobId === undefined) await outbox.isOf(order, await phoneRows.jobOf(command));
-  await Promise.all(jobsOfRecords(outbox.snapshot()).map((jobId) => phoneRows.open(jobId)));
+  await Promise.all(jobsOfRecords(outbox.snapshot()).map(keepHeld));
 }
 
 let draining = Promise.resolve();
@@ -149,9 +158,7 @@ const NOTHING = emptyFirmData();
 export function useFirmWith(jobId: string | undefined): Firm {
   const firm = useFirm();
   const phone = useRowsOnPhone();
-  useEffect(() => {
-    if (jobId) void phoneRows.open(jobId);
-  }, [jobId, phone.open]);
+  useEffect(() => (jobId ? phoneRows.hold(jobId) : undefined), [jobId]);
   const data = jobId ? jobLaidOver(phone, firm.records, jobId) : null;
   if (!jobId) return firm;
   // A job that is not read yet is not an empty one.
@@ -244,6 +251,7 @@ export async function writeInstead(instead: readonly number[], ...changes: reado
     const jobId = { ...standing, ...fields } as { jobId?: string };
     return { kind: `${name}.${verb}`, target, base, change: fields, jobId: isOfJob(name) ? (jobId.jobId ?? null) : null } as Draft;
   });
+  for (const { jobId } of drafts) if (jobId) void keepHeld(jobId);
   await outbox.write(person, drafts, new Date(now()), instead);
   if (Date.now() >= due) void sync();
 }

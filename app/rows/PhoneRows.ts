@@ -19,7 +19,7 @@ export interface RowsOnPhone {
 
 const NOTHING: RowsOnPhone = { ready: false, clockOffset: 0, firm: noFirmRows(), jobs: {}, standings: {}, open: {}, pictures: {} };
 
-/** So many jobs' rows are kept in memory at once; the one opened longest ago is let go. */
+/** So many jobs' rows are kept in memory at once; of those that nobody looks at, the one opened longest ago is let go. */
 const OPEN_MOST = 12;
 
 /**
@@ -31,6 +31,7 @@ export class PhoneRows {
   private readonly listeners = new Set<() => void>();
   private readonly wanted = new Map<string, Promise<void>>();
   private turn: Promise<unknown> = Promise.resolve();
+  private readonly lookers = new Map<string, number>();
   private readonly picturesWanted = new Set<string>();
   private readonly channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('tufa-rows');
   private store: RowStore;
@@ -99,9 +100,21 @@ export class PhoneRows {
     return reading;
   }
 
+  /** Holds a job's rows for as long as somebody looks at them. @returns what ends it */
+  hold(jobId: string): () => void {
+    this.lookers.set(jobId, (this.lookers.get(jobId) ?? 0) + 1);
+    void this.open(jobId);
+    return () => {
+      const left = (this.lookers.get(jobId) ?? 1) - 1;
+      if (left > 0) this.lookers.set(jobId, left);
+      else this.lookers.delete(jobId);
+    };
+  }
+
   private letGo(): Record<string, JobRows> {
     const open = { ...this.phone.open };
-    for (const jobId of Object.keys(open).slice(0, Math.max(0, Object.keys(open).length - OPEN_MOST + 1))) {
+    const idle = Object.keys(open).filter((jobId) => !this.lookers.has(jobId));
+    for (const jobId of idle.slice(0, Math.max(0, Object.keys(open).length - OPEN_MOST + 1))) {
       delete open[jobId];
       this.wanted.delete(jobId);
     }

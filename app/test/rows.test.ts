@@ -109,6 +109,18 @@ test('of many jobs that are opened the last dozen are held', async () => {
   expect(Object.keys(phone.snapshot().open)).toContain('job 3');
 });
 
+test('a job that somebody looks at is not let go, however many are opened beside it', async () => {
+  const phone = new PhoneRows(memoryRows());
+  await phone.load();
+  const ends = Array.from({ length: 20 }, (_, i) => phone.hold(`job ${i}`));
+  await phone.open('job 19');
+  expect(Object.keys(phone.snapshot().open)).toHaveLength(20);
+  for (const end of ends.slice(1)) end();
+  for (let i = 20; i < 40; i += 1) await phone.open(`job ${i}`);
+  expect(Object.keys(phone.snapshot().open)).toContain('job 0');
+  expect(Object.keys(phone.snapshot().open)).toHaveLength(12);
+});
+
 test('what is no page of the firm’s is kept nowhere', async () => {
   const store = memoryRows();
   for (const bad of ['<html>', 'null', '[]', '{"cursor":"x"}', ''])

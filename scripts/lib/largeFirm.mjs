@@ -67,6 +67,8 @@ export async function seedJobs(ownerUrl, jobs, rowsEach) {
       if (column === 'changed') return `${before} + g`;
       if (column === 'name' && table === 'job') return `name || ' ' || g`;
       if (column === 'demonstration') return 'false';
+      // A job a day, back through the years: nobody pours a thousand tomorrow.
+      if (column === 'pour_on') return `to_char(now() - (g + 1) * interval '1 day', 'YYYY-MM-DD"T"HH24:MI')`;
       return REFERENCES.includes(column) ? COPY(`t.${column}`) : `t.${column}`;
     });
     const { rowCount } = await client.query(

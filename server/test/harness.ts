@@ -57,7 +57,7 @@ export async function makeServer(database: TestDatabase): Promise<TestServer> {
   const owner = await makeSource({ url: database.ownerUrl, most: 2 }).initialize();
   await migrate(owner);
   await seed({ owner, clock: () => clock.now, empty: false, demo: resolve(__dirname, '../../demo') });
-  const log = pino({ level: 'silent' });
+  const log = pino({ level: process.env['TUFA_TEST_LOG'] ?? 'silent' });
   const { close, ...connections } = await connect({ url: database.url, log });
   const app = makeApp({ ...connections, firmId: DEMO_FIRM_ID, clock: () => clock.now, log, secret: 'test', web: null, hosts: hostsOf(), proxied: false });
   return {

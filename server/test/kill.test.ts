@@ -1,47 +1,17 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { createServer, type AddressInfo } from 'node:net';
-import { resolve } from 'node:path';
+import type { ChildProcess } from 'node:child_process';
 import { v7 as uuid } from 'uuid';
 import { hashesOf, type PlanInput } from '@tufa/core/plan';
 import { cookiesOf, DOCK, LEAD, makeDatabase, PHONE, SPALL, type TestDatabase } from './harness';
-
-const MAIN = resolve(__dirname, '../dist/main.mjs');
+import { boot, freePort } from './scripted';
 
 let database: TestDatabase;
 let child: ChildProcess | null = null;
 let port = 0;
 
-const freePort = (): Promise<number> =>
-  new Promise((done) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port: found } = probe.address() as AddressInfo;
-      probe.close(() => done(found));
-    });
-  });
-
-/** Starts the bundled server; resolves when it says where it is. */
-const boot = (): Promise<void> =>
-  new Promise((done, failed) => {
-    const made = spawn(process.execPath, [MAIN], {
-      env: {
-        ...process.env,
-        DATABASE_URL: database.url,
-        MIGRATION_DATABASE_URL: database.ownerUrl,
-        SESSION_SECRET: 'x',
-        PORT: String(port),
-        TUFA_DEMO: resolve(__dirname, '../../demo'),
-      },
-      stdio: ['ignore', 'pipe', 'inherit'],
-    });
-    child = made;
-    made.stdout.once('data', () => done());
-    made.once('exit', (code) => code !== null && code !== 0 && failed(new Error(`server ended with ${code}`)));
-  });
-
 beforeAll(async () => {
   database = await makeDatabase();
   port = await freePort();
-  await boot();
+  child = await boot(database, port);
 }, 60_000);
 
 afterAll(async () => {
@@ -102,7 +72,7 @@ test('killed at 20 random points of a pour, the events at the end are the events
       dying.kill('SIGKILL');
       await gone;
       kills += 1;
-      await boot();
+      child = await boot(database, port);
     }
   };
   const sender = async (): Promise<void> => {

@@ -1,45 +1,21 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import pg from 'pg';
 import { serve, type Serving } from '../src/serve';
 import { makeDatabase } from './harness';
+import { holdCluster, homeOf, lines } from './scripted';
 
-const LIB = resolve(__dirname, '../../scripts/lib');
 const NAME = `start-test-${process.pid}`;
-const HOME = resolve(__dirname, '../../.tufa', NAME);
+const HOME = homeOf(NAME);
 
-/** A start that holds the cluster until it is told to end: its address comes first. */
-function holder(): { child: ChildProcess; url: Promise<string>; end: (signal?: NodeJS.Signals) => Promise<void>; said: () => string } {
-  const work = `
-    import { ensureCluster } from '${LIB}/cluster.mjs';
-    import { main } from '${LIB}/run.mjs';
-    main(async () => {
-      const cluster = await ensureCluster({ name: '${NAME}' });
-      process.on('SIGTERM', () => { cluster.stop(); process.exit(0); });
-      process.stdout.write('url ' + cluster.ownerUrl + '\\n');
-      setInterval(() => undefined, 1000);
-    });`;
-  const child = spawn(process.execPath, ['--input-type=module', '-e', work], { stdio: ['ignore', 'pipe', 'pipe'] });
-  let said = '';
-  const ended = new Promise<void>((done) => child.once('close', () => done()));
-  const url = new Promise<string>((done, fail) => {
-    for (const stream of [child.stdout, child.stderr])
-      stream.on('data', (data) => {
-        said += String(data);
-        const [, found] = /^url (.*)$/m.exec(said) ?? [];
-        if (found) done(found);
-      });
-    void ended.then(() => fail(new Error(said)));
-  });
+const holder = () => {
+  const { urls, ...rest } = holdCluster(NAME);
+  const url = urls.then(({ ownerUrl }) => ownerUrl);
   url.catch(() => undefined);
-  const end = async (signal: NodeJS.Signals = 'SIGTERM'): Promise<void> => {
-    child.kill(signal);
-    await ended;
-  };
-  return { child, url, end, said: () => said };
-}
+  return { ...rest, url };
+};
 
 async function answers(url: string): Promise<boolean> {
   const client = new pg.Client({ connectionString: url });
@@ -58,8 +34,8 @@ afterAll(() => rmSync(HOME, { recursive: true, force: true }));
 
 test('two starts at once share one database, and neither end takes it from the other', async () => {
   const [first, second] = [holder(), holder()];
-  const [one, two] = await Promise.all([first.url, second.url]);
-  expect(one).toBe(two);
+  const [atFirst, two] = await Promise.all([first.url, second.url]);
+  expect(atFirst).toBe(two);
   await first.end();
   expect(await answers(two)).toBe(true);
   await second.end();
@@ -116,8 +92,8 @@ test.each([
   ['EPERM', /another user/],
   ['ENOSPC', /no room/],
 ])('what the machine refuses (%s) is one line that says what to do', (code, line) => {
-  const work = `import { main } from '${LIB}/run.mjs'; main(async () => { throw Object.assign(new Error('${code}: x'), { code: '${code}', path: '/somewhere' }); });`;
-  const { status, stderr } = spawnSync(process.execPath, ['--input-type=module', '-e', work], { encoding: 'utf8' });
+  const work = `import { main } from '$LIB/run.mjs'; main(async () => { throw Object.assign(new Error('${code}: x'), { code: '${code}', path: '/somewhere' }); });`;
+  const { status, stderr } = spawnSync(process.execPath, lines(work), { encoding: 'utf8' });
   expect([status, stderr.trim().split('\n').length]).toEqual([1, 1]);
   expect(stderr).toMatch(line);
   expect(stderr).toContain('/somewhere');
@@ -153,9 +129,9 @@ test('three servers that start at once on one empty database all serve, and it i
 test('work that two must not do at once is done one after the other, and taken over from one that has ended', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'tufa-'));
   writeFileSync(join(folder, 'in-hand'), '999999 1');
-  const work = `import { alone } from '${LIB}/processes.mjs'; import { appendFileSync } from 'node:fs';
+  const work = `import { alone } from '$LIB/processes.mjs'; import { appendFileSync } from 'node:fs';
     await alone('${folder}', async () => { appendFileSync('${folder}/log', 'in '); await new Promise((done) => setTimeout(done, 100)); appendFileSync('${folder}/log', 'out '); });`;
-  await Promise.all([1, 2, 3].map(() => new Promise((done) => spawn(process.execPath, ['--input-type=module', '-e', work]).once('close', done))));
+  await Promise.all([1, 2, 3].map(() => new Promise((done) => spawn(process.execPath, lines(work)).once('close', done))));
   expect(readFileSync(join(folder, 'log'), 'utf8')).toBe('in out in out in out ');
   rmSync(folder, { recursive: true });
 }, 30_000);

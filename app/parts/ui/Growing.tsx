@@ -12,11 +12,14 @@ const STEP = 30;
 export function Growing<R extends { readonly id: string }>({
   rows,
   first,
+  gap = false,
   children,
 }: {
   rows: readonly R[];
   /** a line that stands among the first, wherever its place is */
   first?: R | undefined;
+  /** lines that stand apart */
+  gap?: boolean;
   children: (row: R) => ReactNode;
 }) {
   const speaker = useSpeaker();
@@ -30,9 +33,10 @@ export function Growing<R extends { readonly id: string }>({
   }, []);
   const shown = rows.slice(0, most);
   const missing = first && !shown.some(({ id }) => id === first.id) && rows.some(({ id }) => id === first.id) ? [first] : [];
+  if (rows.length === 0) return null;
   return (
     <View>
-      <View role="list">
+      <View role="list" className={gap ? 'gap-4' : ''}>
         {[...missing, ...shown].map((row) => (
           <View key={row.id} role="listitem">
             {children(row)}

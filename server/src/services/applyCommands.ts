@@ -35,7 +35,9 @@ export async function applyCommands(context: CommandContext, commands: readonly 
 }
 
 async function applyOne(context: CommandContext, sent: unknown): Promise<CommandResult> {
-  const id = String((sent as { id?: unknown } | null)?.id ?? '');
+  const { id: told } = (sent ?? {}) as { id?: unknown };
+  // Whatever came in its place is told back to nobody.
+  const id = typeof told === 'string' ? told : '';
   const { value: command, fault } = checkCommand(sent);
   if (fault) return { id, result: 'refused', problem: problemDetails({ status: 422, code: fault.code, field: fault.field, figures: fault.figures }) };
   try {

@@ -1,0 +1,36 @@
+// npm run bench:faults: what the short forms in npm test stand for, whole. Phones that write while the server and the
+// database are killed, requests that nobody should send, a firm of a thousand jobs, fifty phones at once.
+import { spawnSync } from 'node:child_process';
+
+import { ensureCluster } from './lib/cluster.mjs';
+import { main, root, say } from './lib/run.mjs';
+import { tested } from './lib/tested.mjs';
+
+main(async () => {
+  await tested(async (env) => {
+    const run = (what, pattern, more) => {
+      say(what);
+      const { status } = spawnSync('npx', ['jest', '--selectProjects', 'server', '--testPathPattern', pattern, '--verbose'], {
+        cwd: root,
+        env: { ...env, ...more },
+        stdio: 'inherit',
+      });
+      if (status !== 0) process.exitCode = 1;
+    };
+    run('3,000 commands of four phones, ten kills of the server; the database killed twice and restarted three times', 'test/faults', { TUFA_FAULTS: 'full' });
+    run('30,000 requests that nobody should send', 'test/fuzz', { TUFA_FUZZED: '30000', TUFA_FUZZ_SEED: String(Date.now() % 1e9) });
+  });
+  const { bundle, ensureWeb } = await import('./lib/build.mjs');
+  const { chromium } = await import('@playwright/test');
+  const { phones, thousand } = await import('./lib/thousand.mjs');
+  const [web, server] = [await ensureWeb(), await bundle('server')];
+  const cluster = await ensureCluster({ name: 'bench-cluster' });
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+  try {
+    await thousand({ browser, cluster, server, web });
+    await phones({ cluster, server });
+  } finally {
+    await browser.close();
+    cluster.stop();
+  }
+});
