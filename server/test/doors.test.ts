@@ -3,11 +3,13 @@ import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import supertest from 'supertest';
 import { v7 as uuid } from 'uuid';
+import { catalogue } from '@tufa/core/shelf/catalogue';
 import { makeApp } from '../src/app';
 import { connect } from '../src/data/connect';
+import { withFirm } from '../src/data/withFirm';
 import { httpServer } from '../src/http/httpServer';
 import { hostsOf, SECRET } from '../src/serve';
-import { DOCK, LEAD, PHONE, signedIn, signInOn, SLAB, type TestDatabase, type TestServer } from './harness';
+import { DOCK, LEAD, PHONE, signedIn, signInOn, SLAB, SPALL, type TestDatabase, type TestServer } from './harness';
 
 let server: TestServer;
 let database: TestDatabase;
@@ -20,14 +22,15 @@ const THEIR_JOB = uuid();
 
 beforeAll(async () => {
   ({ server, database, stop } = await signedIn());
-  await server.owner.query(
-    `insert into firm (id, name, settings, change_counter, version, changed, removed, setters)
-     select $1, 'Another', settings, 0, 1, 0, false, '{}' from firm limit 1`,
-    [OTHER_FIRM],
-  );
-  await server.owner.query('create temporary table their_job as select * from job where id = $1', [DOCK]);
-  await server.owner.query('update their_job set id = $1, firm_id = $2', [THEIR_JOB, OTHER_FIRM]);
-  await server.owner.query('insert into job select * from their_job');
+  const [ours] = await withFirm(server.owner, OUR_FIRM, (tx) => tx.query('select f.settings, to_jsonb(j) as job from firm f, job j where j.id = $1', [DOCK]));
+  await withFirm(server.owner, OTHER_FIRM, async (tx) => {
+    await tx.query(
+      `insert into firm (id, firm_id, name, settings, change_counter, version, changed, removed, setters) values ($1, $1, 'Another', $2, 0, 1, 0, false, '{}')`,
+      [OTHER_FIRM, ours.settings],
+    );
+    await tx.query('insert into job select * from jsonb_populate_record(null::job, $1)', [{ ...ours.job, id: THEIR_JOB, firm_id: OTHER_FIRM }]);
+    expect(await tx.query('select id from job')).toEqual([{ id: THEIR_JOB }]);
+  });
 }, 60_000);
 
 afterAll(() => stop());
@@ -155,6 +158,28 @@ test.each([
   const nobodys = (await post(command(kind, uuid(), { ...change, jobId: uuid() })).expect(200)).body.results[0];
   expect(theirs).toMatchObject({ result: 'refused', problem: { status: 422, code: 'refersToUnknown', field: 'change.jobId' } });
   expect({ ...theirs, id: '' }).toEqual({ ...nobodys, id: '' });
+});
+
+test.each([
+  ['a layer', { layers: [{ code: 'overlay', sheetId: uuid(), thickness_m: 0.01 }] }, 'change.layers.0.sheetId'],
+  ['what bonds', { bond: uuid() }, 'change.bond'],
+  ['what cures', { cure: uuid() }, 'change.cure'],
+] as const)('%s of a treatment that names a sheet the firm does not have is refused by its place', async (_, more, field) => {
+  const change = { ...SAMPLES.treatment.good, jobId: DOCK, findingId: SPALL, sheetId: catalogue[0]!.id, ...more };
+  const [result] = (await post(command('treatment.add', uuid(), change)).expect(200)).body.results;
+  expect(result).toMatchObject({ result: 'refused', problem: { code: 'refersToUnknown', field } });
+});
+
+test('bytes sent under an id that another firm uses are kept for this firm', async () => {
+  const letter = uuid();
+  const theirs = Buffer.from('%PDF-1.4 theirs %%EOF');
+  await withFirm(server.owner, OTHER_FIRM, (tx) =>
+    tx.query('insert into letter_file (letter_id, firm_id, bytes) values ($1, $2, $3)', [letter, OTHER_FIRM, theirs]),
+  );
+  await server.request.get(`/api/v1/letters/${letter}`).expect(404);
+  const ours = '%PDF-1.4 ours %%EOF';
+  await server.request.put(`/api/v1/letters/${letter}`).set('content-type', 'application/pdf').send(ours).expect(200);
+  expect(String((await server.request.get(`/api/v1/letters/${letter}`).expect(200)).body)).toBe(ours);
 });
 
 test('another firm’s job is not there, and nothing of it changes', async () => {

@@ -133,7 +133,8 @@ const signIns: fc.Arbitrary<FuzzedRequest> = fc
   .map((body) => ({
     method: 'post',
     path: '/api/v1/session',
-    headers: asJson,
+    // From elsewhere: one that succeeds would end the session in which the rest are asked.
+    headers: { ...asJson, cookie: 'elsewhere=1' },
     body: JSON.stringify(body),
   }));
 

@@ -3,6 +3,7 @@ import { DataSource } from 'typeorm';
 import { ENTITIES } from '../entities';
 import { ChangeOrder1700000000005 } from '../migrations/ChangeOrder1700000000005';
 import { DeviceSecrets1700000000004 } from '../migrations/DeviceSecrets1700000000004';
+import { FilesOfFirms1700000000006 } from '../migrations/FilesOfFirms1700000000006';
 import { First1700000000000 } from '../migrations/First1700000000000';
 import { Photographs1700000000001 } from '../migrations/Photographs1700000000001';
 import { PricesAndLetters1700000000003 } from '../migrations/PricesAndLetters1700000000003';
@@ -21,6 +22,7 @@ export function makeSource({ url, most = 10, log }: { url: string; most?: number
       PricesAndLetters1700000000003,
       DeviceSecrets1700000000004,
       ChangeOrder1700000000005,
+      FilesOfFirms1700000000006,
     ],
     migrationsTableName: 'migration',
     synchronize: false,

@@ -2,11 +2,12 @@ import { checkCommand } from '@tufa/contract/validate';
 import { parts, type Command, type CommandResult, type FieldConflict, type Verb, type Writable } from '@tufa/contract/commands';
 import type { EntityName } from '@tufa/contract/entities';
 import { canonical } from '@tufa/core/plan';
+import { validate as isUuid } from 'uuid';
 import { QueryFailedError, type DataSource, type EntityManager } from 'typeorm';
 import { nextChange, withFirm } from '../data/withFirm';
 import { CommandRow, Device, TABLES, type FirmRow } from '../entities';
 import { HttpProblem, problemDetails } from '../http/HttpProblem';
-import { wireRow } from './rows';
+import { tableOf, wireRow } from './rows';
 
 /** For whom commands are applied, and by which clock. */
 export interface CommandContext {
@@ -118,14 +119,34 @@ const REFERENCES: Readonly<Record<string, EntityName>> = {
   before: 'photograph',
 };
 
+interface Reference {
+  readonly field: string;
+  readonly entity: EntityName;
+  readonly id: unknown;
+}
+
+/** Every row that a change names: by its fields, and a treatment's by its layers and what goes with them. */
+function referencesOf(change: Record<string, unknown>): Reference[] {
+  const layers = Array.isArray(change['layers']) ? (change['layers'] as { sheetId: unknown }[]) : [];
+  const named = [
+    ...Object.entries(REFERENCES).map(([field, entity]): Reference => ({ field, entity, id: change[field] })),
+    ...layers.map(({ sheetId }, i): Reference => ({ field: `layers.${i}.sheetId`, entity: 'sheet', id: sheetId })),
+    ...['bond', 'cure'].map((field): Reference => ({ field, entity: 'sheet', id: change[field] })),
+  ];
+  // Of what bonds and cures an earlier release kept a word.
+  return named.filter(({ id }) => typeof id === 'string' && isUuid(id));
+}
+
 /** What names a row of another firm is answered as if that were not there: the database's own check looks across firms. */
 async function checkReferences(tx: EntityManager, change: Record<string, unknown>): Promise<void> {
-  for (const [field, entity] of Object.entries(REFERENCES)) {
-    const named = change[field];
-    if (typeof named !== 'string') continue;
-    if (!(await tx.getRepository(TABLES[entity]).existsBy({ id: named })))
-      throw new HttpProblem({ status: 422, code: 'refersToUnknown', field: `change.${field}` });
-  }
+  const references = referencesOf(change);
+  if (references.length === 0) return;
+  const lacking = references.map(({ entity }, i) => `select ${i} as i where not exists (select 1 from ${tableOf(entity)} where id = $${i + 1})`);
+  const [missing] = (await tx.query(
+    `${lacking.join(' union all ')} order by i limit 1`,
+    references.map(({ id }) => id),
+  )) as { i: number }[];
+  if (missing) throw new HttpProblem({ status: 422, code: 'refersToUnknown', field: `change.${references[missing.i]?.field}` });
 }
 
 async function effect(tx: EntityManager, context: CommandContext, command: Command, changed: number): Promise<CommandResult> {

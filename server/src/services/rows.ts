@@ -16,7 +16,8 @@ type Rows = Partial<Record<EntityName, Row[]>>;
 
 const PAGE = 1000;
 const SNAKE: Partial<Record<EntityName, string>> = { pourEvent: 'pour_event', stockLot: 'stock_lot' };
-const tableOf = (name: EntityName): string => SNAKE[name] ?? name;
+/** How an entity's table is called. */
+export const tableOf = (name: EntityName): string => SNAKE[name] ?? name;
 
 /** Where whoever follows a firm's changes has come to: the last number read and, where a page ended within it, the last row's id. */
 export interface ChangesPlace {
