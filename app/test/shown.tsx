@@ -20,7 +20,7 @@ import { standAt, went } from './router';
 export { demonstration, FIRM, firmWith, LEAD } from './demonstration';
 
 /** The phone holds these rows and no others. */
-export async function holds(data: FirmData): Promise<void> {
+async function holds(data: FirmData): Promise<void> {
   const rows = memoryRows();
   const place = { cursor: 1, whole: true, clockOffset: 0 };
   await rows.keep(Object.fromEntries(Object.entries(data).map(([name, table]) => [name, Object.values(table)])), place);

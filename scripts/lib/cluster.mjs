@@ -173,29 +173,6 @@ async function startedIn(home) {
   };
 }
 
-/** What the tests do to a cluster that a process of theirs holds: its server killed as by a loss of power, started again, or restarted. */
-export function harm(name) {
-  const programs = postgresPrograms();
-  const home = homeOf(name);
-  const data = join(home, 'data');
-  const control = (...args) => run(...as(join(programs, 'pg_ctl'), ['-D', data, '-w', '-t', '30', '-l', join(home, 'log'), ...args]), { cwd: '/' });
-  const options = `-c listen_addresses=127.0.0.1 -p ${readFileSync(join(home, 'port'), 'utf8')} -k ${home} -c timezone=UTC`;
-  return {
-    kill: () => process.kill(Number(readFileSync(join(data, 'postmaster.pid'), 'utf8').split('\n')[0]), 'SIGKILL'),
-    // Those that served its connections end a moment after it; until then it does not start.
-    start: () => {
-      for (let tries = 0; ; tries += 1)
-        try {
-          return control('-o', options, 'start');
-        } catch (error) {
-          if (tries > 20) throw error;
-          spawnSync('sleep', ['0.2']);
-        }
-    },
-    restart: () => control('-m', 'fast', '-o', options, 'restart'),
-  };
-}
-
 /** A lock may outlive its database: what it names may have ended, or be another process that has got its number since. */
 function answering({ programs, data, portFile }) {
   const port = existsSync(portFile) ? readFileSync(portFile, 'utf8') : '0';
@@ -207,4 +184,4 @@ function answering({ programs, data, portFile }) {
   return false;
 }
 
-export { freePort };
+export { as, freePort, homeOf };

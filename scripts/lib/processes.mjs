@@ -15,10 +15,10 @@ function beginningOf(pid) {
 }
 
 /** How this process signs what it leaves behind. */
-export const signature = () => `${process.pid} ${beginningOf(process.pid)}`;
+const signature = () => `${process.pid} ${beginningOf(process.pid)}`;
 
 /** Whether whoever signed so still runs. */
-export function runs(signed) {
+function runs(signed) {
   const [pid, began] = signed.trim().split(' ');
   return Boolean(pid && began) && beginningOf(pid) === began;
 }

@@ -52,7 +52,7 @@ export function holdCluster(name: string): ClusterHolder {
 
 /** Does something to the server of a cluster. */
 export function harm(name: string, how: 'kill' | 'start' | 'restart'): void {
-  const { status, stderr } = spawnSync(process.execPath, lines(`import { harm } from '$LIB/cluster.mjs'; harm('${name}').${how}();`), { encoding: 'utf8' });
+  const { status, stderr } = spawnSync(process.execPath, [resolve(__dirname, '../../scripts/harm.mjs'), name, how], { encoding: 'utf8' });
   if (status !== 0) throw new Error(stderr);
 }
 
