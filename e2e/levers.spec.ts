@@ -19,14 +19,14 @@ test('ice tried, kept, weighed out on the ticket, and left out again', async ({ 
 
 test('a day on which no batch fits: what is enough by itself or together, and what each of the others lacks', async ({ page, server }) => {
   await signIn(page);
-  const person = (await (await page.request.get(`${server}/api/v1/session`)).json()).person.id as string;
+  const { person, device } = (await (await page.request.get(`${server}/api/v1/session`)).json()) as { person: { id: string }; device: string };
   const id = (n: number): string => `0198a000-de77-7000-8000-00000000000${n}`;
   const reading = (n: number, kind: string, value: number) => ({
     id: id(n),
     v: 1,
-    device: id(9),
+    device,
     seq: n,
-    person,
+    person: person.id,
     madeAt: new Date().toISOString(),
     kind: 'reading.add',
     target: id(n),

@@ -13,6 +13,9 @@ export const RANGE = valuesOf(RANGE_TABLE);
 /** sigma of a "+-p %" read as a 90 % range: `ln(1+p)/1.645`. */
 export const sigmaOf = (spread: number): number => Math.log(1 + spread) / RANGE.z90;
 
+/** The "+-p %" that a sigma is read as; `sigmaOf` the other way. */
+export const spreadOf = (sigma: number): number => Math.exp(RANGE.z90 * sigma) - 1;
+
 /** A lognormal median with its P10 and P90. */
 export const rangedOf = (p50: number, sigma: number): Ranged => ({ p10: p50 * Math.exp(-RANGE.z10 * sigma), p50, p90: p50 * Math.exp(RANGE.z10 * sigma) });
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { depthMesh, rectangle, volumeFromReadings, wilson, type DepthReading } from '../takeoff';
+import { spreadOf } from '../quantity';
+import { depthMesh, rectangle, spallVolume, TAKEOFF, wilson, type DepthReading } from '../takeoff';
 import { problemOf } from '../testing/problemOf';
 import { readingsToHalve, soundingGrid, tapsToHalve } from './index';
 
@@ -41,8 +42,8 @@ test('the next depths go where they narrow the range, and halve it where they ca
     [1.7, 0.5, 0.05],
     [0.4, 0.8, 0.012],
   ];
-  const { at, range, then } = readingsToHalve({ outline, readings, edge: 'feathered' });
-  expect(range).toBe(volumeFromReadings({ outline, readings, edge: 'feathered' }).range);
+  const { at, range, then } = readingsToHalve({ outline, readings, rim_m: 0, deepest_m: 0.05, shape: 'dish' });
+  expect(range).toBe(spreadOf(spallVolume({ outline, readings, rim_m: 0, deepest_m: 0.05, shape: 'dish' }).sigma));
   expect(at.length).toBeGreaterThan(0);
   expect(then).toBeLessThan(range);
   expect(at.every(([x, y]) => x > 0 && x < 2 && y > 0 && y < 1)).toBe(true);
@@ -55,7 +56,8 @@ test('where the range is as narrow as it is told nothing more is asked', () => {
     [1, 0.7, 0.02],
     [1, 0.5, 0.02],
   ];
-  expect(readingsToHalve({ outline, readings: flat, edge: 'square', cutDepth_m: 0.02 })).toEqual({ at: [], range: 0.05, then: 0.05 });
+  const least = spreadOf(TAKEOFF.readingsSigma);
+  expect(readingsToHalve({ outline, readings: flat, rim_m: 0.02, deepest_m: 0.02, shape: 'pan' })).toEqual({ at: [], range: least, then: least });
 });
 
 test('a sketch of depths with nothing read: the cut everywhere, or nothing', () => {

@@ -1,4 +1,5 @@
-import { TAKEOFF, volumeFromReadings, depthMesh, type DepthReading, type Point } from '../takeoff';
+import { spreadOf } from '../quantity';
+import { depthMesh, spallDepth, spallVolume, TAKEOFF, type DepthReading, type Point, type ReadSpall } from '../takeoff';
 
 /** How many more readings would halve the range, and where the first belongs. */
 export interface NextReadings {
@@ -11,27 +12,25 @@ export interface NextReadings {
 
 /** No more than so many are asked for at once. */
 const MOST = 4;
+/** Of the triangles between readings the largest are tried. */
+const TRIED = 4;
+
+const rangeOf = (spall: ReadSpall): number => spreadOf(spallVolume(spall).sigma);
 
 /**
- * Where the next depths would narrow a spall's volume most: at the middle of the triangle whose reading, taken as its
- * corners promise, leaves the least range; then the next, until the range is halved or four are asked for.
+ * Where the next depths would narrow a spall's volume most: at the middle of the triangle between readings whose reading,
+ * taken as its neighbours promise, leaves the least range; then the next, until the range is halved or four are asked for.
  *
- * @param readings two or more, inside the outline
- * @throws Problem as `volumeFromReadings`
+ * @throws Problem as `spallVolume`
  */
-export function readingsToHalve(input: {
-  outline: readonly Point[];
-  readings: readonly DepthReading[];
-  edge: 'feathered' | 'square';
-  cutDepth_m?: number;
-}): NextReadings {
-  const range = volumeFromReadings(input).range;
-  const wanted = Math.max(TAKEOFF.readingsLeastRange, range / 2);
+export function readingsToHalve(spall: ReadSpall): NextReadings {
+  const range = rangeOf(spall);
+  const wanted = Math.max(spreadOf(TAKEOFF.readingsSigma), range / 2);
   const at: Point[] = [];
-  let readings = input.readings;
+  let readings = spall.readings;
   let then = range;
-  while (at.length < MOST && then > wanted) {
-    const found = best({ ...input, readings });
+  while (at.length < MOST && then > wanted * (1 + 1e-9)) {
+    const found = best({ ...spall, readings });
     // Where no further place helps, asking for more would be idle.
     if (!found || found.range >= then * (1 - 1e-9)) break;
     readings = [...readings, found.reading];
@@ -41,10 +40,16 @@ export function readingsToHalve(input: {
   return { at, range, then };
 }
 
-function best(input: Parameters<typeof readingsToHalve>[0]): { reading: DepthReading; range: number } | null {
+function best(spall: ReadSpall): { reading: DepthReading; range: number } | null {
+  const { outline, readings, rim_m } = spall;
+  const depth = spallDepth(spall);
+  const largest = [...depthMesh({ outline, readings, edge: rim_m > 0 ? 'square' : 'feathered', cutDepth_m: rim_m })]
+    .sort((a, b) => b.area_m2 * b.depth_m - a.area_m2 * a.depth_m)
+    .slice(0, TRIED);
   let found: { reading: DepthReading; range: number } | null = null;
-  for (const reading of depthMesh(input).map(({ middle, depth_m }): DepthReading => [middle[0], middle[1], depth_m])) {
-    const { range } = volumeFromReadings({ ...input, readings: [...input.readings, reading] });
+  for (const { middle } of largest) {
+    const reading: DepthReading = [middle[0], middle[1], depth(middle)];
+    const range = rangeOf({ ...spall, readings: [...readings, reading] });
     if (!found || range < found.range) found = { reading, range };
   }
   return found;

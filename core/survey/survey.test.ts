@@ -4,7 +4,7 @@ import {
   distanceToOutline,
   ellipse,
   hollowShare,
-  volumeFromReadings,
+  spallVolume,
   lineLength,
   nearestOnLine,
   outsiders,
@@ -15,6 +15,7 @@ import {
   uncrossed,
   type Point,
 } from '../takeoff';
+import { spreadOf } from '../quantity';
 import { flipsAt } from '../testing/flipsAt';
 import { crack, element, finding, input } from '../testing/job';
 import { problemOf } from '../testing/problemOf';
@@ -335,10 +336,10 @@ test('where the next depths go and what the volume is come from the same depths'
       [1, 0.5, 0.04],
     ] as [number, number, number][],
   };
-  expect(spallReadings(spall)).toMatchObject({ edge: 'square', cutDepth_m: 0.02 });
-  expect(spallReadings({ ...spall, cutDepth_m: 0.03 }).cutDepth_m).toBe(0.03);
-  expect(spallReadings({ ...spall, edge: 'feathered', readings: [] })).toMatchObject({ edge: 'feathered', cutDepth_m: 0 });
-  const { volume_m3, range } = volumeFromReadings(spallReadings(spall));
+  expect(spallReadings(spall)).toMatchObject({ rim_m: 0.02, deepest_m: 0.05 });
+  expect(spallReadings({ ...spall, cutDepth_m: 0.03 }).rim_m).toBe(0.03);
+  expect(spallReadings({ ...spall, edge: 'feathered', readings: [] })).toMatchObject({ rim_m: 0 });
+  const { volume_m3, sigma } = spallVolume(spallReadings(spall));
   expect(takeOffOf(spall).volume.p50).toBeCloseTo(volume_m3, 12);
-  expect(readingsToHalve(spallReadings(spall)).range).toBe(range);
+  expect(readingsToHalve(spallReadings(spall)).range).toBe(spreadOf(sigma));
 });

@@ -2,6 +2,7 @@ export * from './constants';
 export * from './polygonArea';
 export * from './volumeFromShape';
 export * from './hollow';
+export * from './spallVolume';
 export * from './volumeFromReadings';
 export * from './crack';
 export * from './groove';

@@ -26,12 +26,8 @@ export function volumeFromReadings(input: {
   cutDepth_m?: number;
 }): { volume_m3: number; range: number } {
   const { outline, readings, edge, cutDepth_m = 0 } = input;
-  if (outline.length < 3) throw new Problem('tooFew', { quantity: 'outline', value: outline.length, least: 3 });
   if (readings.length < 1) throw new Problem('tooFew', { quantity: 'readings', value: readings.length, least: 1 });
-  readings.forEach(([x, y, depth_m], i) => {
-    inRange({ quantity: 'depth_m', value: depth_m, least: 0, most: 1 });
-    if (!inside([x, y], outline) && !onEdge([x, y], outline)) throw new Problem('outsideOutline', { reading: i });
-  });
+  checkReadings(outline, readings);
   const rim = edge === 'square' ? inRange({ quantity: 'cutDepth_m', value: cutDepth_m, least: 0, most: 1 }) : 0;
   const mesh = meshOf(outline, readings, rim);
   const volume_m3 = mesh.volumes.reduce((sum, part_m3) => sum + part_m3, 0);
@@ -40,6 +36,15 @@ export function volumeFromReadings(input: {
     return Math.max(worst, Math.abs(withoutReading(mesh, i, { outline, readings, rim }) - volume_m3) / volume_m3);
   }, TAKEOFF.readingsLeastRange);
   return { volume_m3, range };
+}
+
+/** @throws Problem `tooFew` corners, `outOfRange` for a depth, `outsideOutline` with the reading's number */
+export function checkReadings(outline: readonly Point[], readings: readonly DepthReading[]): void {
+  if (outline.length < 3) throw new Problem('tooFew', { quantity: 'outline', value: outline.length, least: 3 });
+  readings.forEach(([x, y, depth_m], i) => {
+    inRange({ quantity: 'depth_m', value: depth_m, least: 0, most: 1 });
+    if (!inside([x, y], outline) && !onEdge([x, y], outline)) throw new Problem('outsideOutline', { reading: i });
+  });
 }
 
 /**
@@ -57,6 +62,23 @@ export function depthMesh(input: { outline: readonly Point[]; readings: readonly
     const mean = (of: (corner: number) => number): number => three.reduce((sum, corner) => sum + of(corner), 0) / 3;
     const depth_m = mean((corner) => depths[corner] as number);
     return { middle: [mean((c) => (points[c] as Point)[0]), mean((c) => (points[c] as Point)[1])], depth_m, area_m2: depth_m > 0 ? volume / depth_m : 0 };
+  });
+}
+
+/**
+ * What readings say over a trend, straight between them and nothing at the outline: the triangles inside it, each with its
+ * corners' places and what is said there.
+ *
+ * @param rests places inside the outline, with how much each reading lies over the trend there, m, negative where under
+ */
+export function restMesh(
+  outline: readonly Point[],
+  rests: readonly DepthReading[],
+): { readonly corners: readonly Point[]; readonly rests: readonly number[] }[] {
+  const { points, depths, corners } = meshOf(outline, rests, 0, -Infinity);
+  return Array.from({ length: corners.length / 3 }, (_, t) => {
+    const three = [0, 1, 2].map((k) => corners[3 * t + k] as number);
+    return { corners: three.map((corner) => points[corner] as Point), rests: three.map((corner) => depths[corner] as number) };
   });
 }
 
@@ -98,7 +120,7 @@ function triangulate(points: readonly Point[], edges: readonly (readonly [number
 }
 
 /** Readings at one place count as their mean, one at a corner of the outline in that corner's stead: a triangulation knows no two points at one place. */
-function meshOf(outline: readonly Point[], readings: readonly DepthReading[], rim: number): ReadMesh {
+function meshOf(outline: readonly Point[], readings: readonly DepthReading[], rim: number, least = rim): ReadMesh {
   const points: Point[] = [...outline];
   const read: number[][] = outline.map(() => []);
   const placeOf = readings.map(([x, y, depth_m]) => {
@@ -107,7 +129,7 @@ function meshOf(outline: readonly Point[], readings: readonly DepthReading[], ri
     (read[place] ??= []).push(depth_m);
     return place;
   });
-  const depths = read.map((there) => (there.length === 0 ? rim : Math.max(rim, sumOf(there) / there.length)));
+  const depths = read.map((there) => (there.length === 0 ? rim : Math.max(least, sumOf(there) / there.length)));
   return { ...keptInside({ points, depths, outline, triangles: triangulate(points, edgesOf(outline, points)) }), placeOf };
 }
 

@@ -1,7 +1,7 @@
 import { CHOOSE, edgeOf } from '../../choose';
 import { sigmaOf } from '../../quantity';
 import { depthReasons, type SpallInput } from '../../survey';
-import { outsiders, perimeter, polygonArea, TAKEOFF, volumeFromReadings, volumeFromShape } from '../../takeoff';
+import { outsiders, perimeter, polygonArea, spallVolume, TAKEOFF, volumeFromShape, type ReadSpall } from '../../takeoff';
 import { facing } from '../steps/facing';
 import { leftHigh } from '../steps/leftHigh';
 import { lifting } from '../steps/lifting';
@@ -15,9 +15,11 @@ import { ORDINARY, ordinaryAsks } from './ordinary';
 const deepest = ({ deepest, readings = [] }: SpallInput): number => Math.max(deepest.value, ...readings.map(([, , depth_m]) => depth_m));
 
 /** The depths of a spall as its volume is taken from them. A shoulder nobody measured is at least as deep as the shallowest reading. */
-export function spallReadings({ outline, readings = [], edge, cutDepth_m }: SpallInput): Parameters<typeof volumeFromReadings>[0] {
+export function spallReadings(finding: SpallInput): ReadSpall {
+  const { outline, readings = [], edge, cutDepth_m, shape } = finding;
   const shallowest_m = readings.reduce((least, [, , depth_m]) => Math.min(least, depth_m), Infinity);
-  return { outline, readings, edge: edge === 'cut' ? 'square' : 'feathered', cutDepth_m: cutDepth_m ?? (readings.length > 0 ? shallowest_m : 0) };
+  const rim_m = edge === 'cut' ? (cutDepth_m ?? (readings.length > 0 ? shallowest_m : 0)) : 0;
+  return { outline, readings, rim_m, deepest_m: deepest(finding), shape };
 }
 
 /** A broken-out or scaled patch. */
@@ -33,12 +35,12 @@ export const spall: Damage<SpallInput> = {
   takeOff(finding) {
     const area_m2 = polygonArea(finding.outline);
     const base = { area_m2, edge_m: perimeter(finding.outline), rough_m2: area_m2 };
-    if ((finding.readings ?? []).length < 4) {
+    if ((finding.readings ?? []).length < TAKEOFF.readingsLeast) {
       const volume_m3 = volumeFromShape({ area_m2, deepest_m: deepest(finding), shape: finding.shape });
       return { ...base, volume_m3, removed_m3: volume_m3, sigma: sigmaOf(Math.max(TAKEOFF.shapeSpread, finding.deepest.spread ?? 0)) };
     }
-    const { volume_m3, range } = volumeFromReadings(spallReadings(finding));
-    return { ...base, volume_m3, removed_m3: volume_m3, sigma: sigmaOf(range) };
+    const { volume_m3, sigma } = spallVolume(spallReadings(finding));
+    return { ...base, volume_m3, removed_m3: volume_m3, sigma };
   },
   movedTo: (finding, points) => ({
     ...finding,
