@@ -44,7 +44,7 @@ function Systems({ view }: { view: JobView }) {
   const speaker = useSpeaker();
   const router = useRouter();
   const { input } = view;
-  const plan = useWholePlan(view);
+  const { plan, failed: unplanned } = useWholePlan(view);
   const suggested = useMemo(() => (plan ? suggestedSystems(input, plan) : []), [input, plan]);
   const [codes, setCodes] = useState<readonly SystemCode[] | null>(null);
   const [chosenTreatments, setChosenTreatments] = useState<readonly TreatmentInput[] | null>(null);
@@ -61,7 +61,8 @@ function Systems({ view }: { view: JobView }) {
   // The comparison is asked anew whenever these are other ones.
   const shown = useMemo(() => codes ?? all.filter(({ code }) => code !== 'own').map(({ code }) => code), [codes, all]);
   const systems = useMemo(() => SYSTEM_CODES.flatMap((code) => all.filter((system) => system.code === code && shown.includes(code))), [all, shown]);
-  const { outcomes, failed } = useOutcomes(view, systems);
+  const { outcomes, failed: incomparable } = useOutcomes(view, systems);
+  const failed = unplanned || incomparable;
   const stop = stopOf(speaker, 'fix', view, () => router.replace(links.step(view.job.id, 'walk')));
   if (stop) return stop;
   const decision = outcomes ? decide(outcomes, view.input.firm.acceptedChance) : null;
