@@ -3,13 +3,14 @@ import { planInput } from '@tufa/contract/schemas';
 import { check } from '@tufa/contract/validate';
 import { computePlan, type PlanInput } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
-import { FORMULAS, missOf, type ReferenceEntry } from '@tufa/core/reference';
+import { FORMULAS, heldAgainst, missOf, simulatedIn, simulatedSpalls, type DamageFile, type ReferenceEntry } from '@tufa/core/reference';
 import { PLAIN, sayCoded, sayProblem } from '@tufa/words';
 import { fromDemonstration, isDemonstration } from './demonstration';
 import { exampleJob } from './example';
 
 const USAGE = `tufa plan JOB.json       the computed plan of a job file, as JSON
 tufa vectors FILE.json   reference values evaluated; a line for each miss
+tufa damage [FILE.json]  volumes from depths, held against simulated damage; without a file against draws of its own
 tufa example             a complete job file to start from`;
 
 /** What was asked for is no call of this command. */
@@ -54,10 +55,22 @@ function vectors(path: string | undefined): number {
   return outside === 0 ? 0 : 1;
 }
 
+/** How far volumes from readings are from the truth: median, what the range holds, how often an order at P95 is short. */
+function damage(path: string | undefined): number {
+  const { median, inRange, short, families } = heldAgainst(path ? simulatedIn(readJson(path) as DamageFile) : simulatedSpalls(1, 600));
+  const share = (value: number): string => `${(100 * value).toFixed(1)} %`;
+  out(`median of estimate over truth   ${median.toFixed(3)}`);
+  for (const [family, ratio] of Object.entries(families)) out(`  ${family.padEnd(29)} ${ratio.toFixed(3)}`);
+  out(`P10 to P90 holds                ${share(inRange)}`);
+  out(`an order at P95 is short in     ${share(short)}`);
+  return 0;
+}
+
 function main([command, path]: readonly string[]): number {
   try {
     if (command === 'plan') return plan(path);
     if (command === 'vectors') return vectors(path);
+    if (command === 'damage') return damage(path);
     if (command === 'example') {
       out(JSON.stringify(exampleJob(), null, 1));
       return 0;

@@ -110,3 +110,6 @@ function nearness(computed: unknown, value: unknown, { tolerance, absolute }: Re
   const relative = value === 0 ? error : error / Math.abs(value);
   return { relative, within: absolute === undefined ? relative <= tolerance : error <= absolute };
 }
+
+export { simulatedSpalls } from './simulatedSpalls';
+export { heldAgainst, simulatedIn, type DamageFile } from './volumesHeld';

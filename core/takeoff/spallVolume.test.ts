@@ -1,39 +1,11 @@
 import fc from 'fast-check';
 import damage from '../reference/damage.json';
-import { RANGE } from '../quantity';
 import { problemOf } from '../testing/problemOf';
-import { simulatedSpalls } from '../testing/simulatedSpalls';
-import { polygonArea, spallDepth, spallVolume, type DepthReading, type Point, type ReadSpall, type SpallShape } from './index';
+import { simulatedSpalls } from '../reference/simulatedSpalls';
+import { heldAgainst, simulatedIn } from '../reference/volumesHeld';
+import { polygonArea, spallDepth, spallVolume, type DepthReading, type Point, type ReadSpall } from './index';
 
-/** The 95 % quantile of a normal. */
-const Z95 = 1.6448536269514722;
-
-const read = damage.flatMap(({ job, truths }) =>
-  job.findings.map(({ outline, readings, deepest, shape }, i) => ({
-    outline: outline as unknown as Point[],
-    readings: readings as unknown as DepthReading[],
-    rim_m: 0,
-    deepest_m: Math.max(deepest.value, ...readings.map(([, , depth_m]) => depth_m!)),
-    shape: shape as SpallShape,
-    family: truths[i]!.family,
-    truth_m3: truths[i]!.truth,
-  })),
-);
-
-const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1]!;
-
-/** What is estimated of many spalls, held against what they are. */
-function heldAgainst(spalls: readonly (ReadSpall & { family: string; truth_m3: number })[]) {
-  const told = spalls.map((spall) => ({ ...spallVolume(spall), family: spall.family, truth_m3: spall.truth_m3 }));
-  const of = (some: typeof told): number => median(some.map(({ volume_m3, truth_m3 }) => volume_m3 / truth_m3));
-  const share = (good: (row: (typeof told)[number]) => boolean): number => told.filter(good).length / told.length;
-  return {
-    median: of(told),
-    inRange: share(({ volume_m3, sigma, truth_m3 }) => Math.abs(Math.log(volume_m3 / truth_m3)) <= RANGE.z10 * sigma),
-    short: share(({ volume_m3, sigma, truth_m3 }) => volume_m3 * Math.exp(Z95 * sigma) < truth_m3),
-    families: Object.fromEntries([...new Set(told.map(({ family }) => family))].map((family) => [family, of(told.filter((row) => row.family === family))])),
-  };
-}
+const read = simulatedIn(damage as never);
 
 const within = (value: number, least: number, most: number): void => {
   expect(value).toBeGreaterThanOrEqual(least);
