@@ -146,10 +146,10 @@ test('a step’s fill warms itself, a wedge runs thin at its toe, a skim’s bat
   const wedge = computePlan(jobWith(WEDGE, sheetOf('sandedRapid')));
   expect(wedge.findings[0]!.chosen!.thinRun_m).toBeCloseTo((0.6 * 0.005) / 0.02, 9);
   expect(wedge.warnings.map(({ code }) => code)).toContain('wedge.thin');
-  const slow = { ...input.crew, hands: 1, rate_m2_s: 0.006, finish_s: 0 };
+  const slow = { ...input.crew, hands: 1, rate_m2_s: 0.012, finish_s: 0 };
   const large: FindingInput = { ...SKIM, outline: rectangle({ length_m: 6, width_m: 1 }) };
   // From too short for placing to long enough for both: between them the batch fits and the next one comes too late.
-  const limits = Array.from({ length: 24 }, (_, i) => 400 + i * 50).map((life_s) => {
+  const limits = Array.from({ length: 24 }, (_, i) => 400 + i * 20).map((life_s) => {
     const sheet: Sheet = { ...sheetOf('fineRapid'), flow: { least_s: life_s, most_s: life_s }, finish: { least_s: 2400, most_s: 2400 } };
     return chosenOf(jobWith(large, sheet, { crew: slow })).batches.grid.find(({ share }) => share === 0.5)!.limit;
   });
@@ -160,6 +160,13 @@ test('a step’s fill warms itself, a wedge runs thin at its toe, a skim’s bat
   const hot = { ...input.conditions, air_C: typed(38), slab_C: typed(45), powder_C: typed(38) };
   const thick = computePlan(jobWith({ ...STEP, rise: typed(0.3) } as FindingInput, sheetOf('rapidConcrete'), { conditions: hot }));
   expect(thick.warnings.map(({ code }) => code)).toContain('fill.hot');
+});
+
+test.each([1, 3, 6, 10])('a skim over a profile of %i counts its texture once: a batch covers its share of the area', (profile) => {
+  const job = jobWith({ ...SKIM, profile } as FindingInput, sheetOf('broomOverlay'));
+  const [{ takeOff, chosen }] = computePlan(job).findings as [ReturnType<typeof computePlan>['findings'][number]];
+  const { area_m2, volume_m3 } = chosen!.window.batch;
+  expect(area_m2 / volume_m3).toBeCloseTo(takeOff.area_m2 / takeOff.volume.p50, 6);
 });
 
 const filled = (slot: CrackInput, sheet: Sheet, house: Partial<HouseMethod> = {}) =>

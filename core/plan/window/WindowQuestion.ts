@@ -10,6 +10,8 @@ export interface WindowQuestion {
   readonly retarderDose: number;
   /** mean thickness of the layer, m */
   readonly thickness_m: number;
+  /** what of the ground's texture the layer fills, where the take-off has told it; else the profile that the sheet asks for, m */
+  readonly texture_m?: number;
   readonly air_C: number;
   readonly slab_C: number;
   readonly powder_C: number;

@@ -86,7 +86,7 @@ export function courseFor(question: WindowQuestion): {
 } {
   const { sheet, crew, record } = question;
   const portion = portionFor(question);
-  const area_m2 = portion.volume_m3 / (question.thickness_m + textureOf(sheet.profile));
+  const area_m2 = portion.volume_m3 / (question.thickness_m + (question.texture_m ?? textureOf(sheet.profile)));
   const retarder = question.retarderDose === 0 ? 1 : retarderFactor({ dose: question.retarderDose, table: sheet.retarder });
   const resin = isResin(sheet);
   const read = flowOf(sheet);

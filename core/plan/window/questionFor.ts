@@ -27,6 +27,8 @@ export function questionFor({ input, takeOff, sheet, share, site }: Pick<Context
   const hour = site?.hour();
   const lineWidth_m = sheet.water ? undefined : lineWidthOf(takeOff);
   const line = lineWidth_m !== undefined;
+  // A skim's volume holds the texture it fills: its layer is what stands over the peaks.
+  const { texture_m } = takeOff.more;
   return {
     sheet,
     share,
@@ -35,7 +37,8 @@ export function questionFor({ input, takeOff, sheet, share, site }: Pick<Context
     task: batch.task,
     retarderDose: batch.retarderDose,
     // In a crack the resin lies between two walls: half its width counts.
-    thickness_m: line ? Math.max(2e-4, lineWidth_m / 2) : Math.min(takeOff.mean_m, sheet.thickness.liftMost_m),
+    thickness_m: line ? Math.max(2e-4, lineWidth_m / 2) : Math.min(takeOff.mean_m - (texture_m ?? 0), sheet.thickness.liftMost_m),
+    ...(texture_m === undefined ? {} : { texture_m }),
     air_C: hour?.air_C ?? conditions.air_C.value,
     slab_C: hour?.slab_C ?? conditions.slab_C.value,
     powder_C: conditions.powder_C.value,
