@@ -1,5 +1,5 @@
 import type { Ranked } from '@tufa/core/choose';
-import { rankingOf, sectionLayers, sectionOf, type FindingPlan, type PlanInput, type SystemSection, prepared } from '@tufa/core/plan';
+import { filledTakeOff, rankingOf, sectionLayers, sectionOf, type FindingPlan, type PlanInput, type SystemSection, prepared } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
 import { printFigure, say, sayCoded } from '@tufa/words';
@@ -88,9 +88,17 @@ function Fix({ view }: { view: JobView }) {
   const chosen = chosenId === sheet.id;
   const element = view.input.elements.find(({ id }) => id === finding.elementId);
   const found = view.input.findings.find(({ id }) => id === finding.findingId);
+  const input = prepared(view.input);
   const section =
     element && found
-      ? sectionOf({ input: prepared(view.input), element, finding: found, takeOff: finding.takeOff, sheet, treatment: chosen ? current : undefined })
+      ? sectionOf({
+          input,
+          element,
+          finding: found,
+          takeOff: filledTakeOff({ input, finding: found, takeOff: finding.takeOff, sheet }),
+          sheet,
+          treatment: chosen ? current : undefined,
+        })
       : null;
   const shelf = (
     <ShelfFor

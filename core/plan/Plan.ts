@@ -106,6 +106,8 @@ export interface ChosenPlan {
   readonly lifts: number;
   readonly layers: readonly LayerPlan[];
   readonly quantities: Quantities;
+  /** what is carried away for it, with what the plan itself cuts; null where nothing is */
+  readonly debris: TakeOff['debris'];
   readonly batches: BatchesPlan;
   readonly ticket: Ticket;
   readonly window: WindowAnswer;

@@ -169,6 +169,47 @@ test.each([1, 3, 6, 10])('a skim over a profile of %i counts its texture once: a
   expect(area_m2 / volume_m3).toBeCloseTo(takeOff.area_m2 / takeOff.volume.p50, 6);
 });
 
+const CONE: FindingInput = {
+  ...found,
+  kind: 'spall',
+  outline: rectangle({ length_m: 0.6, width_m: 0.4 }),
+  deepest: typed(0.036),
+  shape: 'cone',
+  edge: 'cut',
+  readings: [],
+};
+const deep = (): Sheet => ({ ...sheetOf('sandedRapid'), thickness: { ...sheetOf('sandedRapid').thickness, least_m: 0.035, most_m: 0.1, liftMost_m: 0.1 } });
+
+test.each<[string, FindingInput, Partial<HouseMethod>]>([
+  ['a cone', CONE, {}],
+  ['one found feathered in a house of shoulders', { ...CONE, edge: 'feathered' } as FindingInput, { edge: 'shoulder' }],
+  ['one with a keyed edge', CONE, { edge: 'keyed' }],
+  [
+    'one with depths read in it',
+    {
+      ...CONE,
+      readings: [
+        [0.3, 0.2, 0.036],
+        [0.1, 0.1, 0.01],
+        [0.5, 0.3, 0.012],
+        [0.2, 0.3, 0.02],
+      ],
+    } as FindingInput,
+    {},
+  ],
+])('%s under a sheet of at least 35 mm is cut, filled, ordered, mixed and carried away to 35 mm everywhere', (_, spall, house) => {
+  const job = { ...jobWith(spall, deep()), house };
+  const plan = computePlan(job);
+  const [{ takeOff, chosen }] = plan.findings as [(typeof plan.findings)[number]];
+  const least_m3 = 0.6 * 0.4 * 0.035;
+  expect(takeOff.volume.p50).toBeLessThan(least_m3 * 0.8);
+  const { powder, yield_m3_kg } = chosen!.quantities;
+  expect(powder.p50 * yield_m3_kg).toBeGreaterThan(least_m3);
+  expect(powder.p50 * yield_m3_kg).toBeLessThan(least_m3 * 1.4);
+  expect(chosen!.debris!.mass_kg).toBeGreaterThanOrEqual(2300 * least_m3 * (1 - 1e-9));
+  expect(chosen!.batches.count * chosen!.window.batch.volume_m3).toBeGreaterThanOrEqual(least_m3);
+});
+
 const filled = (slot: CrackInput, sheet: Sheet, house: Partial<HouseMethod> = {}) =>
   filledTakeOff({ input: prepared({ ...input, house }), finding: slot, takeOff: takeOffOf(slot), sheet });
 const CROWN = (2 / 3) * 0.0015 * (0.005 + 0.006);

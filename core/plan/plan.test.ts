@@ -10,6 +10,7 @@ import {
   computePlan,
   DEFAULT_CREW,
   DEFAULT_FIRM,
+  filledTakeOff,
   questionFor,
   strataDomain,
   strataOf,
@@ -68,7 +69,17 @@ test('a hotter slab shortens the window, a retarder lengthens it and sets later,
   expect(foot(slow)).toBeGreaterThan(foot(mild));
   const lever = mild.levers.find(({ code }) => code === 'coolWater')!;
   const again = windowFor({
-    ...questionFor({ input: prepared(input), takeOff: computePlan(input).findings[0]!.takeOff, sheet: sheetOf('sandedRapid'), share: mild.batches.share! }),
+    ...questionFor({
+      input: prepared(input),
+      takeOff: filledTakeOff({
+        input: prepared(input),
+        finding: input.findings[0]!,
+        takeOff: computePlan(input).findings[0]!.takeOff,
+        sheet: sheetOf('sandedRapid'),
+      }),
+      sheet: sheetOf('sandedRapid'),
+      share: mild.batches.share!,
+    }),
     ...lever.change,
   });
   expect(again.window.placeBy_s - mild.window.window.placeBy_s).toBeCloseTo(lever.gain_s, 9);

@@ -18,6 +18,8 @@ import {
   rectangle,
   skimVolume,
   underWater,
+  volumeCutTo,
+  volumeFromShape,
   volumeFromReadings,
   wilson,
   type DepthReading,
@@ -185,4 +187,15 @@ test('outlines that are none are refused, and strips too long for their stock', 
   // Thirteen pieces and more go first-fit: never more stocks than pieces, never a stock overfull.
   const many = cutList({ parts_m: Array.from({ length: 20 }, (_, i) => 0.3 + (i % 7) * 0.2), stock_m: 2.44, kerf_m: 0.003 });
   expect(many.stocks.flat().sort((a, b) => a - b)).toEqual(Array.from({ length: 20 }, (_, i) => i));
+});
+
+test.each(['cone', 'dish', 'pan'] as const)('a %s cut to a least depth holds what its floor and the rest of it hold', (shape) => {
+  const n = { cone: 1, dish: 2, pan: 8 }[shape];
+  for (const least_m of [0, 0.004, 0.015, 0.0299, 0.03, 0.05]) {
+    // Rings from the middle to the rim.
+    const rings = Array.from({ length: 4000 }, (_, i) => (i + 0.5) / 4000);
+    const summed_m3 = rings.reduce((sum, r) => sum + (Math.max(least_m, 0.03 * (1 - r ** n)) * 2 * r) / 4000, 0) * 0.5;
+    expect(volumeCutTo({ area_m2: 0.5, deepest_m: 0.03, shape, least_m })).toBeCloseTo(summed_m3, 6);
+  }
+  expect(volumeCutTo({ area_m2: 0.5, deepest_m: 0.03, shape, least_m: 0 })).toBe(volumeFromShape({ area_m2: 0.5, deepest_m: 0.03, shape }));
 });

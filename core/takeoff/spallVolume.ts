@@ -12,6 +12,8 @@ export interface ReadSpall {
   readonly readings: readonly DepthReading[];
   /** what the edge starts from: 0 where it is feathered, the cut's depth where it is sawn, m */
   readonly rim_m: number;
+  /** every place is cut down to at least this, by the saw or for the sheet, m; the rim where nothing is said */
+  readonly least_m?: number;
   /** the deepest anybody found, wherever that was, m */
   readonly deepest_m: number;
   readonly shape: SpallShape;
@@ -210,11 +212,12 @@ function volumeOver(ground: Ground, seen: readonly Seen[], spall: ReadSpall): nu
         if (wb >= 0 && wc >= 0 && wb + wc <= 1) depths[row * columns + column]! += ra * (1 - wb - wc) + rb * wb + rc * wc;
       }
   }
+  const least_m = Math.max(spall.rim_m, spall.least_m ?? 0);
   let [sum_m, count] = [0, 0];
   for (const depth_m of depths) {
     // Outside there is no depth.
     if (Number.isNaN(depth_m)) continue;
-    sum_m += Math.max(spall.rim_m, depth_m);
+    sum_m += Math.max(least_m, depth_m);
     count += 1;
   }
   return count > 0 ? (area_m2 * sum_m) / count : 0;

@@ -5,6 +5,26 @@ import { TAKEOFF } from './constants';
 export const SHAPES = ['cone', 'dish', 'pan'] as const;
 export type SpallShape = (typeof SHAPES)[number];
 
+/** How a bottom of each shape falls towards its rim, as a power of the way out: D (1 - r^n) holds 1/3, 1/2 and 4/5 of area x deepest. */
+const FALL: Readonly<Record<SpallShape, number>> = { cone: 1, dish: 2, pan: 8 };
+
+/**
+ * The same where every place is cut down to a least depth: a saw cut at the edge, a product that holds nowhere thinner.
+ *
+ * @param least_m 0 to the deepest and over; over it the whole is that deep
+ * @returns m3
+ * @throws Problem `outOfRange`
+ */
+export function volumeCutTo({ area_m2, deepest_m, shape, least_m }: Parameters<typeof volumeFromShape>[0] & { least_m: number }): number {
+  inRange({ quantity: 'least_m', value: least_m, least: 0, most: 1 });
+  const uncut_m3 = volumeFromShape({ area_m2, deepest_m, shape });
+  if (least_m >= deepest_m) return area_m2 * least_m;
+  const n = FALL[shape];
+  // Inside this share of the way out the bottom is deeper than the cut.
+  const r = (1 - least_m / deepest_m) ** (1 / n);
+  return least_m === 0 ? uncut_m3 : area_m2 * (least_m * (1 - r * r) + deepest_m * (r * r - (2 * r ** (n + 2)) / (n + 2)));
+}
+
 /**
  * Volume of a spall from its deepest depth and the shape of its bottom.
  *

@@ -72,7 +72,7 @@ export function repairPart(given: PlanInput, treatments: readonly TreatmentInput
     onSite,
     material_minor: sumOf(plan.orders, ({ chosen }) => chosen.cost_minor) + sumOf(plan.aids, ({ cost_minor }) => cost_minor),
     tools: poweredTools(mixed.flatMap(({ steps }) => steps)),
-    debris_kg: sumOf(plan.elements, ({ debris }) => debris?.mass_kg ?? 0),
+    debris_kg: sumOf(plan.findings, ({ chosen, takeOff }) => (chosen ? chosen.debris : takeOff.debris)?.mass_kg ?? 0),
   });
   const lives = done.map(({ finding, element, planned, chosen }) => {
     const sheet = knownSheet(input, chosen.sheetId);

@@ -1,7 +1,9 @@
-import { CHOOSE, edgeOf } from '../../choose';
-import { sigmaOf } from '../../quantity';
+import { CHOOSE, edgeOf, houseOf } from '../../choose';
+import { rangedOf, sigmaOf } from '../../quantity';
+import type { Sheet } from '../../shelf';
 import { depthReasons, type SpallInput } from '../../survey';
-import { outsiders, perimeter, polygonArea, spallVolume, TAKEOFF, volumeFromShape, type ReadSpall } from '../../takeoff';
+import { debrisOf, outsiders, perimeter, polygonArea, spallVolume, TAKEOFF, volumeCutTo, volumeFromShape, type ReadSpall } from '../../takeoff';
+import type { PlanInput } from '../input/PlanInput';
 import { facing } from '../steps/facing';
 import { leftHigh } from '../steps/leftHigh';
 import { lifting } from '../steps/lifting';
@@ -20,6 +22,17 @@ export function spallReadings(finding: SpallInput): ReadSpall {
   const shallowest_m = readings.reduce((least, [, , depth_m]) => Math.min(least, depth_m), Infinity);
   const rim_m = edge === 'cut' ? (cutDepth_m ?? (readings.length > 0 ? shallowest_m : 0)) : 0;
   return { outline, readings, rim_m, deepest_m: deepest(finding), shape };
+}
+
+/** How deep a shoulder is cut for a sheet. */
+const shoulderOf = (sheet: Sheet): number => Math.max(sheet.thickness.least_m, CHOOSE.shoulderFrom_m);
+
+/** The depth to which the plan itself cuts every place of a spall, so that the sheet is nowhere thinner than it may be; 0 where it runs out to nothing. */
+function cutTo(input: PlanInput, finding: SpallInput, sheet: Sheet): number {
+  const element = input.elements.find(({ id }) => id === finding.elementId);
+  if (!element) return 0;
+  const edge = edgeOf({ house: houseOf(input.house), element, rim: finding.edge });
+  return edge === 'feathered' ? 0 : edge === 'keyed' ? sheet.thickness.least_m : shoulderOf(sheet);
 }
 
 /** A broken-out or scaled patch. */
@@ -42,6 +55,22 @@ export const spall: Damage<SpallInput> = {
     const { volume_m3, sigma } = spallVolume(spallReadings(finding));
     return { ...base, volume_m3, removed_m3: volume_m3, sigma };
   },
+  filled({ input, finding, takeOff, sheet }) {
+    const least_m = cutTo(input, finding, sheet);
+    if (least_m === 0) return takeOff;
+    const { area_m2 } = takeOff;
+    const volume_m3 =
+      (finding.readings ?? []).length < TAKEOFF.readingsLeast
+        ? volumeCutTo({ area_m2, deepest_m: deepest(finding), shape: finding.shape, least_m })
+        : spallVolume({ ...spallReadings(finding), least_m }).volume_m3;
+    return {
+      ...takeOff,
+      deepest_m: Math.max(takeOff.deepest_m, least_m),
+      mean_m: volume_m3 / area_m2,
+      volume: rangedOf(volume_m3, takeOff.sigma),
+      debris: debrisOf(volume_m3),
+    };
+  },
   movedTo: (finding, points) => ({
     ...finding,
     outline: points,
@@ -55,7 +84,7 @@ export const spall: Damage<SpallInput> = {
     const edge = edgeOf({ house, element, rim: finding.edge });
     if (edge === 'feathered') return [stepOf('step.feather', {})];
     if (edge === 'keyed') return [stepOf('step.keyed', { length_m: takeOff.perimeter_m })];
-    return [stepOf('step.shoulder', { depth_m: Math.max(sheet.thickness.least_m, CHOOSE.shoulderFrom_m), length_m: takeOff.perimeter_m })];
+    return [stepOf('step.shoulder', { depth_m: shoulderOf(sheet), length_m: takeOff.perimeter_m })];
   },
   filling: (context) => lifting(context),
   finishing: (context) => facing(context, leftHigh(context)),

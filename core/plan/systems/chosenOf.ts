@@ -115,6 +115,7 @@ export function chosenOf(given: Context, overlay: OverlayPlan | null = null): Ch
     lifts,
     layers: layersOf(context, lifts),
     quantities,
+    debris: takeOff.debris,
     batches,
     window,
     ticket: ticketOf({
