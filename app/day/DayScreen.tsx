@@ -1,4 +1,4 @@
-import { questionFor, strataDomain, STRATA_QUANTITIES, windowFor, type StrataQuantity, type WindowQuestion, prepared } from '@tufa/core/plan';
+import { filledTakeOff, questionFor, strataDomain, STRATA_QUANTITIES, windowFor, type StrataQuantity, type WindowQuestion, prepared } from '@tufa/core/plan';
 import type { ConditionKind } from '@tufa/contract/assemble';
 import { Problem } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
@@ -41,10 +41,12 @@ function Day({ view }: { view: JobView }) {
   const { finding, sheet } = view;
   const chosen = finding?.chosen ?? null;
   const share = chosen?.batches.share ?? Math.min(...view.input.firm.grid);
-  const kept = useMemo(
-    () => (finding && sheet?.water ? questionFor({ input: prepared(view.input), takeOff: finding.takeOff, sheet, share }) : null),
-    [view.input, finding, sheet, share],
-  );
+  const kept = useMemo(() => {
+    const input = prepared(view.input);
+    const found = input.findings.find(({ id }) => id === finding?.findingId);
+    if (!finding || !found || !sheet?.water) return null;
+    return questionFor({ input, takeOff: filledTakeOff({ input, finding: found, takeOff: finding.takeOff, sheet }), sheet, share });
+  }, [view.input, finding, sheet, share]);
   // The figure under the thumb changes at once; what follows from it a frame later, so that a tap is never waited for.
   const followed = useDeferredValue(tried);
   const question = useMemo<WindowQuestion | null>(() => (kept ? { ...kept, ...followed } : null), [kept, followed]);

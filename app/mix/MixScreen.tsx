@@ -135,7 +135,7 @@ function TicketView({ view, finding, chosen, sheet }: { view: JobView; finding: 
     <View className="gap-2">
       <T as="h2">{`${say(speaker, 'mix.ticket')}, ${sayShare(speaker, ticket.share)}`}</T>
       <T as="faint">
-        {say(speaker, 'mix.ticketLead', { volume_m3: window.batch.volume_m3, area_m2: window.batch.area_m2, thickness_m: finding.takeOff.mean_m })}
+        {say(speaker, 'mix.ticketLead', { volume_m3: window.batch.volume_m3, area_m2: window.batch.area_m2, thickness_m: window.question.thickness_m })}
       </T>
       <View className={hand === 'right' ? 'flex-row gap-3' : 'flex-row-reverse gap-3'}>
         <View className="flex-1">

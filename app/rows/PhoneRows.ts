@@ -58,7 +58,7 @@ export class PhoneRows {
     this.set({ ...this.phone, ready: place?.whole ?? false, clockOffset: place?.clockOffset ?? 0, firm, jobs, standings });
   }
 
-  /** Holds the rows of another store in the place of what was phone. */
+  /** Holds the rows of another store in the place of what was held. */
   async of(store: RowStore): Promise<void> {
     this.store = store;
     this.wanted.clear();

@@ -107,3 +107,24 @@ test('too few, outside and absurd readings are named', () => {
     'outOfRange',
   );
 });
+
+test('a sliver that has no middle, and readings on the edge alone, are still told', () => {
+  const sliver: Point[] = [
+    [0, 0],
+    [2, 0.001],
+    [2, 0.0012],
+  ];
+  const on: DepthReading[] = [
+    [1, 0.00055, 0.01],
+    [1.5, 0.0008, 0.01],
+    [1.9, 0.00105, 0.01],
+  ];
+  const told = spallVolume({ outline: sliver, readings: on, rim_m: 0, deepest_m: 0.01, shape: 'dish' });
+  expect(told.volume_m3).toBeGreaterThan(0);
+  expect(told.sigma).toBeGreaterThanOrEqual(0.065);
+  const { outline } = read[0]!;
+  const rim = outline.slice(0, 4).map(([x, y]): DepthReading => [x, y, 0.004]);
+  const edge = spallVolume({ outline, readings: rim, rim_m: 0, deepest_m: 0.004, shape: 'pan' });
+  expect(edge.volume_m3).toBeGreaterThan(0);
+  expect(Number.isFinite(edge.sigma)).toBe(true);
+});

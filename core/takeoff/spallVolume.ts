@@ -1,7 +1,7 @@
-import { inRange, Problem } from '../quantity';
+import { inRange, Problem, sigmaOf } from '../quantity';
 import { TAKEOFF } from './constants';
 import { polygonArea, type Point } from './polygonArea';
-import { checkReadings, restMesh, type DepthReading } from './volumeFromReadings';
+import { checkReadings, restMesh, volumeFromReadings, type DepthReading } from './volumeFromReadings';
 import type { SpallShape } from './volumeFromShape';
 
 /** A spall as its volume is estimated from depths read in it. */
@@ -48,6 +48,11 @@ export function spallVolume(spall: ReadSpall): { volume_m3: number; sigma: numbe
   inRange({ quantity: 'deepest_m', value: deepest_m, least: 0, most: 1 });
   const ground = groundOf(outline);
   const seen = readings.map((reading): Seen => ({ reading, u: ground.share(reading[0], reading[1]) }));
+  // A sliver thinner than the grid has no middle to deepen towards.
+  if (!ground.hasMiddle) {
+    const { volume_m3, range } = volumeFromReadings({ outline, readings, edge: 'square', cutDepth_m: Math.max(spall.rim_m, spall.least_m ?? 0) });
+    return { volume_m3, sigma: Math.max(TAKEOFF.readingsSigma, sigmaOf(range)) };
+  }
   const found = deepestOf(seen);
   const tapped_m3 = volumeOver(ground, seen, { ...spall, deepest_m: found });
   // A deepest that was typed bends the trend towards a cone where the readings are shallow: it never makes a spall smaller.
@@ -118,6 +123,8 @@ interface Ground {
   /** for each cell ln(1 - u), u its middle's share of the way from the edge to where it is farthest; NaN outside */
   readonly left: Float64Array;
   readonly share: (x: number, y: number) => number;
+  /** whether any cell lies inside */
+  readonly hasMiddle: boolean;
 }
 
 function groundOf(outline: readonly Point[]): Ground {
@@ -140,8 +147,18 @@ function groundOf(outline: readonly Point[]): Ground {
       most_m = Math.max(most_m, edge_m);
     }
   }
-  const share = (x: number, y: number): number => (most_m > 0 ? Math.min(1, toEdge(x, y, outline) / most_m) : 0);
-  return { outline, area_m2: polygonArea(outline), from, cell_m, columns, rows, left: left.map((edge_m) => Math.log(1 - edge_m / most_m)), share };
+  const share = (x: number, y: number): number => Math.min(1, toEdge(x, y, outline) / Math.max(most_m, 1e-9));
+  return {
+    outline,
+    area_m2: polygonArea(outline),
+    from,
+    cell_m,
+    columns,
+    rows,
+    left: left.map((edge_m) => Math.log(1 - edge_m / most_m)),
+    share,
+    hasMiddle: most_m > 0,
+  };
 }
 
 /** Where the sides of an outline cross a height, m. */
@@ -220,5 +237,5 @@ function volumeOver(ground: Ground, seen: readonly Seen[], spall: ReadSpall): nu
     sum_m += Math.max(least_m, depth_m);
     count += 1;
   }
-  return count > 0 ? (area_m2 * sum_m) / count : 0;
+  return (area_m2 * sum_m) / count;
 }

@@ -129,12 +129,16 @@ const bodies: fc.Arbitrary<FuzzedRequest> = fc
   }));
 
 const signIns: fc.Arbitrary<FuzzedRequest> = fc
-  .record({ personId: fc.oneof(ids, garbage), device: fc.oneof(fc.record({ id: fc.oneof(ids, garbage), label: garbage }), garbage) })
-  .map((body) => ({
+  .record({
+    personId: fc.oneof(ids, garbage),
+    device: fc.oneof(fc.record({ id: fc.oneof(ids, garbage), label: fc.oneof(fc.constant('phone'), garbage) }), garbage),
+    cookie: fc.constantFrom('elsewhere=1', 'tufa-device=x', 'tufa-device=j%3A%7B%22a%22%3A1%7D', 'tufa-device='),
+  })
+  .map(({ cookie, ...body }) => ({
     method: 'post',
     path: '/api/v1/session',
     // From elsewhere: one that succeeds would end the session in which the rest are asked.
-    headers: { ...asJson, cookie: 'elsewhere=1' },
+    headers: { ...asJson, cookie },
     body: JSON.stringify(body),
   }));
 

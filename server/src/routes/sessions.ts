@@ -43,8 +43,10 @@ export function sessionRoutes({ source, firmId, clock, news, proxied }: AppConte
     if (fault) throw new HttpProblem({ status: 422, code: fault.code, field: fault.field, figures: fault.figures });
     const person = (await people()).people.find((candidate) => candidate.id === value.personId);
     if (!person) throw new HttpProblem({ status: 422, code: 'unknownPerson', field: 'personId' });
-    const { [DEVICE_COOKIE.name]: shown } = request.cookies as Readonly<Record<string, string | undefined>>;
-    const device = await withFirm(source, firmId, (tx) => knownDevice(tx, firmId, { ...value.device, secret: shown, personId: person.id, at: clock() }));
+    const { [DEVICE_COOKIE.name]: shown } = request.cookies as Readonly<Record<string, unknown>>;
+    const device = await withFirm(source, firmId, (tx) =>
+      knownDevice(tx, firmId, { ...value.device, secret: typeof shown === 'string' ? shown : undefined, personId: person.id, at: clock() }),
+    );
     // Whoever signs in begins a session of their own; the one before, with its streams, is over.
     news.endOf(request.sessionID);
     await promisify(request.session.regenerate.bind(request.session))();
