@@ -1,4 +1,4 @@
-import type { ChosenPlan, FindingPlan, TicketLine } from '@tufa/core/plan';
+import type { ChosenPlan, TicketLine } from '@tufa/core/plan';
 import { vesselScene } from '@tufa/draw';
 import { say, printFigure, sayShare, sayCoded } from '@tufa/words';
 import { nearestMark } from '@tufa/core/mix';
@@ -89,7 +89,7 @@ function Mix({ view: present }: { view: JobView }) {
           <View className="gap-4">
             <StalePlan view={present} />
             <Warnings plan={view.plan} />
-            <TicketView view={view} finding={finding} chosen={chosen} sheet={sheet} />
+            <TicketView view={view} chosen={chosen} sheet={sheet} />
             <Cautions screen="mix" input={view.input} plan={view.plan} data={view.data} />
             <Order chosen={chosen} />
             <JobOrder input={view.input} plan={view.plan} />
@@ -108,7 +108,7 @@ function Mix({ view: present }: { view: JobView }) {
 }
 
 /** One ticket, in the order it goes into the pail, a line to tick at a time, beside the pail with its marks. */
-function TicketView({ view, finding, chosen, sheet }: { view: JobView; finding: FindingPlan; chosen: ChosenPlan; sheet: Sheet }) {
+function TicketView({ view, chosen, sheet }: { view: JobView; chosen: ChosenPlan; sheet: Sheet }) {
   const speaker = useSpeaker();
   const { ticket, window } = chosen;
   const { hand } = usePhone();

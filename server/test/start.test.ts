@@ -54,7 +54,9 @@ test('whoever is killed leaves the database to the next, who stops it', async ()
 }, 60_000);
 
 test('a lock whose number another process has got since is no reason to end that process', async () => {
-  writeFileSync(join(HOME, 'data/postmaster.pid'), `${process.pid}\n${join(HOME, 'data')}\n1\n1\n${HOME}\n127.0.0.1\n0 0\nready\n`);
+  // The number of the database that these tests run on: of the same program, and of another folder.
+  const [other] = readFileSync(join(homeOf('test-cluster'), 'data/postmaster.pid'), 'utf8').split('\n');
+  writeFileSync(join(HOME, 'data/postmaster.pid'), `${other}\n${join(HOME, 'data')}\n1\n1\n${HOME}\n127.0.0.1\n0 0\nready\n`);
   const start = holder();
   expect(await answers(await start.url)).toBe(true);
   expect(start.said()).not.toMatch(/kill/);
