@@ -1,8 +1,11 @@
 import type { Command } from './commands';
 import type { EntityName, FirmData, Row } from './entities';
 
-/** The name and verb of a command's kind, without loading the schemas. */
+/** The entity and verb of a command's kind, without loading the schemas. */
 const split = (kind: string): [EntityName, string] => kind.split('.') as [EntityName, string];
+
+/** The entity that a command is of. */
+export const entityOf = ({ kind }: Pick<Command, 'kind'>): EntityName => split(kind)[0];
 
 /**
  * What the phone shows before the firm has answered: the data with one command laid over it. Nothing is validated here;

@@ -2,7 +2,7 @@ import { type Conditions, type PlanInput, type TreatmentInput } from '@tufa/core
 import { assumed, type Measured } from '@tufa/core/quantity';
 import type { ElementInput } from '@tufa/core/survey';
 import type { Aid, Sheet } from '@tufa/core/shelf';
-import type { Point } from '@tufa/core/takeoff';
+
 import type { FirmData, ReadingFields, Row, RowOf, TreatmentFields } from './entities';
 import { findingInputOf, marksOf } from './findingInputOf';
 import { isMaterial, upgradeSheet } from './upgradeSheet';
@@ -114,7 +114,7 @@ function soundingsOf(readings: readonly ReadingFields[], elementId: string): Pic
   const taps = readings.filter(({ kind, elementId: of, at }) => kind === 'sounding' && of === elementId && at);
   if (taps.length === 0) return {};
   return {
-    soundings: { points: taps.map(({ at }) => at as Point), hollow: taps.flatMap(({ value }, i) => (value.value === 1 ? [i] : [])) },
+    soundings: { points: taps.map(({ at }) => at!), hollow: taps.flatMap(({ value }, i) => (value.value === 1 ? [i] : [])) },
   };
 }
 

@@ -154,7 +154,7 @@ function milestonesOf(
         : flow
           ? timeOf(flow) / timeOf(figures.flow)
           : 1;
-  const later = Object.fromEntries(Object.entries(milestones).map(([name, at_s]) => [name, Math.round((at_s as number) * slower)]));
+  const later = Object.fromEntries(Object.entries(milestones).map(([name, at_s]) => [name, Math.round(at_s * slower)]));
   const said: Partial<Record<MilestoneName, number>> = {
     ...(initial === undefined ? {} : { initial }),
     ...(final === undefined ? {} : { final }),

@@ -84,7 +84,7 @@ export function readingsFromRows(rows: readonly ReadingRow[], data: FirmData, jo
     const placed = good.x_m !== undefined && good.y_m !== undefined;
     if (!placed && (good.kind === 'sounding' || good.kind === 'depth' || good.kind === 'width'))
       return fail({ field: 'x_m', code: 'field.any.required', figures: {} });
-    if (placed && outsiders([[good.x_m as number, good.y_m as number]], element.geometry.outline).length > 0)
+    if (placed && outsiders([[good.x_m!, good.y_m!]], element.geometry.outline).length > 0)
       return fail({ field: 'x_m', code: 'outsideElement', figures: { name: element.name } });
     readings.push({
       jobId,
@@ -92,7 +92,7 @@ export function readingsFromRows(rows: readonly ReadingRow[], data: FirmData, jo
       findingId: finding?.id ?? null,
       kind: good.kind,
       value: { value: good.value, source: 'typed', ...(good.typed ? { typed: good.typed } : {}) },
-      at: placed ? [good.x_m as number, good.y_m as number] : null,
+      at: placed ? [good.x_m!, good.y_m!] : null,
       takenAt: good.taken_at,
       subject: null,
     });

@@ -24,5 +24,5 @@ export function checkCommand(value: unknown): { value: Command; fault: null } | 
   const change = check<Command['change']>(changeSchema(envelope.value.kind), envelope.value.change);
   const fault = change.fault ?? senseOf(change.value as Record<string, unknown>);
   if (fault) return { value: null, fault: { ...fault, field: `change.${fault.field}` } };
-  return { value: { ...envelope.value, change: change.value as Command['change'] }, fault: null };
+  return { value: { ...envelope.value, change: change.value! }, fault: null };
 }

@@ -116,7 +116,7 @@ export function strataScene(input: {
       .x(x)
       .y((c) => round(scale.toY(time(c))))([...columns]);
     if (d) shapes.push({ type: 'path', d, stroke: 'caution', width: 6, dash: '10 5' });
-    const middle = dry[Math.floor(dry.length / 2)] as Column;
+    const middle = dry[Math.floor(dry.length / 2)]!;
     shapes.push({
       type: 'label',
       x: x(middle),

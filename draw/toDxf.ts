@@ -35,7 +35,7 @@ export function toDxf({
   for (const opening of openings) line('element', opening, true);
   for (const { points, kind = 'spall', label, depth } of findings) {
     line(kind, points, !isLine(kind));
-    words(kind, points[0] as readonly [number, number], [label, depth].filter(Boolean).join(' '));
+    words(kind, points[0]!, [label, depth].filter(Boolean).join(' '));
   }
   for (const { at, hollow } of taps) {
     dxf.setCurrentLayerName(hollow ? 'hollow' : 'solid');

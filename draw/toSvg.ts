@@ -56,7 +56,7 @@ export const PATTERN_TILES: readonly {
       [25, 22, 0.9],
       [20, 27, 0.7],
     ]
-      .map(([x, y, r]) => spot(x as number, y as number, r as number))
+      .map(([x, y, r]) => spot(x!, y!, r!))
       .join(''),
   },
   {

@@ -113,7 +113,7 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
   await page.getByRole('link', { name: /^Mix/ }).click();
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Plan as JSON' }).click()]);
   const worker = JSON.parse(readFileSync(await download.path(), 'utf8'));
-  const jobId = jobUrl.split('/').pop() as string;
+  const jobId = jobUrl.split('/').pop()!;
   const served = await (await page.request.get(`${server}/api/v1/jobs/${jobId}/plan`)).json();
   const file = info.outputPath('job.json');
   writeFileSync(file, JSON.stringify(worker.input));

@@ -12,7 +12,7 @@ export const unreadable = (page: Page): Promise<string[]> =>
     if (document.documentElement.scrollWidth > window.innerWidth) out.push('page scrolls sideways');
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
     for (let node = walker.nextNode(); node; node = walker.nextNode()) {
-      const element = node.parentElement as HTMLElement;
+      const element = node.parentElement!;
       const text = node.textContent?.trim() ?? '';
       if (text === '' || element.closest('svg, script, style, noscript, [aria-hidden="true"]') || getComputedStyle(element).visibility === 'hidden') continue;
       const range = document.createRange();
@@ -79,7 +79,7 @@ export const pairsOf = (page: Page): Promise<{ text: string; behind: string; wor
     const pairs = new Map<string, { text: string; behind: string; words: string; large: boolean }>();
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
     for (let node = walker.nextNode(); node; node = walker.nextNode()) {
-      const element = node.parentElement as HTMLElement;
+      const element = node.parentElement!;
       const words = node.textContent?.trim() ?? '';
       const range = document.createRange();
       range.selectNodeContents(node);

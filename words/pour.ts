@@ -20,6 +20,8 @@ export const pour = {
   batchOf: 'Batch {{batch}} of {{count}}',
   extra: 'Batch {{batch}}, extra',
   unread: 'Batch {{batch}}: no clock',
+  unreadLook: 'Look',
+  clocks: 'Batches with a clock',
   unreadLead: 'Its plan was made by another release of Tufa and cannot be read here. It was started at {{time}}: go by the ticket and by hand.',
   undo: '{{what}} Undo ({{seconds}} s)',
   did: {

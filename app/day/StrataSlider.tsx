@@ -98,7 +98,7 @@ export function StrataSlider({
   });
   useLayoutEffect(() => {
     if (!frame) return;
-    moving.current ??= new MovingScene(picture.current as HTMLCanvasElement);
+    moving.current ??= new MovingScene(picture.current!);
     moving.current.fit(frame);
     const scene = handleAt(value);
     if (scene) moving.current.show(speaker, scene);

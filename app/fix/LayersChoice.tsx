@@ -101,7 +101,7 @@ function OverlayChoice({ view, element, finding, treatment, chosen }: Chosen) {
         value={current?.over ?? NONE}
         onChange={(value) => {
           if (value === NONE) keep(undefined);
-          else if (current ?? first) keep({ sheetId: current?.sheetId ?? (first as string), thickness_m, over: value });
+          else if (current ?? first) keep({ sheetId: current?.sheetId ?? first!, thickness_m, over: value });
         }}
       />
       {fit.length === 0 ? <T tone="caution">{say(speaker, 'layers.noOverlay', { thickness_m })}</T> : null}

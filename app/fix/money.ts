@@ -14,6 +14,6 @@ export function amountMinor(text: string): number | null | undefined {
   if (text.trim() === '') return null;
   const read = AMOUNT.exec(text);
   if (!read) return undefined;
-  const minor = Math.round(Number(`${(read[1] as string).replaceAll(',', '')}${read[2] ?? ''}`) * 100);
+  const minor = Math.round(Number(`${read[1]!.replaceAll(',', '')}${read[2] ?? ''}`) * 100);
   return minor <= 2e9 ? minor : undefined;
 }

@@ -25,7 +25,7 @@ export function KitMissing({ job }: { job: RowOf<'job'> }) {
   const speaker = useSpeaker();
   const { data, ready } = useFirmWith(job.id);
   const input = useMemo(() => (ready ? assemblePlanInput(data, job.id) : null), [data, ready, job.id]);
-  const kit = useWorkedOut('kit', input ? [input] : null, (worker) => kitIn(worker, input as PlanInput), { keepLast: true });
+  const kit = useWorkedOut('kit', input ? [input] : null, (worker) => kitIn(worker, input!), { keepLast: true });
   if (!ready) return <T>{say(speaker, 'now.kitWorking')}</T>;
   if (!input || kit.isError || kit.data?.length === 0) return <T>{say(speaker, 'now.kitUnplanned')}</T>;
   if (!kit.data) return <T>{say(speaker, 'now.kitWorking')}</T>;

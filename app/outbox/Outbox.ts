@@ -132,7 +132,7 @@ export class Outbox {
     if (!first) return;
     try {
       const results = await send(records.map(({ command }) => command));
-      for (const [i, record] of records.entries()) await this.settle(record, results[i] as CommandResult);
+      for (const [i, record] of records.entries()) await this.settle(record, results[i]!);
     } catch (error) {
       if (!isAboutContent(error)) throw error;
       if (records.length === 1) return this.settle(first, { id: first.command.id, result: 'refused', problem: error.details });

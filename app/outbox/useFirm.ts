@@ -246,10 +246,10 @@ export async function writeInstead(instead: readonly number[], ...changes: reado
   const [phone, records] = [phoneRows.snapshot(), outbox.snapshot()];
   const drafts = changes.map(({ name, verb, target, change: fields, seen }): Draft => {
     const standing = rowLaidOver(phone, records, name, target);
-    const before = (seen as Record<string, unknown> | undefined) ?? standing;
+    const before: Readonly<Record<string, unknown>> | undefined = seen ? { ...seen } : standing && { ...standing };
     const base = verb === 'add' || !before ? null : Object.fromEntries(Object.keys(fields).map((field) => [field, before[field]]));
-    const jobId = { ...standing, ...fields } as { jobId?: string };
-    return { kind: `${name}.${verb}`, target, base, change: fields, jobId: isOfJob(name) ? (jobId.jobId ?? null) : null } as Draft;
+    const { jobId }: Readonly<{ jobId?: string; id?: string }> = { ...standing, ...fields };
+    return { kind: `${name}.${verb}`, target, base, change: fields, jobId: isOfJob(name) ? (jobId ?? null) : null };
   });
   for (const { jobId } of drafts) if (jobId) void keepHeld(jobId);
   await outbox.write(person, drafts, new Date(now()), instead);

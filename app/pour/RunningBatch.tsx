@@ -87,11 +87,27 @@ export function RunningBatch({
   useAlarm(readings.map(({ batch, placed, reading }) => ({ key: `${batch.findingId} ${batch.batch} ${placed}`, left_s: reading.left_s })));
   const { person, busy, tap: logTap } = useTap(view, first?.batch, onDid);
   if (!person) return null;
-  if (!first) return <UnreadBatch view={view} batch={running[0]!} band={band} onDid={onDid} onNext={onNext} />;
+  const unread = running.filter((batch) => !clocks.some((known) => known.batch === batch));
+  const looked = unread.find(({ batch }) => batch === picked) ?? (first ? undefined : unread[0]);
+  if (!first || looked)
+    return looked ? (
+      <UnreadBatch key={looked.batch} view={view} batch={looked} band={band} onDid={onDid} onNext={onNext} onClocks={first ? () => setPicked(null) : null} />
+    ) : null;
+  const below = (
+    <>
+      {unread.map(({ batch: number }) => (
+        <View key={number} className="flex-row items-center justify-between bg-caution-fill px-3">
+          <T className="flex-1">{say(speaker, 'pour.unread', { batch: number })}</T>
+          <Word label={say(speaker, 'pour.unreadLook')} onPress={() => setPicked(number)} />
+        </View>
+      ))}
+      {band}
+    </>
+  );
   const { batch, clock, reading, chosen, placed } = first;
   const others = readings.filter((reading) => reading !== first);
   const tap = async (kind: Exclude<EventKind, 'start' | 'undo'>, text?: string): Promise<void> => {
-    await logTap(kind, text);
+    if (!(await logTap(kind, text))) return;
     setNoting(false);
     setPicked(null);
   };
@@ -206,7 +222,7 @@ export function RunningBatch({
           {several ? null : head}
           {onSide ? null : (
             <View className={`absolute bottom-0 left-0 right-0 gap-4 p-4 ${wide ? 'mx-auto max-w-[640px]' : ''}`} style={{ pointerEvents: 'none' }}>
-              <View style={{ pointerEvents: 'auto' }}>{band}</View>
+              <View style={{ pointerEvents: 'auto' }}>{below}</View>
               <View
                 style={{ marginTop: LINE_ROOM + 4, pointerEvents: 'auto' }}
                 onLayout={({ nativeEvent: { layout } }) => setControls(Math.round(layout.height) + 16)}
@@ -221,7 +237,7 @@ export function RunningBatch({
       {onSide ? (
         <View className={`w-[320px] justify-end bg-ground ${hand === 'right' ? 'border-l-2' : 'border-r-2'} border-ink`}>
           <View className="gap-3 p-3">
-            {band}
+            {below}
             {events}
           </View>
           {nav}

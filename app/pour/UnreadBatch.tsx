@@ -18,12 +18,15 @@ export function UnreadBatch({
   band,
   onDid,
   onNext,
+  onClocks,
 }: {
   view: JobView;
   batch: BatchState;
   band: ReactNode;
   onDid: (did: Did) => void;
   onNext: () => void;
+  /** leads back to the batches that have a clock; null where none has */
+  onClocks: (() => void) | null;
 }) {
   const speaker = useSpeaker();
   const { busy, tap } = useTap(view, batch, onDid);
@@ -37,6 +40,7 @@ export function UnreadBatch({
           <>
             <T tone="caution">{say(speaker, 'pour.unreadLead', { time: format(batch.startedAt - view.clockOffset, 'HH:mm') })}</T>
             {band}
+            {onClocks ? <Button label={say(speaker, 'pour.clocks')} onPress={onClocks} /> : null}
             <Button label={say(speaker, 'pour.other')} onPress={onNext} />
           </>
         ),

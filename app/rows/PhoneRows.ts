@@ -1,5 +1,6 @@
+import { entityOf } from '@tufa/contract/applyCommand';
 import type { Command } from '@tufa/contract/commands';
-import type { EntityName, FirmData } from '@tufa/contract/entities';
+import type { FirmData } from '@tufa/contract/entities';
 import type { Page, Place, FirmRows, JobRows, Touched } from './shape';
 import { isOfJob, noFirmRows } from './shape';
 import { browserRows, memoryRows, type Renewed, type RowStore } from './RowStore';
@@ -73,9 +74,10 @@ export class PhoneRows {
 
   /** The job that a command's row is of; null for a row of the firm's, or one that is not here. */
   async jobOf({ kind, target, change }: Pick<Command, 'kind' | 'target' | 'change'>): Promise<string | null> {
-    const name = kind.split('.')[0] as EntityName;
+    const name = entityOf({ kind });
     if (!isOfJob(name)) return null;
-    return (change as { jobId?: string }).jobId ?? (await this.store.jobOf(name, target).catch(() => null));
+    if ('jobId' in change && typeof change.jobId === 'string') return change.jobId;
+    return this.store.jobOf(name, target).catch(() => null);
   }
 
   /** Whether what is kept is kept by the browser, where another thread can keep it too. */

@@ -37,7 +37,7 @@ test.each([
   links.firm(),
 ])('%s has a screen', (href) => {
   const [path] = String(href).split('?');
-  expect(routes.some((route) => route.test(path as string))).toBe(true);
+  expect(routes.some((route) => route.test(path!))).toBe(true);
 });
 
 test('what is not asked is not in the address, and what is asked is written safely', () => {

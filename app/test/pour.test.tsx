@@ -172,6 +172,26 @@ describe('a plan of another release', () => {
     await show(<RecordScreen />, { data, at });
     expect(page()).toContain(say(PLAIN, 'record.unread'));
   });
+
+  test('that runs beside one with a clock is not hidden by it', async () => {
+    const OLD = '0198a000-aaaa-7000-8000-000000000009';
+    const old = change('plan', 'add', OLD, {
+      jobId: dock.job.id,
+      input: { v: 9 } as never,
+      hashes: hashesOf(input),
+      coreVersion: '0.0.1',
+      seed: 1,
+      replaces: null,
+    });
+    await show(<PourScreen />, { data, at: { job: dock.job.id } });
+    await act(() => write(old, event(idOf('1', 0), '1', 'start', 0, { planId: OLD })));
+    await act(() => write(planned, ...events('2', ['start', 1])));
+    await waitFor(() => expect(page()).toContain(say(PLAIN, 'pour.batchOf', { batch: '2', count: chosen.chosen!.batches.count })));
+    expect(page()).toContain(say(PLAIN, 'pour.unread', { batch: '1' }));
+    await tap(say(PLAIN, 'pour.unreadLook'));
+    await tap(say(PLAIN, 'pour.wentHard'));
+    expect((await lastOf(5)).change).toMatchObject({ kind: 'wentHard', batch: '1', planId: OLD });
+  });
 });
 
 describe('the record', () => {

@@ -16,7 +16,7 @@ const pageOf = (some: readonly { name: EntityName; row: Row }[]): Page => {
   return page;
 };
 const [dock, wall] = [demonstration[0]!.job.id, demonstration[2]!.job.id];
-const bytes = (value: unknown): ArrayBuffer => new TextEncoder().encode(JSON.stringify(value)).buffer as ArrayBuffer;
+const bytes = (value: unknown): ArrayBuffer => new TextEncoder().encode(JSON.stringify(value)).buffer;
 const answer = (page: Page, more: boolean, cursor = 7) => bytes({ cursor, more, rows: page, serverTime: '2026-05-12T08:00:10.000Z' });
 
 test('rows that come in any order and any pieces are kept as if they had come at once, in the browser and in memory alike', async () => {
@@ -124,7 +124,7 @@ test('a job that somebody looks at is not let go, however many are opened beside
 test('what is no page of the firm’s is kept nowhere', async () => {
   const store = memoryRows();
   for (const bad of ['<html>', 'null', '[]', '{"cursor":"x"}', ''])
-    expect(await keepPage(new TextEncoder().encode(bad).buffer as ArrayBuffer, { sent: 0, came: 0, whole: true }, store)).toBeNull();
+    expect(await keepPage(new TextEncoder().encode(bad).buffer, { sent: 0, came: 0, whole: true }, store)).toBeNull();
   expect(await store.place()).toBeNull();
 });
 

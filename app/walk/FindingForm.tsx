@@ -82,7 +82,7 @@ export function FindingForm({
   const save = (): void => void submit();
   const kind = form.watch('kind');
   const by = form.watch('by');
-  const cornerFault = form.formState.errors.corners?.message as string | undefined;
+  const cornerFault = form.formState.errors.corners?.message;
   const readings = useMemo(() => readingsOf(view.data, view.job.id), [view.data, view.job.id]);
   const around = useMemo(
     () => Object.values(view.data.finding).filter((row) => row.elementId === element.id && !row.removed && row.id !== finding?.id),

@@ -209,7 +209,7 @@ function Moved({
       onWheel: ({ event, delta: [, dy], last }) => {
         event.preventDefault();
         const rect = element().getBoundingClientRect();
-        const { clientX, clientY } = event as WheelEvent;
+        const { clientX, clientY } = event;
         carry(closer(moving.current ?? look, Math.exp(-dy / 400), clientX - rect.left, clientY - rect.top));
         if (last) rest();
       },

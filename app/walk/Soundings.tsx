@@ -38,7 +38,7 @@ export function Soundings({ view, element, onDone }: { view: JobView; element: R
     () => readingsOf(view.data, view.job.id).filter(({ kind, elementId, at }) => kind === 'sounding' && elementId === element.id && at),
     [view.data, view.job.id, element.id],
   );
-  const taps = useMemo(() => rows.map(({ at, value }) => ({ at: at as Point, hollow: value.value === 1 })), [rows]);
+  const taps = useMemo(() => rows.map(({ at, value }) => ({ at: at!, hollow: value.value === 1 })), [rows]);
   const { grid, problem } = useMemo(() => gridOf(element, spacing_m), [element, spacing_m]);
   const next = useMemo(
     () => grid.find(([x, y]) => !taps.some(({ at }) => Math.hypot(at[0] - x, at[1] - y) < spacing_m * 0.4)) ?? null,

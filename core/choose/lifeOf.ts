@@ -64,7 +64,7 @@ export function lifeOf({
   ];
   // What its own sheet refuses is not expected to last, whatever else is well.
   const at = refused ? 0 : Math.max(0, 2 - found.length);
-  return lifeClass(LIFE_CLASSES[at] as LifeClass, found);
+  return lifeClass(LIFE_CLASSES[at]!, found);
 }
 
 /** Several repairs are as good as the first of them to fail. */

@@ -70,7 +70,7 @@ export function daysOnSite({
   const unblock = (done: number): void => {
     for (const repair of left.filter(({ blocked }) => blocked.includes(done))) {
       repair.blocked = repair.blocked.filter((j) => j !== done);
-      if (repair.blocked.length === 0) repair.ready_s = now_s + (repair.chain[0] as WorkTask).wait_s;
+      if (repair.blocked.length === 0) repair.ready_s = now_s + repair.chain[0]!.wait_s;
     }
   };
   while (left.length > 0) {
@@ -83,7 +83,7 @@ export function daysOnSite({
         waited_s += wait_s;
       } else comeAt(upNext.ready_s);
     }
-    const task = upNext.chain[upNext.at] as WorkTask;
+    const task = upNext.chain[upNext.at]!;
     let work_s = task.person_s / hands;
     while (work_s > SLACK_S) {
       const room_s = day * CALENDAR_S + workday_s - now_s;

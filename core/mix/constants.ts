@@ -40,8 +40,7 @@ export const MIX = valuesOf(MIX_TABLE);
 
 /** Rate factor for so many hands on one panel; more than three are no faster. @throws Problem `outOfRange` */
 export const handsFactor = (hands: number): number =>
-  MIX.handsFactor[Math.min(Math.round(inRange({ quantity: 'hands', value: hands, least: 1, most: 50 })), 3) - 1] as number;
+  MIX.handsFactor[Math.min(Math.round(inRange({ quantity: 'hands', value: hands, least: 1, most: 50 })), 3) - 1]!;
 
 /** Mean texture of a surface profile, m. CSP 1-10. @throws Problem `outOfRange` */
-export const textureOf = (profile: number): number =>
-  MIX.texture_m[Math.round(inRange({ quantity: 'profile', value: profile, least: 1, most: 10 })) - 1] as number;
+export const textureOf = (profile: number): number => MIX.texture_m[Math.round(inRange({ quantity: 'profile', value: profile, least: 1, most: 10 })) - 1]!;

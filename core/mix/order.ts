@@ -64,7 +64,7 @@ export function packagesLeastCost({ need_kg, packs }: { need_kg: number; packs: 
   const sorted = [...packs].sort((a, b) => b.mass_kg - a.mass_kg);
   let best: { counts: number[]; cost: number; mass: number } | null = null;
   const search = (index: number, left_kg: number, counts: number[], cost: number, mass: number): void => {
-    const pack = sorted[index] as Pack;
+    const pack = sorted[index]!;
     const most = Math.max(0, ceilingOf(left_kg / pack.mass_kg));
     const isLast = index === sorted.length - 1;
     for (let count = isLast ? most : 0; count <= most; count += 1) {

@@ -18,11 +18,11 @@ export function partsByMass(input: { byVolume: readonly number[]; densities_kg_m
   const masses = byVolume.map(
     (part, i) =>
       inRange({ quantity: 'part', value: part, least: 1e-6, most: 1e6 }) *
-      inRange({ quantity: 'density_kg_m3', value: densities_kg_m3[i] as number, least: 300, most: 8000 }),
+      inRange({ quantity: 'density_kg_m3', value: densities_kg_m3[i]!, least: 300, most: 8000 }),
   );
   const whole = masses.reduce((sum, mass) => sum + mass, 0);
   const shares = masses.map((mass) => mass / whole);
   const stated = byMass?.map((part) => part / byMass.reduce((sum, mass) => sum + mass, 0));
-  const difference = stated ? Math.max(...shares.map((share, i) => Math.abs((stated[i] as number) / share - 1))) : 0;
+  const difference = stated ? Math.max(...shares.map((share, i) => Math.abs(stated[i]! / share - 1))) : 0;
   return { shares, difference };
 }

@@ -72,7 +72,7 @@ export function parse({ text, kind, unit }: ParseRequest): number {
     }
     const after = rest.slice(match[0].length);
     if (match[2] === undefined && /^[a-z]/i.test(after)) throw new Problem('unknownUnit', { kind, unit: after, text });
-    const value = numberFrom(match[1] as string);
+    const value = numberFrom(match[1]!);
     const given = match[2] ?? (before === undefined ? unit : SMALLER[before]);
     if (given === undefined && value !== 0) throw new Problem('unitMissing', { text, kind });
     total += given === undefined ? 0 : toSi(kind, value * (negative ? -1 : 1), given, unit);

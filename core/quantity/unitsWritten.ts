@@ -13,7 +13,7 @@ export function unitsWritten({ text, kind }: { text: string; kind: Kind }): stri
   const spellings = spellingsOf(kind)
     .map((written) => written.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'))
     .join('|');
-  return [...text.matchAll(new RegExp(`[\\d½⅓⅔¼¾⅛⅜⅝⅞]\\s*(${spellings})(?![a-zA-Z])`, 'gi'))].map(([, unit]) => spelling(kind, unit as string));
+  return [...text.matchAll(new RegExp(`[\\d½⅓⅔¼¾⅛⅜⅝⅞]\\s*(${spellings})(?![a-zA-Z])`, 'gi'))].map(([, unit]) => spelling(kind, unit!));
 }
 
 /**
@@ -25,7 +25,7 @@ export function unitsWritten({ text, kind }: { text: string; kind: Kind }): stri
 export function contradiction({ text, kind }: { text: string; kind: Kind }): readonly [string, string] | null {
   const units = unitsWritten({ text, kind });
   for (let i = 1; i < units.length; i += 1) {
-    const [before, after] = [units[i - 1] as string, units[i] as string];
+    const [before, after] = [units[i - 1]!, units[i]!];
     const mixed = !NEITHER.has(before) && US.has(before) !== US.has(after);
     if (mixed || kind === 'temperature' || siFactor(kind, before) <= siFactor(kind, after)) return [before, after];
   }

@@ -85,7 +85,7 @@ export const FORMULAS: Readonly<Record<string, Evaluate>> = {
 
 /** How far a computed value is from a reference value, relative to its tolerance; more than 1 is a miss. */
 export function missOf(entry: ReferenceEntry): { computed: unknown; relative: number; within: boolean } {
-  const formula = FORMULAS[entry.formula] as Evaluate;
+  const formula = FORMULAS[entry.formula]!;
   const computed = refusing(() => formula(entry.inputs as never));
   if (Array.isArray(entry.value) && Array.isArray(computed) && computed.length === entry.value.length) {
     const parts = entry.value.map((value, i) => nearness(computed[i], value, entry));

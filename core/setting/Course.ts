@@ -113,7 +113,7 @@ export class Course {
     const half = (to - from) / 2;
     const middle = (to + from) / 2;
     let sum = 0;
-    for (let i = 0; i < 8; i += 1) sum += (W8[i] as number) * rateOf(this.pail_C(middle + half * (X8[i] as number)), this.EaOverR, this.inverseReference);
+    for (let i = 0; i < 8; i += 1) sum += W8[i]! * rateOf(this.pail_C(middle + half * X8[i]!), this.EaOverR, this.inverseReference);
     return sum * half * this.pailRate;
   }
 
@@ -123,8 +123,8 @@ export class Course {
     const middle = (to + from) / 2;
     let sum = 0;
     for (let i = 0; i < 8; i += 1) {
-      const u = middle + half * (X8[i] as number);
-      sum += (W8[i] as number) * 2 * u * rateOf(this.layer_C(u), this.EaOverR, this.inverseReference);
+      const u = middle + half * X8[i]!;
+      sum += W8[i]! * 2 * u * rateOf(this.layer_C(u), this.EaOverR, this.inverseReference);
     }
     return sum * half * this.filmRate;
   }
@@ -230,8 +230,7 @@ interface PailKnots {
 }
 
 /** Slope of the surroundings in the segment that begins at a knot, K/s; level after the last. */
-const slopeFrom = ({ at_s, C }: Temperatures, i: number): number =>
-  i + 1 < at_s.length ? ((C[i + 1] as number) - (C[i] as number)) / ((at_s[i + 1] as number) - (at_s[i] as number)) : 0;
+const slopeFrom = ({ at_s, C }: Temperatures, i: number): number => (i + 1 < at_s.length ? (C[i + 1]! - C[i]!) / (at_s[i + 1]! - at_s[i]!) : 0);
 
 /** The pail relaxing to surroundings that run straight from a knot: exact for `tau T' = Ts - T`. */
 function relaxing({ from_C, air_C, slope, since, tau }: { from_C: number; air_C: number; slope: number; since: number; tau: number }): number {
@@ -241,20 +240,20 @@ function relaxing({ from_C, air_C, slope, since, tau }: { from_C: number; air_C:
 
 /** The pail at every knot of its surroundings, the first moved to first water. */
 function pailKnots(given: Temperatures, mix_C: number, tau: number): PailKnots {
-  const later = given.at_s.map((at, i) => ({ at, C: given.C[i] as number })).filter(({ at }) => at > 0);
+  const later = given.at_s.map((at, i) => ({ at, C: given.C[i]! })).filter(({ at }) => at > 0);
   const air: Temperatures = { at_s: [0, ...later.map(({ at }) => at)], C: [temperatureAt(given, 0), ...later.map(({ C }) => C)] };
   const C = [mix_C];
   for (let i = 1; i < air.at_s.length; i += 1) {
-    const since = (air.at_s[i] as number) - (air.at_s[i - 1] as number);
-    C.push(relaxing({ from_C: C[i - 1] as number, air_C: air.C[i - 1] as number, slope: slopeFrom(air, i - 1), since, tau }));
+    const since = air.at_s[i]! - air.at_s[i - 1]!;
+    C.push(relaxing({ from_C: C[i - 1]!, air_C: air.C[i - 1]!, slope: slopeFrom(air, i - 1), since, tau }));
   }
   return { air, C };
 }
 
 function relaxed({ air, C }: PailKnots, t: number, tau: number): number {
   let i = air.at_s.length - 1;
-  while (i > 0 && (air.at_s[i] as number) > t) i -= 1;
-  return relaxing({ from_C: C[i] as number, air_C: air.C[i] as number, slope: slopeFrom(air, i), since: t - (air.at_s[i] as number), tau });
+  while (i > 0 && air.at_s[i]! > t) i -= 1;
+  return relaxing({ from_C: C[i]!, air_C: air.C[i]!, slope: slopeFrom(air, i), since: t - air.at_s[i]!, tau });
 }
 
 /** The first knot after t; Infinity after the last. */

@@ -12,18 +12,18 @@ export interface Temperatures {
 /** The temperature t seconds after first water, degC. */
 export function temperatureAt({ at_s, C }: Temperatures, t: number): number {
   const last = at_s.length - 1;
-  if (t <= (at_s[0] as number)) return C[0] as number;
-  if (t >= (at_s[last] as number)) return C[last] as number;
+  if (t <= at_s[0]!) return C[0]!;
+  if (t >= at_s[last]!) return C[last]!;
   let low = 0;
   let high = last;
   while (high - low > 1) {
     const middle = (low + high) >> 1;
-    if ((at_s[middle] as number) <= t) low = middle;
+    if (at_s[middle]! <= t) low = middle;
     else high = middle;
   }
-  const from_s = at_s[low] as number;
-  const from_C = C[low] as number;
-  return from_C + (((C[high] as number) - from_C) * (t - from_s)) / ((at_s[high] as number) - from_s);
+  const from_s = at_s[low]!;
+  const from_C = C[low]!;
+  return from_C + ((C[high]! - from_C) * (t - from_s)) / (at_s[high]! - from_s);
 }
 
 /** The same course, warmer by so many kelvin throughout. */
@@ -43,7 +43,7 @@ export function checkedTemperatures(quantity: string, given: number | Temperatur
     return null;
   }
   const { at_s, C } = given;
-  if (at_s.length === 0 || at_s.length !== C.length || at_s.some((t, i) => i > 0 && !(t > (at_s[i - 1] as number))))
+  if (at_s.length === 0 || at_s.length !== C.length || at_s.some((t, i) => i > 0 && !(t > at_s[i - 1]!)))
     throw new Problem('knots', { quantity, knots: at_s.length });
   for (const value of C) inRange({ quantity, value, least, most });
   return given;

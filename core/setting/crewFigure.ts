@@ -43,7 +43,7 @@ export function crewFigure(input: { name: CrewFigureName; prior: number; log: re
       ys.reduce(
         (sum, { y, censored }, n) => {
           const z = (y - b) / noise;
-          return sum + (weights[n] as number) * lnLikelihood(z, censored);
+          return sum + weights[n]! * lnLikelihood(z, censored);
         },
         -0.5 * ((b - mean0) / sd) ** 2,
       ),
@@ -52,8 +52,8 @@ export function crewFigure(input: { name: CrewFigureName; prior: number; log: re
     // Trapezoid: where the bounds cut the curve off, its ends count half.
     const masses = logs.map((log, i) => Math.exp(log - top) * (i === 0 || i === NODES - 1 ? 0.5 : 1));
     const all = masses.reduce((sum, mass) => sum + mass, 0);
-    const mean = masses.reduce((sum, mass, i) => sum + mass * (nodes[i] as number), 0) / all;
-    return { mean, variance: masses.reduce((sum, mass, i) => sum + mass * ((nodes[i] as number) - mean) ** 2, 0) / all };
+    const mean = masses.reduce((sum, mass, i) => sum + mass * nodes[i]!, 0) / all;
+    return { mean, variance: masses.reduce((sum, mass, i) => sum + mass * (nodes[i]! - mean) ** 2, 0) / all };
   };
   let now = fit(ys.map(() => 1));
   for (let round = 0; ys.length >= SETTING.robustFrom; round += 1) {

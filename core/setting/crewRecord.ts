@@ -118,9 +118,9 @@ function onGrid(
       const b1 = energyAt(j);
       let sum = fromTime - 0.5 * ((b1 - prior.energy) / sdActivation_J_mol) ** 2;
       for (let n = 0; n < points.length; n += 1) {
-        const { x, y, censored } = points[n] as { x: number; y: number; censored: boolean };
+        const { x, y, censored } = points[n]!;
         const z = (y - b0 - b1 * x) / sdNoise;
-        sum += (weights[n] as number) * lnLikelihood(z, censored);
+        sum += weights[n]! * lnLikelihood(z, censored);
       }
       logs[i * NODES_ENERGY + j] = sum;
       if (sum > top) top = sum;
@@ -131,7 +131,7 @@ function onGrid(
     const b0 = timeAt(i) - prior.mean;
     for (let j = 0; j < NODES_ENERGY; j += 1) {
       const b1 = energyAt(j) - prior.energy;
-      const weight = Math.exp((logs[i * NODES_ENERGY + j] as number) - top);
+      const weight = Math.exp(logs[i * NODES_ENERGY + j]! - top);
       all += weight;
       s0 += weight * b0;
       s1 += weight * b1;

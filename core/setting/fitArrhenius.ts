@@ -22,7 +22,7 @@ export function fitArrhenius({ points, reference_C = 21 }: { points: readonly Ti
   const ys = points.map(({ time_s }) => Math.log(inRange({ quantity: 'time_s', value: time_s, least: 1, most: 1e7 })));
   const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
   const [mx, my] = [mean(xs), mean(ys)];
-  const over = xs.reduce((sum, x, i) => sum + (x - mx) * ((ys[i] as number) - my), 0);
+  const over = xs.reduce((sum, x, i) => sum + (x - mx) * (ys[i]! - my), 0);
   const slope = over / xs.reduce((sum, x) => sum + (x - mx) ** 2, 0);
   const Ea_J_mol = inRange({
     quantity: 'Ea_J_mol',

@@ -68,10 +68,10 @@ function tabled(e: number): (X: number) => number {
     const at = (X / (1 + X)) * NODES;
     const i = Math.min(NODES - 2, Math.max(1, Math.floor(at)));
     const s = at - i;
-    const p0 = values[i - 1] as number;
-    const p1 = values[i] as number;
-    const p2 = values[i + 1] as number;
-    const p3 = values[i + 2] as number;
+    const p0 = values[i - 1]!;
+    const p1 = values[i]!;
+    const p2 = values[i + 1]!;
+    const p3 = values[i + 2]!;
     return (-p0 * s * (s - 1) * (s - 2)) / 6 + (p1 * (s + 1) * (s - 1) * (s - 2)) / 2 - (p2 * (s + 1) * s * (s - 2)) / 2 + (p3 * (s + 1) * s * (s - 1)) / 6;
   };
 }

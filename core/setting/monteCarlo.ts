@@ -50,9 +50,7 @@ export function monteCarloLives({ course, spread, seed, count }: { course: Cours
     const right = mixes > 1 ? slabs : 0;
     const down = slabs > 1 ? 1 : 0;
     const corner = i * slabs + j;
-    const ln =
-      (1 - u) * ((1 - v) * (table[corner] as number) + v * (table[corner + down] as number)) +
-      u * ((1 - v) * (table[corner + right] as number) + v * (table[corner + right + down] as number));
+    const ln = (1 - u) * ((1 - v) * table[corner]! + v * table[corner + down]!) + u * ((1 - v) * table[corner + right]! + v * table[corner + right + down]!);
     lives[k] = Math.exp(ln + airSlope * air_K + noise);
   }
   return lives;

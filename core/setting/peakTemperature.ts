@@ -42,7 +42,7 @@ export function peakTemperature({ course, final_s, adiabatic_K }: { course: Cour
     heats[i] = adiabatic_K * (degree - before);
     before = degree;
     let rise_K = 0;
-    for (let j = 1; j <= i; j += 1) rise_K += (heats[j] as number) * excess(perRoot * Math.sqrt((i - j + 0.5) * step_s));
+    for (let j = 1; j <= i; j += 1) rise_K += heats[j]! * excess(perRoot * Math.sqrt((i - j + 0.5) * step_s));
     const now_C = ages.temperature_C(t) + rise_K;
     if (now_C > best.peak_C) best = { peak_C: now_C, after_s: t, rise_K };
   }

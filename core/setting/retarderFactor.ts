@@ -12,8 +12,8 @@ export function retarderFactor({ dose, table }: { dose: number; table: readonly 
   const last = table[table.length - 1];
   inRange({ quantity: 'retarderDose', value: dose, least: 0, most: last ? last[0] : 0 });
   for (let i = 1; i < table.length; i += 1) {
-    const [d0, f0] = table[i - 1] as readonly [number, number];
-    const [d1, f1] = table[i] as readonly [number, number];
+    const [d0, f0] = table[i - 1]!;
+    const [d1, f1] = table[i]!;
     if (dose <= d1) return f0 + ((f1 - f0) * (dose - d0)) / (d1 - d0);
   }
   return 1;

@@ -29,7 +29,7 @@ export function strengthCurve({ points, a, tau_s }: { points: readonly StrengthP
   if (!first || !last || !strengthsRise(points) || (points.length < 2 && tau_s === undefined)) throw new Problem('strengthPoints', { points: points.length });
   if (points.length === 1) {
     const shape = a ?? SETTING.strengthShape;
-    return { ultimate_MPa: first[1] * Math.exp(((tau_s as number) / first[0]) ** shape), tau_s: tau_s as number, a: shape, assumed: true };
+    return { ultimate_MPa: first[1] * Math.exp((tau_s! / first[0]) ** shape), tau_s: tau_s!, a: shape, assumed: true };
   }
   return fitFor(points, a ?? (points.length === 2 ? SETTING.strengthShape : bestShape(points)));
 }
@@ -40,8 +40,8 @@ function fitFor(points: readonly StrengthPoint[], a: number): StrengthCurve & { 
   const ys = points.map(([, strength]) => Math.log(strength));
   const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
   const [mx, my] = [mean(xs), mean(ys)];
-  const slope = xs.reduce((sum, x, i) => sum + (x - mx) * ((ys[i] as number) - my), 0) / xs.reduce((sum, x) => sum + (x - mx) ** 2, 0);
-  const misfit = xs.reduce((sum, x, i) => sum + ((ys[i] as number) - my - slope * (x - mx)) ** 2, 0);
+  const slope = xs.reduce((sum, x, i) => sum + (x - mx) * (ys[i]! - my), 0) / xs.reduce((sum, x) => sum + (x - mx) ** 2, 0);
+  const misfit = xs.reduce((sum, x, i) => sum + (ys[i]! - my - slope * (x - mx)) ** 2, 0);
   return { ultimate_MPa: Math.exp(my - slope * mx), tau_s: (-slope) ** (1 / a), a, misfit };
 }
 
@@ -100,6 +100,6 @@ export function permissionAge(input: { points: readonly StrengthPoint[]; strengt
   const { points, strength_MPa, shift_s = 0 } = input;
   const curve = strengthCurve({ points, ...(input.tau_s === undefined ? {} : { tau_s: input.tau_s }) });
   const reached_s = ageForStrength({ curve, strength_MPa });
-  const first_s = (points[0] as StrengthPoint)[0];
+  const first_s = points[0]![0];
   return { age_s: Math.max(reached_s, first_s) + shift_s, beforeFirst: reached_s < first_s, assumed: curve.assumed ?? false };
 }

@@ -17,7 +17,7 @@ export type LabelFigures = Pick<Sheet, 'name' | 'class' | 'packs'> & Partial<Omi
 function stretched(figures: ClassFigures, label: LabelFigures): Partial<ClassFigures> {
   const slower = label.flow ? timeOf(label.flow) / timeOf(figures.flow) : 1;
   const times = <T extends Readonly<Partial<Record<string, number>>>>(all: T): T =>
-    Object.fromEntries(Object.entries(all).map(([name, value]) => [name, Math.round((value as number) * slower)])) as unknown as T;
+    Object.fromEntries(Object.entries(all).map(([name, value]) => [name, Math.round(value! * slower)])) as unknown as T;
   const { water } = figures;
   const band = label.water;
   const byTask = (task: Task, value: number): number =>
@@ -27,7 +27,7 @@ function stretched(figures: ClassFigures, label: LabelFigures): Partial<ClassFig
     milestones: times(figures.milestones),
     strengths: figures.strengths.map(([at_s, MPa]) => [Math.round(at_s * slower), MPa] as const),
     ...(band && water
-      ? { water: { ...band, byTask: Object.fromEntries(Object.entries(water.byTask).map(([task, value]) => [task, byTask(task as Task, value as number)])) } }
+      ? { water: { ...band, byTask: Object.fromEntries(Object.entries(water.byTask).map(([task, value]) => [task, byTask(task as Task, value)])) } }
       : {}),
     ...(label.thickness ? { thickness: { ...label.thickness, liftMost_m: Math.min(label.thickness.liftMost_m, label.thickness.most_m) } } : {}),
   };

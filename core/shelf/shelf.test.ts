@@ -19,7 +19,7 @@ import {
   type SheetClass,
 } from './index';
 
-const first = (name: SheetClass): Sheet => catalogue.find((sheet) => sheet.class === name) as Sheet;
+const first = (name: SheetClass): Sheet => catalogue.find((sheet) => sheet.class === name)!;
 const fine = first('fineRapid');
 
 test('the shelf ships several products of every class of material and of what goes with it, each complete and none against itself', () => {

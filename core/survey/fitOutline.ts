@@ -44,18 +44,18 @@ export function fitOutline({ sketch, lengths }: { sketch: readonly Point[]; leng
   const side = (from: number): TapedLength | undefined =>
     lengths.find((length) => (length.from === from && length.to === (length.from + 1) % n) || (length.to === from && length.from === (from + 1) % n));
   // A sketch is out of scale: every side takes its taped length, in the direction it was drawn, before the fit begins.
-  const walked: Point[] = [sketch[0] as Point];
+  const walked: Point[] = [sketch[0]!];
   for (let i = 0; i + 1 < n; i += 1) {
-    const [a, b] = [sketch[i] as Point, sketch[i + 1] as Point];
+    const [a, b] = [sketch[i]!, sketch[i + 1]!];
     const drawn = Math.hypot(b[0] - a[0], b[1] - a[1]);
     const scale = (side(i)?.length_m ?? drawn) / drawn;
-    const [x, y] = walked[i] as Point;
+    const [x, y] = walked[i]!;
     walked.push([x + (b[0] - a[0]) * scale, y + (b[1] - a[1]) * scale]);
   }
   const squares = sketch.flatMap((_, i) => (isSquare(sketch, i) ? [i] : []));
   const fitted = settle(walked, lengths, squares);
   polygonArea(fitted);
-  const left_m = lengths.map(({ from, to, length_m }) => distance(fitted[from] as Point, fitted[to] as Point) - length_m);
+  const left_m = lengths.map(({ from, to, length_m }) => distance(fitted[from]!, fitted[to]!) - length_m);
   return { outline: fitted, left_m, misfit_m: left_m.reduce((worst, left) => Math.max(worst, Math.abs(left)), 0) };
 }
 
@@ -63,7 +63,7 @@ const distance = (a: Point, b: Point): number => Math.hypot(b[0] - a[0], b[1] - 
 
 function isSquare(outline: readonly Point[], i: number): boolean {
   const n = outline.length;
-  const [before, at, after] = [outline[(i + n - 1) % n] as Point, outline[i] as Point, outline[(i + 1) % n] as Point];
+  const [before, at, after] = [outline[(i + n - 1) % n]!, outline[i]!, outline[(i + 1) % n]!];
   const [u, v] = [
     [before[0] - at[0], before[1] - at[1]],
     [after[0] - at[0], after[1] - at[1]],
@@ -76,7 +76,7 @@ function isSquare(outline: readonly Point[], i: number): boolean {
 function settle(start: readonly Point[], lengths: readonly TapedLength[], squares: readonly number[]): Point[] {
   const n = start.length;
   let points = start.map(([x, y]): [number, number] => [x, y]);
-  const size = Math.max(...start.map((p) => distance(p, start[0] as Point)));
+  const size = Math.max(...start.map((p) => distance(p, start[0]!)));
   for (let round = 0; round < ROUNDS; round += 1) {
     const rows: { at: [number, number][]; left: number }[] = [];
     for (const { from, to, length_m } of lengths) {

@@ -8,7 +8,7 @@ import { SURVEY } from './constants';
  * @returns the panel's longer side over its thickness, or null where it is no such crack
  */
 export function jointsWork({ line, outline, thickness_m }: { line: readonly Point[]; outline: readonly Point[]; thickness_m: number }): number | null {
-  const ends = [line[0] as Point, line.at(-1) as Point];
+  const ends = [line[0]!, line.at(-1)!];
   if (ends.some((end) => distanceToOutline(end, outline) > SURVEY.atEdge_m)) return null;
   // One that runs along an edge crosses nothing.
   const middle: Point = [(ends[0]![0] + ends[1]![0]) / 2, (ends[0]![1] + ends[1]![1]) / 2];

@@ -57,14 +57,13 @@ function nearSide(cell: readonly Point[], outline: readonly Point[]): boolean {
   const box = (ends: readonly Point[]) => ({ left: low(ends, 0), right: -low(ends, 0, -1), top: low(ends, 1), bottom: -low(ends, 1, -1) });
   const cellBox = box(cell);
   return outline.some((a, i) => {
-    const side = box([a, outline[(i + 1) % outline.length] as Point]);
+    const side = box([a, outline[(i + 1) % outline.length]!]);
     return side.left <= cellBox.right && cellBox.left <= side.right && side.top <= cellBox.bottom && cellBox.top <= side.bottom;
   });
 }
 
 /** A closed ring by the shoelace: cells on a regular grid have corners that nearly coincide, and cross by a rounding. */
-const ringArea = (ring: readonly Point[]): number =>
-  Math.abs(ring.slice(1).reduce((sum, [x, y], i) => sum + (ring[i] as Point)[0] * y - x * (ring[i] as Point)[1], 0)) / 2;
+const ringArea = (ring: readonly Point[]): number => Math.abs(ring.slice(1).reduce((sum, [x, y], i) => sum + ring[i]![0] * y - x * ring[i]![1], 0)) / 2;
 
 const low = (ends: readonly Point[], axis: 0 | 1, sign = 1): number => ends.reduce((least, end) => Math.min(least, sign * end[axis]), Infinity);
 
@@ -100,7 +99,7 @@ export function hollowShare(input: {
     if (!cell) return 0;
     // Away from every side a cell lies wholly inside or outside: most of a large grid needs no clipping.
     if (!rings.some((ring) => nearSide(cell as [number, number][], ring))) {
-      const at = points[i] as Point;
+      const at = points[i]!;
       return inside(at, element) && !openings.some((opening) => inside(at, opening)) ? ringArea(cell as [number, number][]) : 0;
     }
     return polygonClipping

@@ -2,12 +2,12 @@ import type { Point } from './polygonArea';
 
 /** The nearest place on a line of points: how far off it is, how far along, and where, m. */
 export function nearestOnLine([x, y]: Point, line: readonly Point[], closed = false): { off_m: number; along_m: number; at: Point } {
-  let best = { off_m: Infinity, along_m: 0, at: line[0] as Point };
+  let best = { off_m: Infinity, along_m: 0, at: line[0]! };
   let gone = 0;
   const last = closed ? line.length : line.length - 1;
   for (let i = 0; i < last; i += 1) {
-    const [ax, ay] = line[i] as Point;
-    const [bx, by] = line[(i + 1) % line.length] as Point;
+    const [ax, ay] = line[i]!;
+    const [bx, by] = line[(i + 1) % line.length]!;
     const length = Math.hypot(bx - ax, by - ay);
     const t = length === 0 ? 0 : Math.min(1, Math.max(0, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / (length * length)));
     const at: Point = [ax + t * (bx - ax), ay + t * (by - ay)];

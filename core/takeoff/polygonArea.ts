@@ -24,7 +24,7 @@ export function crossesItself(outline: readonly Point[]): boolean {
   for (let i = 0; i < n; i += 1)
     for (let j = i + 2; j < n; j += 1) {
       if (i === 0 && j === n - 1) continue;
-      if (meet(outline[i] as Point, outline[(i + 1) % n] as Point, outline[j] as Point, outline[(j + 1) % n] as Point)) return true;
+      if (meet(outline[i]!, outline[(i + 1) % n]!, outline[j]!, outline[(j + 1) % n]!)) return true;
     }
   return false;
 }
@@ -61,8 +61,8 @@ export const perimeter = (outline: readonly Point[]): number => polygonLength(pa
 /** Whether a point lies in an outline, its sides included to a tenth of a millimetre. */
 export function inside([x, y]: Point, outline: readonly Point[]): boolean {
   for (let i = 0, j = outline.length - 1; i < outline.length; j = i, i += 1) {
-    const [x1, y1] = outline[i] as Point;
-    const [x2, y2] = outline[j] as Point;
+    const [x1, y1] = outline[i]!;
+    const [x2, y2] = outline[j]!;
     const length = Math.hypot(x2 - x1, y2 - y1);
     const along = ((x - x1) * (x2 - x1) + (y - y1) * (y2 - y1)) / (length * length || 1);
     if (along >= 0 && along <= 1 && Math.abs((x2 - x1) * (y - y1) - (y2 - y1) * (x - x1)) <= 1e-4 * length) return true;
@@ -76,5 +76,5 @@ export const strictlyInside = ([x, y]: Point, outline: readonly Point[]): boolea
 /** Length of a line through its points, m. @throws Problem `tooFew` under two points */
 export function lineLength(line: readonly Point[]): number {
   if (line.length < 2) throw new Problem('tooFew', { quantity: 'line', value: line.length, least: 2 });
-  return line.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - (line[i] as Point)[0], y - (line[i] as Point)[1]), 0);
+  return line.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - line[i]![0], y - line[i]![1]), 0);
 }

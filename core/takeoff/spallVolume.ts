@@ -95,7 +95,7 @@ export function spallDepth(spall: ReadSpall): (at: Point) => number {
 
 /** How much each corner of a triangle counts at a place; one is negative outside. */
 function weightsOf([a, b, c]: readonly Point[], x: number, y: number): readonly [number, number, number] {
-  const [[ax, ay], [bx, by], [cx, cy]] = [a as Point, b as Point, c as Point];
+  const [[ax, ay], [bx, by], [cx, cy]] = [a!, b!, c!];
   const twice = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay);
   const wb = ((x - ax) * (cy - ay) - (cx - ax) * (y - ay)) / twice;
   const wc = ((bx - ax) * (y - ay) - (x - ax) * (by - ay)) / twice;
@@ -164,7 +164,7 @@ function groundOf(outline: readonly Point[]): Ground {
 /** Where the sides of an outline cross a height, m. */
 const crossings = (y: number, outline: readonly Point[]): number[] =>
   outline.flatMap(([bx, by], i) => {
-    const [ax, ay] = outline[(i + outline.length - 1) % outline.length] as Point;
+    const [ax, ay] = outline[(i + outline.length - 1) % outline.length]!;
     return ay > y === by > y ? [] : [ax + ((y - ay) / (by - ay)) * (bx - ax)];
   });
 
@@ -172,7 +172,7 @@ const crossings = (y: number, outline: readonly Point[]): number[] =>
 function toEdge(x: number, y: number, outline: readonly Point[]): number {
   let least = Infinity;
   for (let i = 0, j = outline.length - 1; i < outline.length; j = i, i += 1) {
-    const [[ax, ay], [bx, by]] = [outline[j] as Point, outline[i] as Point];
+    const [[ax, ay], [bx, by]] = [outline[j]!, outline[i]!];
     const length2 = (bx - ax) ** 2 + (by - ay) ** 2;
     const share = length2 === 0 ? 0 : Math.min(1, Math.max(0, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / length2));
     least = Math.min(least, (x - ax - share * (bx - ax)) ** 2 + (y - ay - share * (by - ay)) ** 2);

@@ -58,10 +58,10 @@ export function depthMesh(input: { outline: readonly Point[]; readings: readonly
 }[] {
   const { points, depths, corners, volumes } = meshOf(input.outline, input.readings, input.edge === 'square' ? (input.cutDepth_m ?? 0) : 0);
   return volumes.map((volume, t) => {
-    const three = [0, 1, 2].map((k) => corners[3 * t + k] as number);
+    const three = [0, 1, 2].map((k) => corners[3 * t + k]!);
     const mean = (of: (corner: number) => number): number => three.reduce((sum, corner) => sum + of(corner), 0) / 3;
-    const depth_m = mean((corner) => depths[corner] as number);
-    return { middle: [mean((c) => (points[c] as Point)[0]), mean((c) => (points[c] as Point)[1])], depth_m, area_m2: depth_m > 0 ? volume / depth_m : 0 };
+    const depth_m = mean((corner) => depths[corner]!);
+    return { middle: [mean((c) => points[c]![0]), mean((c) => points[c]![1])], depth_m, area_m2: depth_m > 0 ? volume / depth_m : 0 };
   });
 }
 
@@ -77,8 +77,8 @@ export function restMesh(
 ): { readonly corners: readonly Point[]; readonly rests: readonly number[] }[] {
   const { points, depths, corners } = meshOf(outline, rests, 0, -Infinity);
   return Array.from({ length: corners.length / 3 }, (_, t) => {
-    const three = [0, 1, 2].map((k) => corners[3 * t + k] as number);
-    return { corners: three.map((corner) => points[corner] as Point), rests: three.map((corner) => depths[corner] as number) };
+    const three = [0, 1, 2].map((k) => corners[3 * t + k]!);
+    return { corners: three.map((corner) => points[corner]!), rests: three.map((corner) => depths[corner]!) };
   });
 }
 
@@ -148,7 +148,7 @@ function keptInside({
   const volumes: number[] = [];
   const around: number[][] = points.map(() => []);
   for (let t = 0; t < triangles.length; t += 3) {
-    const [a, b, c] = [triangles[t] as number, triangles[t + 1] as number, triangles[t + 2] as number];
+    const [a, b, c] = [triangles[t]!, triangles[t + 1]!, triangles[t + 2]!];
     const [[ax, ay], [bx, by], [cx, cy]] = [points[a]!, points[b]!, points[c]!];
     const area = Math.abs((bx - ax) * (cy - ay) - (cx - ax) * (by - ay)) / 2;
     if (area < NEAR * NEAR || !strictlyInside([(ax + bx + cx) / 3, (ay + by + cy) / 3], outline)) continue;
@@ -164,8 +164,8 @@ function keptInside({
  * again from its own corners.
  */
 function withoutReading(mesh: ReadMesh, reading: number, all: { outline: readonly Point[]; readings: readonly DepthReading[]; rim: number }): number {
-  const at = mesh.placeOf[reading] as number;
-  const star = mesh.around[at] as readonly number[];
+  const at = mesh.placeOf[reading]!;
+  const star = mesh.around[at]!;
   const alone = mesh.placeOf.indexOf(at) === mesh.placeOf.lastIndexOf(at);
   const ring = alone ? ringAround(mesh, at, star) : null;
   // A reading on the outline has no closed ring, and with another one at its place it leaves none: all is triangulated again.
@@ -177,9 +177,9 @@ function withoutReading(mesh: ReadMesh, reading: number, all: { outline: readonl
         all.rim,
       ).volumes,
     );
-  const kept = sumOf(mesh.volumes) - star.reduce((sum, t) => sum + (mesh.volumes[t] as number), 0);
-  const hole = ring.map((corner) => mesh.points[corner] as Point);
-  const depths = ring.map((corner) => mesh.depths[corner] as number);
+  const kept = sumOf(mesh.volumes) - star.reduce((sum, t) => sum + mesh.volumes[t]!, 0);
+  const hole = ring.map((corner) => mesh.points[corner]!);
+  const depths = ring.map((corner) => mesh.depths[corner]!);
   const edges = hole.map((_, i): [number, number] => [i, (i + 1) % hole.length]);
   return kept + sumOf(keptInside({ points: hole, depths, outline: hole, triangles: triangulate(hole, edges) }).volumes);
 }
@@ -190,7 +190,7 @@ const sumOf = (values: readonly number[]): number => values.reduce((sum, value) 
 function ringAround({ corners }: Mesh, at: number, star: readonly number[]): number[] | null {
   const after = new Map<number, number>();
   for (const t of star) {
-    const [a, b, c] = [corners[3 * t] as number, corners[3 * t + 1] as number, corners[3 * t + 2] as number];
+    const [a, b, c] = [corners[3 * t]!, corners[3 * t + 1]!, corners[3 * t + 2]!];
     if (a === at) after.set(b, c);
     else if (b === at) after.set(c, a);
     else after.set(a, b);
@@ -209,7 +209,7 @@ function ringAround({ corners }: Mesh, at: number, star: readonly number[]): num
 function edgesOf(outline: readonly Point[], points: readonly Point[]): [number, number][] {
   return outline.flatMap((from, i) => {
     const j = (i + 1) % outline.length;
-    const to = outline[j] as Point;
+    const to = outline[j]!;
     const along = ([x, y]: Point): number => (x - from[0]) * (to[0] - from[0]) + (y - from[1]) * (to[1] - from[1]);
     const on = points
       .map((point, k) => ({ point, k }))
@@ -217,7 +217,7 @@ function edgesOf(outline: readonly Point[], points: readonly Point[]): [number, 
       .sort((first, other) => along(first.point) - along(other.point))
       .map(({ k }) => k);
     const chain = [i, ...on, j];
-    return chain.slice(1).map((end, k): [number, number] => [chain[k] as number, end]);
+    return chain.slice(1).map((end, k): [number, number] => [chain[k]!, end]);
   });
 }
 
@@ -228,4 +228,4 @@ function distance([x, y]: Point, [ax, ay]: Point, [bx, by]: Point): number {
 }
 
 const onEdge = (point: Point, outline: readonly Point[]): boolean =>
-  outline.some((from, i) => distance(point, from, outline[(i + 1) % outline.length] as Point) < NEAR);
+  outline.some((from, i) => distance(point, from, outline[(i + 1) % outline.length]!) < NEAR);

@@ -7,7 +7,7 @@ import { rectangle } from '../takeoff';
 
 /** For tests: one dock slab with one spall and the sanded mortar chosen. */
 export const typed = (value: number): Measured => ({ value, source: 'typed' });
-export const sheetOf = (name: string): Sheet => catalogue.find((sheet) => sheet.class === name) as Sheet;
+export const sheetOf = (name: string): Sheet => catalogue.find((sheet) => sheet.class === name)!;
 
 export const element: ElementInput = {
   id: 'e',

@@ -23,9 +23,9 @@ const leaves = (value: unknown): string[][] =>
 /** Changes one number by one per cent; one that is nothing by a hundredth. */
 export function nudge(path: string): void {
   const [table, ...keys] = path.split('.');
-  let holder = TABLES[table as string] as Record<string, unknown>;
+  let holder = TABLES[table!] as Record<string, unknown>;
   for (const key of keys.slice(0, -1)) holder = holder[key] as Record<string, unknown>;
-  const last = keys.at(-1) as string;
+  const last = keys.at(-1)!;
   const before = holder[last] as number;
   holder[last] = before === 0 ? 0.01 : before * 1.01;
 }

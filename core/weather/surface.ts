@@ -96,7 +96,7 @@ export function surfaceConduction(input: {
   const cells = Math.max(2, Math.round(inRange({ quantity: 'depth_m', value: input.depth_m, least: 0.01, most: 1 }) / WEATHER.node_m));
   const width_m = input.depth_m / cells;
   const T = new Float64Array(cells + 1);
-  for (let i = 0; i <= cells; i += 1) T[i] = typeof profile_C === 'number' ? profile_C : (profile_C[Math.min(i, profile_C.length - 1)] as number);
+  for (let i = 0; i <= cells; i += 1) T[i] = typeof profile_C === 'number' ? profile_C : profile_C[Math.min(i, profile_C.length - 1)]!;
   for (const weather of stretches) {
     checked(weather);
     const heat = gain(weather);
@@ -105,16 +105,16 @@ export function surfaceConduction(input: {
       const step_s = Math.min(WEATHER.step_s, left_s);
       const share = (WEATHER.conductivity_WmK * step_s) / (WEATHER.capacity_Jm3K * width_m * width_m);
       const half = (2 * step_s) / (WEATHER.capacity_Jm3K * width_m);
-      const face = T[0] as number;
+      const face = T[0]!;
       const flux = heat - loss * (face - weather.air_C) - (weather.wet ? drying(weather, face) : 0);
-      const last = T[cells] as number;
-      const back_K = 2 * share * ((T[cells - 1] as number) - last) - (back === 'air' ? half * WEATHER.back_Wm2K * (last - weather.air_C) : 0);
+      const last = T[cells]!;
+      const back_K = 2 * share * (T[cells - 1]! - last) - (back === 'air' ? half * WEATHER.back_Wm2K * (last - weather.air_C) : 0);
       // In place: each node needs its neighbour's temperature from before the step, which two variables carry along.
       let above = face;
-      let here = T[1] as number;
+      let here = T[1]!;
       T[0] = face + 2 * share * (here - face) + half * flux;
       for (let i = 1; i < cells; i += 1) {
-        const below = T[i + 1] as number;
+        const below = T[i + 1]!;
         T[i] = here + share * (above - 2 * here + below);
         above = here;
         here = below;

@@ -50,7 +50,7 @@ export function weatherAt({ hours, from_ms }: PlaceWeather, ms: number): HourWea
   let at = (ms - from_ms) / HOUR_MS;
   if (at < 0) at = ((at % day) + day) % day;
   const i = Math.min(hours.length - 1, Math.floor(at));
-  const [hour, next] = [hours[i] as HourWeather, hours[Math.min(hours.length - 1, i + 1)] as HourWeather];
+  const [hour, next] = [hours[i]!, hours[Math.min(hours.length - 1, i + 1)]!];
   const share = Math.min(1, at - i);
   const told_Wm2 = hour.irradiance_Wm2 !== null && next.irradiance_Wm2 !== null ? between(hour.irradiance_Wm2, next.irradiance_Wm2, share) : null;
   return {
@@ -154,8 +154,8 @@ export class SurfaceDay {
   at(ms: number): number {
     const at = this.index(ms);
     const i = Math.min(this.profiles.length - 1, Math.floor(at));
-    const next = this.profiles[Math.min(i + 1, this.profiles.length - 1)] as Float64Array;
-    return between((this.profiles[i] as Float64Array)[0] as number, next[0] as number, at - i);
+    const next = this.profiles[Math.min(i + 1, this.profiles.length - 1)]!;
+    return between(this.profiles[i]![0]!, next[0]!, at - i);
   }
 
   /**
@@ -166,15 +166,15 @@ export class SurfaceDay {
    */
   changed(from_ms: number, change: SurfaceChange, for_s: number): { at_s: number[]; C: number[] } {
     const i = Math.min(this.profiles.length - 1, Math.round(this.index(from_ms)));
-    let profile = this.profiles[i] as Float64Array;
+    let profile = this.profiles[i]!;
     const at_s = [0];
-    const C = [profile[0] as number];
+    const C = [profile[0]!];
     for (let t = 0; t < for_s;) {
       const step = t < 300 ? 60 : t < 1800 ? 300 : t < 7200 ? 600 : 1800;
       profile = this.stretch(profile, from_ms + t * 1000, step, change, t < (change.wet_s ?? 0));
       t += step;
       at_s.push(t);
-      C.push(profile[0] as number);
+      C.push(profile[0]!);
     }
     return { at_s, C };
   }

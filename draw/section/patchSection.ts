@@ -36,7 +36,7 @@ export function patchSection(section: Patch, view: SectionView): Drawn {
   const profile: [number, number][] = [];
   for (let i = 0; i <= 32; i += 1) {
     const s = i / 32;
-    const nudge = keyed && (i < 4 || i > 28) ? (KEYED[i % 4] as number) * (right - left) * (i < 4 ? -1 : 1) : 0;
+    const nudge = keyed && (i < 4 || i > 28) ? KEYED[i % 4]! * (right - left) * (i < 4 ? -1 : 1) : 0;
     profile.push([from + (to - from) * s + nudge, y(Math.max(cut_m, deepest_m * BOTTOM[section.shape](s)))]);
   }
   const { shapes: base, end } = baseBelow({

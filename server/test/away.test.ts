@@ -1,7 +1,6 @@
 import type { AddressInfo } from 'node:net';
 import pg from 'pg';
-import { v7 as uuid } from 'uuid';
-import { cookiesOf, DOCK, LEAD, PHONE, signedIn, type TestDatabase, type TestServer } from './harness';
+import { command, cookiesOf, DOCK, LEAD, PHONE, signedIn, type TestDatabase, type TestServer } from './harness';
 import { httpServer, type HttpServer } from '../src/http/httpServer';
 
 let server: TestServer;
@@ -69,23 +68,8 @@ afterAll(async () => {
 });
 
 let device = '';
-let seq = 0;
-const rename = async (to: string): Promise<Response> => {
-  seq += 1;
-  const command = {
-    id: uuid(),
-    v: 1,
-    device,
-    seq,
-    person: LEAD,
-    madeAt: new Date().toISOString(),
-    kind: 'job.change',
-    target: DOCK,
-    base: null,
-    change: { accessNote: to },
-  };
-  return call('/commands', { method: 'POST', body: JSON.stringify([command]) });
-};
+const rename = (to: string): Promise<Response> =>
+  call('/commands', { method: 'POST', body: JSON.stringify([command('job.change', DOCK, { accessNote: to }, { device })]) });
 
 /** Asks until it is answered as wanted. */
 async function until(ask: () => Promise<Response>, status: number): Promise<Response> {

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import sharp, { type Sharp } from 'sharp';
 import { v7 as uuid } from 'uuid';
 import { withStrokes } from '../src/documents/withStrokes';
-import { DOCK, LEAD, PHONE, signedIn, SLAB, type TestServer } from './harness';
+import { command, DOCK, signedIn, SLAB, type TestServer } from './harness';
 
 let server: TestServer;
 let stop: () => Promise<void>;
@@ -47,19 +47,14 @@ test('a picture is kept in both sizes and comes back byte for byte; what is none
     strokes: [],
     before: null,
   };
-  const told = {
-    id: uuid(),
-    v: 1,
-    device: PHONE,
-    seq: 1,
-    person: LEAD,
-    madeAt: '2026-05-12T13:00:00Z',
-    kind: 'photograph.add',
-    target: id,
-    base: null,
-    change: fields,
-  };
-  expect((await server.request.post('/api/v1/commands').send([told]).expect(200)).body.results[0].result).toBe('done');
+  expect(
+    (
+      await server.request
+        .post('/api/v1/commands')
+        .send([command('photograph.add', id, fields)])
+        .expect(200)
+    ).body.results[0].result,
+  ).toBe('done');
   expect((await server.request.get(`/api/v1/jobs/${DOCK}`).expect(200)).body.photograph[id].sha256).toBe(body.sha256);
 });
 

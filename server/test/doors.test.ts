@@ -9,12 +9,11 @@ import { connect } from '../src/data/connect';
 import { withFirm } from '../src/data/withFirm';
 import { httpServer } from '../src/http/httpServer';
 import { hostsOf, SECRET } from '../src/serve';
-import { DOCK, LEAD, PHONE, signedIn, signInOn, SLAB, SPALL, type TestDatabase, type TestServer } from './harness';
+import { command, DOCK, LEAD, PHONE, signedIn, signInOn, SLAB, SPALL, type TestDatabase, type TestServer } from './harness';
 
 let server: TestServer;
 let database: TestDatabase;
 let stop: () => Promise<void>;
-let seq = 0;
 
 const OUR_FIRM = '0198a000-f1f0-7000-8000-000000000001';
 const OTHER_FIRM = '0198a000-f1f0-7000-8000-0000000000fe';
@@ -35,10 +34,6 @@ beforeAll(async () => {
 
 afterAll(() => stop());
 
-const command = (kind: string, target: string, change: object, more: object = {}) => {
-  seq += 1;
-  return { id: uuid(), v: 1, device: PHONE, seq, person: LEAD, madeAt: '2026-05-12T13:00:00Z', kind, target, base: null, change, ...more };
-};
 const post = (...commands: object[]) => server.request.post('/api/v1/commands').send(commands);
 const job = async () => (await server.request.get(`/api/v1/jobs/${DOCK}`).expect(200)).body.job as { version: number; accessNote: string };
 const signInAs = (agent: ReturnType<typeof supertest.agent>) => agent.post('/api/v1/session').send({ personId: LEAD, device: { id: PHONE, label: '' } });

@@ -96,7 +96,7 @@ const command = fc
     const right: unknown = { id: uuid(), v: 1, device: PHONE, seq, person: LEAD, madeAt: '2026-05-12T13:00:00Z', kind, target, base: null, change };
     return wrong.reduce((made, { place, value }) => {
       const places = placesOf(made);
-      return withAt(made, places[place % places.length] as string[], value);
+      return withAt(made, places[place % places.length]!, value);
     }, right);
   });
 

@@ -4,6 +4,7 @@ import pg from 'pg';
 import { pino } from 'pino';
 import supertest from 'supertest';
 import type { DataSource } from 'typeorm';
+import { v7 as uuid } from 'uuid';
 import { makeApp } from '../src/app';
 import { migrate } from '../src/data/migrate';
 import { connect } from '../src/data/connect';
@@ -80,6 +81,13 @@ export const SLAB = '0198a000-de00-7000-8000-000000000002';
 export const SPALL = '0198a000-de00-7000-8000-000000000003';
 export const PHONE = '0198a000-0f01-7000-8000-000000000001';
 export const OTHER_PHONE = '0198a000-0f01-7000-8000-000000000002';
+
+let count = 0;
+/** A command of the lead's on the phone, as it is sent; each with the next count. */
+export function command(kind: string, target: string, change: object, more: object = {}): { readonly id: string } & Readonly<Record<string, unknown>> {
+  count += 1;
+  return { id: uuid(), v: 1, device: PHONE, seq: count, person: LEAD, madeAt: '2026-05-12T13:00:00Z', kind, target, base: null, change, ...more };
+}
 
 /** What an answer gives to be shown at the next request. */
 export const cookiesOf = (headers: Headers): string =>

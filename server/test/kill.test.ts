@@ -1,7 +1,7 @@
 import type { ChildProcess } from 'node:child_process';
 import { v7 as uuid } from 'uuid';
 import { hashesOf, type PlanInput } from '@tufa/core/plan';
-import { cookiesOf, DOCK, LEAD, makeDatabase, PHONE, SPALL, type TestDatabase } from './harness';
+import { command, cookiesOf, DOCK, LEAD, makeDatabase, PHONE, SPALL, type TestDatabase } from './harness';
 import { boot, freePort } from './scripted';
 
 let database: TestDatabase;
@@ -31,26 +31,21 @@ test('killed at 20 random points of a pour, the events at the end are the events
   expect(planned).toHaveProperty('input.elements');
   const { input } = planned;
 
-  let seq = 0;
-  const envelope = (kind: string, target: string, change: object) => {
-    seq += 1;
-    return { id: uuid(), v: 1, device: PHONE, seq, person: LEAD, madeAt: new Date().toISOString(), kind, target, base: null, change };
-  };
   const planId = uuid();
   const tapped: string[] = [];
-  const queue: object[] = [envelope('plan.add', planId, { jobId: DOCK, input, hashes: hashesOf(input), coreVersion: '0.1.0', seed: 1, replaces: null })];
+  const queue: object[] = [command('plan.add', planId, { jobId: DOCK, input, hashes: hashesOf(input), coreVersion: '0.1.0', seed: 1, replaces: null })];
   for (let batch = 1; batch <= 20; batch += 1)
     for (const kind of ['start', 'placed', 'finished']) {
       const target = uuid();
       tapped.push(target);
       queue.push(
-        envelope('pourEvent.add', target, {
+        command('pourEvent.add', target, {
           jobId: DOCK,
           findingId: SPALL,
           planId,
           batch: String(batch),
           device: PHONE,
-          seq,
+          seq: queue.length,
           deviceAt: new Date().toISOString(),
           clockOffset: 0,
           person: LEAD,
@@ -67,7 +62,7 @@ test('killed at 20 random points of a pour, the events at the end are the events
   const killer = async (): Promise<void> => {
     while (kills < 20) {
       await new Promise((wait) => setTimeout(wait, Math.random() * 40));
-      const dying = child as ChildProcess;
+      const dying = child!;
       const gone = new Promise((done) => dying.once('exit', done));
       dying.kill('SIGKILL');
       await gone;

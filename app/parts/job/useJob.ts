@@ -184,8 +184,8 @@ export function useJob(jobId: string, { surveyFirst }: { surveyFirst: boolean })
   const { data, records, ready, failed, clockOffset, unsent, waitingFor } = firm;
   const input = jobFile(data, jobId);
   const large = (input?.findings.length ?? 0) > MANY;
-  const survey = useWorkedOut('survey', large && input ? [input] : null, (worker) => worker.survey(input as PlanInput));
-  const plan = useWorkedOut('plan', large && input && survey.data ? [input] : null, (worker) => worker.plan(input as PlanInput));
+  const survey = useWorkedOut('survey', large && input ? [input] : null, (worker) => worker.survey(input!));
+  const plan = useWorkedOut('plan', large && input && survey.data ? [input] : null, (worker) => worker.plan(input!));
   const broken = survey.isError || plan.isError;
   const planning = large && !broken && !plan.data;
   const view = useMemo(

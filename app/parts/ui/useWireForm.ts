@@ -92,7 +92,7 @@ export function useWireForm<V extends FieldValues>({
   }, [watch, keep]);
   const submit = (save: (wireObject: object, seen: object | undefined) => Promise<unknown>) =>
     form.handleSubmit(async (values) => {
-      await save(wire.toWire(values as V), seen);
+      await save(wire.toWire(values), seen);
       clear();
     });
   return { ...form, submit: (save) => () => submit(save)(), clear };

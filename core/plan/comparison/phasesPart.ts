@@ -15,7 +15,7 @@ export function phasesPart(input: PlanInput, treatments: readonly TreatmentInput
     const ofThese = treatments.filter(({ findingId }) => findings.some(({ id }) => id === findingId));
     return findings.length > 0 ? [repairPart({ ...input, findings }, ofThese)] : [];
   });
-  const first = parts[0] as SystemPart;
+  const first = parts[0]!;
   const add = (of: (part: SystemPart) => number): number => sumOf(parts, of);
   const cost = Object.fromEntries(Object.keys(first.cost).map((key) => [key, add((part) => part.cost[key as keyof SystemCost])])) as unknown as SystemCost;
   return {

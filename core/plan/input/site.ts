@@ -96,7 +96,7 @@ export class Site {
     const weather = weatherAt(this.place, ms);
     const slab = this.day.changed(ms, { absorptivity: WEATHER.absorptivity.fresh, wet_s: WEATHER.freshWet_s }, followed_s);
     const steps = slab.at_s.map((t) => weatherAt(this.place, ms + t * 1000).air_C + this.airShift(ms + t * 1000));
-    const faces = slab.C.map((C, i) => C + this.slabShift(ms + (slab.at_s[i] as number) * 1000));
+    const faces = slab.C.map((C, i) => C + this.slabShift(ms + slab.at_s[i]! * 1000));
     const day = followed_s >= 86400;
     const at_s = day ? [...slab.at_s, followed_s + 3600] : slab.at_s;
     const [air, covered] = day
@@ -105,7 +105,7 @@ export class Site {
           [...faces, meanOver(slab.at_s, faces)],
         ]
       : [steps, faces];
-    const [air_C, slab_C] = [air[0] as number, covered[0] as number];
+    const [air_C, slab_C] = [air[0]!, covered[0]!];
     return {
       air_C,
       slab_C,
@@ -124,13 +124,13 @@ export class Site {
     };
     const from_ms = this.firstWater_ms - for_s * 1000;
     const { C } = this.day.changed(from_ms, change, for_s);
-    return (C.at(-1) as number) + this.slabShift(this.firstWater_ms);
+    return C.at(-1)! + this.slabShift(this.firstWater_ms);
   }
 }
 
 /** Mean over time of a course given at its knots. */
 function meanOver(at_s: readonly number[], C: readonly number[]): number {
   let sum = 0;
-  for (let i = 1; i < at_s.length; i += 1) sum += (((C[i - 1] as number) + (C[i] as number)) / 2) * ((at_s[i] as number) - (at_s[i - 1] as number));
-  return sum / ((at_s.at(-1) as number) - (at_s[0] as number));
+  for (let i = 1; i < at_s.length; i += 1) sum += ((C[i - 1]! + C[i]!) / 2) * (at_s[i]! - at_s[i - 1]!);
+  return sum / (at_s.at(-1)! - at_s[0]!);
 }

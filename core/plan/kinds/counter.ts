@@ -37,7 +37,7 @@ export const counter: Damage<CounterInput> = {
       rough_m2: 0,
       removed_m3: 0,
       more: { ...load, edges_m3 },
-      strips: cutList({ parts_m, stock_m, kerf_m }).stocks.map((stock) => stock.map((piece) => parts_m[piece] as number)),
+      strips: cutList({ parts_m, stock_m, kerf_m }).stocks.map((stock) => stock.map((piece) => parts_m[piece]!)),
     };
   },
   movedTo: (finding, points) => ({ ...finding, outline: points }),

@@ -47,7 +47,7 @@ export function crackFilled({ input, finding, takeOff, sheet }: Of<CrackInput, P
   const way = crackWay({ house: houseOf(input.house), sheet, finding });
   if (way === 'bedAndCap') return { ...takeOff, more: { ...takeOff.more, sand_kg: (takeOff.more['sand_m3'] ?? 0) * MIX.aggregate_kg_m3 * MIX.sandPacking } };
   const opened = crackOpened({ sheet, finding, way });
-  const length_m = takeOff.length_m as number;
+  const length_m = takeOff.length_m!;
   const whole = (crown_m: number): number => crackResin({ length_m, ...opened, cap_m: opened.depth_m, crown_m, porosity: 0 }) * (1 + finding.runaway);
   const crowned = way === 'neat' || way === 'sandInResin' || way === 'filler';
   // A sealant fills half of its joint's width in depth, over a rod.

@@ -15,7 +15,7 @@ function freezesTooSoon({ frostSafe_s, basis }: WindowAnswer): boolean {
   if (frostSafe_s === null) return false;
   const { surface_C } = basis.course;
   if (typeof surface_C === 'number') return surface_C < 0;
-  return surface_C.C.some((C, i) => C < 0 && (surface_C.at_s[i] as number) < frostSafe_s);
+  return surface_C.C.some((C, i) => C < 0 && surface_C.at_s[i]! < frostSafe_s);
 }
 
 /** What the plan must say beside its figures. */

@@ -286,7 +286,7 @@ export function leverCombinations(request: LeverRequest): LeverCombination[] {
       if (found.length === SHOWN) break;
       const full = group.slice(0, -1).map((reach) => ({ code: reach.code, ...fullOf(reach) }));
       const together = Object.assign({}, ...full.map(({ change }) => change)) as Change;
-      const last = group.at(-1) as Reach;
+      const last = group.at(-1)!;
       const needed = neededOf(last, { ...question, ...together }, wanted_s);
       if (!needed) continue;
       const change = { ...together, ...needed.change };

@@ -21,7 +21,7 @@ const broom = sheetOf('broomOverlay').id;
 /** What a job costs as it is chosen. */
 const asChosen = (jobFile: PlanInput): SystemOutcome => compareSystems({ input: jobFile, systems: [{ code: 'chosen', treatments: jobFile.treatments }] })[0]!;
 
-const aidOf = (name: string): Aid => aids.find((aid) => aid.class === name) as Aid;
+const aidOf = (name: string): Aid => aids.find((aid) => aid.class === name)!;
 const treated = (more: Partial<TreatmentInput>, given: Partial<PlanInput> = {}): PlanInput => ({
   ...input,
   ...given,

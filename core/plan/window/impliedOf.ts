@@ -53,7 +53,7 @@ export function impliedOf(sheet: Sheet, claim?: Claim): Implied {
     lives: IMPLIED_AT_C.map((temperature_C) => {
       const k = rate({ temperature_C, Ea_J_mol, reference_C: sheet.reference_C });
       const finish_s = timeOf(sheet.finish) * (reference_s / timeOf(sheet.flow));
-      const milestones = Object.fromEntries(Object.entries(sheet.milestones).map(([name, at_s]) => [name, (at_s as number) / k]));
+      const milestones = Object.fromEntries(Object.entries(sheet.milestones).map(([name, at_s]) => [name, at_s / k]));
       return { temperature_C, flow_s: reference_s / k, finish_s: finish_s / k, milestones };
     }),
     bag_kg,

@@ -6,5 +6,5 @@ import { HttpProblem } from './HttpProblem';
 export function checked<T>(schema: Joi.Schema, value: unknown): T {
   const { value: good, fault } = check<T>(schema, value);
   if (fault) throw new HttpProblem({ status: 422, code: fault.code, field: fault.field, figures: fault.figures });
-  return good as T;
+  return good;
 }

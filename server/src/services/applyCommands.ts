@@ -142,10 +142,10 @@ async function checkReferences(tx: EntityManager, change: Record<string, unknown
   const references = referencesOf(change);
   if (references.length === 0) return;
   const lacking = references.map(({ entity }, i) => `select ${i} as i where not exists (select 1 from ${tableOf(entity)} where id = $${i + 1})`);
-  const [missing] = (await tx.query(
+  const [missing] = await tx.query<{ i: number }[]>(
     `${lacking.join(' union all ')} order by i limit 1`,
     references.map(({ id }) => id),
-  )) as { i: number }[];
+  );
   if (missing) throw new HttpProblem({ status: 422, code: 'refersToUnknown', field: `change.${references[missing.i]?.field}` });
 }
 

@@ -35,17 +35,16 @@ export interface ChangesPage {
 
 /** Everything of the firm that changed after a place, in the order of change, a page at a time. Rows of one command share a number, and a file's or a release's may be more than a page. */
 export async function changesSince(tx: EntityManager, { since, after }: ChangesPlace): Promise<ChangesPage> {
-  const [firm] = (await tx.query('select change_counter from firm')) as { change_counter: string }[];
+  const [firm] = await tx.query<{ change_counter: string }[]>('select change_counter from firm');
   if (!after && Number(firm?.change_counter ?? 0) <= since) return { cursor: since, more: false, rows: {} };
   const beyond = after ? '(changed, id) > ($1, $2)' : 'changed > $1';
   const union = ENTITY_NAMES.map(
     (name) => `(select '${name}' as name, id, changed from ${tableOf(name)} where ${beyond} order by changed, id limit ${PAGE + 1})`,
   ).join(' union all ');
-  const found = (await tx.query(`${union} order by changed, id limit ${PAGE + 1}`, after ? [since, after] : [since])) as {
-    name: EntityName;
-    id: string;
-    changed: string;
-  }[];
+  const found = await tx.query<{ name: EntityName; id: string; changed: string }[]>(
+    `${union} order by changed, id limit ${PAGE + 1}`,
+    after ? [since, after] : [since],
+  );
   const next = found[PAGE];
   // Rows of two tables may share an id: a page never ends between them.
   const taken = next ? found.filter(({ changed, id }) => changed !== next.changed || id !== next.id) : found;
@@ -75,10 +74,10 @@ async function rowsWhere(tx: EntityManager, wanted: readonly Wanted[]): Promise<
     ({ name, column }, i) =>
       `select ${i} as i, row_to_json(t) as row from ${tableOf(name)} t${column ? ` where ${column} = any($${wanted.slice(0, i + 1).filter((part) => part.column).length})` : ''}`,
   );
-  const found = (await tx.query(
+  const found = await tx.query<{ i: number; row: Record<string, unknown> }[]>(
     parts.join(' union all '),
     wanted.flatMap(({ column, values = [] }) => (column ? [values] : [])),
-  )) as { i: number; row: Record<string, unknown> }[];
+  );
   const rows: Rows = {};
   for (const [i, { name }] of wanted.entries()) {
     const { columns } = tx.connection.getMetadata(TABLES[name]);

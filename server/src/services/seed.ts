@@ -27,7 +27,7 @@ export async function seed({ owner, clock, empty, demo }: { owner: DataSource; c
   await withFirm(owner, DEMO_FIRM_ID, async (tx) => {
     // Of several servers that start on one database, one fills it.
     await tx.query('select pg_advisory_xact_lock($1)', [SEEDING]);
-    const [present] = (await tx.query('select change_counter from firm')) as { change_counter: string }[];
+    const [present] = await tx.query<{ change_counter: string }[]>('select change_counter from firm');
     if (!present) {
       await insert(tx, 'firm', DEMO_FIRM_ID, { name: say(PLAIN, empty ? 'seed.firm' : 'seed.demoFirm'), settings: DEFAULT_FIRM }, 1);
       for (const { id, role } of PEOPLE) await insert(tx, 'person', id, { role, name: say(PLAIN, `role.${role}`) }, 1);
@@ -46,7 +46,7 @@ export async function seed({ owner, clock, empty, demo }: { owner: DataSource; c
 
 /** Puts the shipped sheets on the shelf that are not there yet: a release may bring more. @returns whether any was missing */
 async function stockShelf(tx: EntityManager, changed: number): Promise<boolean> {
-  const seeded = new Set(((await tx.query('select id from sheet')) as { id: string }[]).map(({ id }) => id));
+  const seeded = new Set((await tx.query<{ id: string }[]>('select id from sheet')).map(({ id }) => id));
   const missing = [...catalogue, ...aids].filter(({ id }) => !seeded.has(id));
   for (const sheet of missing) {
     await insert(tx, 'product', sheet.productId, { name: sheet.name, class: sheet.class }, changed);
