@@ -267,7 +267,7 @@ async function workMeter(cdp) {
   return async () => {
     const { metrics } = await cdp.send('Performance.getMetrics');
     return ['ScriptDuration', 'LayoutDuration', 'RecalcStyleDuration'].reduce(
-      (sum, name) => sum + (metrics.find((one) => one.name === name)?.value ?? 0) * 1000,
+      (sum, name) => sum + (metrics.find((metric) => metric.name === name)?.value ?? 0) * 1000,
       0,
     );
   };
@@ -334,7 +334,7 @@ async function survey(browser, base) {
   const command = commandsFrom(id, 0, device);
   const add = (name, n, change) => command(`${name}.add`, id(n), change);
   const job = id(0);
-  const own = { jobId: job, elementId: id(1) };
+  const place = { jobId: job, elementId: id(1) };
   const square = (x, y, w, h) => [
     [x, y],
     [x + w, y],
@@ -368,7 +368,7 @@ async function survey(browser, base) {
       : [((i % 60) + 0.5) / 2, (Math.floor(i / 60) + 0.5) / 1.8];
     commands.push(
       add('reading', 1000 + i, {
-        ...own,
+        ...place,
         findingId: depth ? id(10 + f) : null,
         kind: depth ? 'depth' : 'sounding',
         value: typed(depth ? 0.01 + (i % 7) / 400 : i % 6 === 0 ? 1 : 0),
@@ -584,9 +584,9 @@ async function serveFolder(folder) {
   const server = createServer((request, response) => {
     const path = new URL(request.url, 'http://x').pathname;
     let file = join(folder, decodeURIComponent(path === '/' || extname(path) === '' ? '/index.html' : path));
-    const exists = (one) => {
+    const exists = (path) => {
       try {
-        return statSync(one).isFile();
+        return statSync(path).isFile();
       } catch {
         return false;
       }

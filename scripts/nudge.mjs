@@ -32,7 +32,7 @@ main(async () => {
   const { bundle } = await import('./lib/build.mjs');
   const { paths, UNNUDGED } = await import(await bundle('core', 'testing/nudged.ts'));
   const only = process.argv.slice(2);
-  const queue = paths().filter((path) => only.length === 0 || only.some((one) => path.startsWith(one)));
+  const queue = paths().filter((path) => only.length === 0 || only.some((start) => path.startsWith(start)));
   // A test that is red before anything is changed would prove nothing.
   if (await jest('', FIRST)) throw new Advice('The tests are red as they stand. Run npm run unit -- --selectProjects core and mend them first.');
   const count = queue.length;
