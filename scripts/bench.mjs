@@ -358,7 +358,9 @@ async function survey(browser, base) {
   ];
   for (let i = 0; i < 100; i += 1) {
     const outline = { points: square((i % 10) * 2.9 + 0.2, Math.floor(i / 10) * 1.9 + 0.2, 1.5, 1) };
-    commands.push(add('finding', 10 + i, { ...own, label: `S${i}`, kind: 'spall', outline, properties: { deepest: typed(0.03), shape: 'dish', edge: 'cut' } }));
+    commands.push(
+      add('finding', 10 + i, { ...place, label: `S${i}`, kind: 'spall', outline, properties: { deepest: typed(0.03), shape: 'dish', edge: 'cut' } }),
+    );
   }
   for (let i = 0; i < 2000; i += 1) {
     const depth = i < 500;
