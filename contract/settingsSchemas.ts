@@ -1,7 +1,11 @@
 import { HOUSE_QUESTIONS } from '@tufa/core/choose';
+import { WORKS } from '@tufa/core/day';
 import { TASKS } from '@tufa/core/shelf';
 import Joi from 'joi';
 import { exactly, number } from './common';
+
+/** What one person does of each kind of work: m2/s, m/s or portions a second. */
+const workRates = Joi.object(Object.fromEntries(WORKS.map((work) => [work, Joi.number().min(1e-5).max(10)])));
 
 /** Who works. */
 export const crew = Joi.object({
@@ -9,6 +13,7 @@ export const crew = Joi.object({
   rate_m2_s: Joi.number().min(1e-5).max(1).required(),
   carry_s: Joi.number().min(0).max(3600).required(),
   finish_s: Joi.number().min(0).max(7200).required(),
+  rates: workRates,
 });
 
 /** How the batches are mixed. */
@@ -54,4 +59,5 @@ export const firmSettings = Joi.object({
     markup: Joi.number().min(0).max(5),
     workday_s: Joi.number().min(3600).max(57600),
   }),
+  workRates,
 });

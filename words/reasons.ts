@@ -82,10 +82,11 @@ export const reasons = {
     shows: 'Dries {{dry}} beside {{colour}}: it shows until it is overlaid, sealed or coated. Try a sample on a hidden spot',
   },
   lives: {
-    fits: 'Your smallest batch is placed and finished with {{spent_share}} of its life used',
-    retard: 'Your smallest batch would use {{spent_share}} of its life, over the {{safe_share}} that is safe: it needs retarder',
-    close: 'Your smallest batch would use {{spent_share}} of its life, over the {{safe_share}} that is safe: cool it, shade it or come earlier',
-    short: 'It stiffens before your smallest batch is done ({{needs_s}} needed): cool it, shade it or come earlier',
+    fits: 'Your batch is placed and finished with {{spent_share}} of its life used: {{chance_share}} of them would be lost',
+    retard: '{{chance_share}} of your batches would be lost, you accept {{accepted_share}}: it needs retarder',
+    shade: '{{chance_share}} of your batches would be lost as it is, you accept {{accepted_share}}: work it in shade, at an early hour',
+    close: '{{chance_share}} of your batches would be lost, you accept {{accepted_share}}: cool it, shade it or come earlier',
+    short: 'It stiffens before your batch is done ({{needs_s}} needed): cool it, shade it or come earlier',
   },
   bond: {
     self: 'Bonds by itself',

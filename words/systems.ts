@@ -122,6 +122,34 @@ export const layers = {
   roles: { bond: 'Bond', cure: 'Cure', coat: 'Seal or coat' },
 } as const;
 
+/** How fast a crew works. */
+export const works = {
+  title: 'What one person does',
+  lead: 'Batches are sized, and the day planned, by these. What is assumed is what most do: write your own, the record will learn them.',
+  label: '{{work}}, {{unit}}',
+  fault: 'A number above nought, of that unit.',
+  unit: { area: { us: 'sq ft a minute', metric: 'm² a minute' }, length: { us: 'ft a minute', metric: 'm a minute' }, portions: 'a minute' },
+  overlay: 'Overlay spread on open floor',
+  overlayObstacles: 'Overlay among obstacles',
+  fill: 'Fill pressed into patches',
+  skim: 'Riser or wall skimmed',
+  render: 'Render patched',
+  broom: 'Broom drawn',
+  crackResin: 'Crack filled with resin',
+  sealant: 'Joint sealed',
+  handPortions: 'Hand portions under water',
+  slurry: 'Slurry brushed',
+} as const;
+
+/** Who is there. */
+export const crew = {
+  title: 'Crew',
+  hands: 'Pairs of hands',
+  alone: 'Alone you mix, then place: the next batch waits for you.',
+  together_one: 'One mixes while {{count}} places.',
+  together_other: 'One mixes while {{count}} place.',
+} as const;
+
 /** What work costs a firm. */
 export const rates = {
   title: 'What work costs',

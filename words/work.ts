@@ -15,7 +15,7 @@ import { problems } from './problems';
 import { reasons } from './reasons';
 import { record } from './record';
 import { classes, shelf } from './shelf';
-import { layers, rates, systems } from './systems';
+import { crew, layers, rates, systems, works } from './systems';
 import { walk } from './walk';
 import { wordsOfData } from './wordsOfData';
 
@@ -37,6 +37,8 @@ export const work = {
   systems,
   layers,
   rates,
+  works,
+  crew,
   kit,
   word: wordsOfData,
   verdict,

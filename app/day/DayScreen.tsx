@@ -41,12 +41,15 @@ function Day({ view }: { view: JobView }) {
   const { finding, sheet } = view;
   const chosen = finding?.chosen ?? null;
   const share = chosen?.batches.share ?? Math.min(...view.input.firm.grid);
+  const follows = (chosen?.batches.count ?? 0) > 1;
   const kept = useMemo(() => {
     const input = prepared(view.input);
     const found = input.findings.find(({ id }) => id === finding?.findingId);
-    if (!finding || !found || !sheet?.water) return null;
-    return questionFor({ input, takeOff: filledTakeOff({ input, finding: found, takeOff: finding.takeOff, sheet }), sheet, share });
-  }, [view.input, finding, sheet, share]);
+    const element = input.elements.find(({ id }) => id === found?.elementId);
+    if (!finding || !found || !element || !sheet?.water) return null;
+    const takeOff = filledTakeOff({ input, finding: found, takeOff: finding.takeOff, sheet });
+    return questionFor({ input, element, finding: found, takeOff, sheet, share, follows });
+  }, [view.input, finding, sheet, share, follows]);
   // The figure under the thumb changes at once; what follows from it a frame later, so that a tap is never waited for.
   const followed = useDeferredValue(tried);
   const question = useMemo<WindowQuestion | null>(() => (kept ? { ...kept, ...followed } : null), [kept, followed]);
@@ -101,7 +104,7 @@ function Day({ view }: { view: JobView }) {
       ),
       ...(changed.includes('sun') ? [reading('sun', question.sun ? 1 : 0)] : []),
       ...(changed.includes('wind_ms') ? [reading('wind_ms', question.wind_ms)] : []),
-      ...(changed.includes('crew') ? [change('job', 'change', view.job.id, { crew: question.crew })] : []),
+      ...(changed.includes('crew') ? [change('job', 'change', view.job.id, { crew: { ...view.input.crew, hands: question.crew.hands } })] : []),
       ...(changed.some((name) => name === 'share' || name === 'retarderDose' || name === 'iceShare') ? [change('job', 'change', view.job.id, { batch })] : []),
     ];
     if (wanted.length > 0) await write(...wanted);

@@ -1,11 +1,10 @@
 import type { RowOf } from '@tufa/contract/entities';
 import { DEFAULT_RATES, ratesOf, type Rates } from '@tufa/core/plan';
 import { printFigure, say, sayCoded } from '@tufa/words';
-import { useState } from 'react';
 import { View } from 'react-native';
 import { amountMinor } from '../fix/money';
 import { change, write } from '../outbox/useFirm';
-import { Field } from '../parts/ui/Field';
+import { TypedFigure } from '../parts/ui/TypedFigure';
 import { T } from '../parts/ui/T';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
@@ -32,7 +31,7 @@ export function RatesView({ firm }: { firm: RowOf<'firm'> }) {
       <T as="faint">{say(speaker, 'rates.lead')}</T>
       <View className="flex-row flex-wrap gap-2">
         {MONEY.map((name) => (
-          <One
+          <TypedFigure
             key={name}
             label={sayCoded(speaker, PER[name] ? `rates.${name}.${speaker.system}` : `rates.${name}`)}
             shown={printFigure(speaker, 'r_minor', PER[name] ? Math.round((rates[name] * perOf(speaker, name)) / 100) * 100 : rates[name])}
@@ -45,7 +44,7 @@ export function RatesView({ firm }: { firm: RowOf<'firm'> }) {
             onChange={(value) => keep({ [name]: value })}
           />
         ))}
-        <One
+        <TypedFigure
           label={say(speaker, 'rates.markup')}
           shown={printFigure(speaker, 'markup_share', rates.markup)}
           assumed={set.markup === undefined}
@@ -53,7 +52,7 @@ export function RatesView({ firm }: { firm: RowOf<'firm'> }) {
           read={(text) => within(parseFloat(text) / 100, 0, 5)}
           onChange={(markup) => keep({ markup })}
         />
-        <One
+        <TypedFigure
           label={say(speaker, 'rates.workday')}
           shown={printFigure(speaker, 'workday_s', rates.workday_s)}
           assumed={set.workday_s === undefined}
@@ -67,42 +66,3 @@ export function RatesView({ firm }: { firm: RowOf<'firm'> }) {
 }
 
 const within = (value: number, least: number, most: number): number | undefined => (value >= least && value <= most ? value : undefined);
-
-function One({
-  label,
-  shown,
-  assumed,
-  fault,
-  read,
-  onChange,
-}: {
-  label: string;
-  shown: string;
-  assumed: boolean;
-  fault: string;
-  /** undefined for what cannot be read */
-  read: (text: string) => number | undefined;
-  onChange: (value: number) => void;
-}) {
-  const speaker = useSpeaker();
-  const [typed, setTyped] = useState<string | null>(null);
-  const value = typed === null ? null : read(typed);
-  const take = (): void => {
-    if (typed === null || value === null || value === undefined) return;
-    if (typed !== shown) onChange(value);
-    setTyped(null);
-  };
-  return (
-    <View className="min-w-[150px] flex-1 flex-row">
-      <Field
-        label={label}
-        value={typed ?? shown}
-        onChange={setTyped}
-        onBlur={take}
-        onSubmit={take}
-        hint={assumed && typed === null ? say(speaker, 'rates.assumed') : undefined}
-        fault={typed !== null && value === undefined ? fault : undefined}
-      />
-    </View>
-  );
-}

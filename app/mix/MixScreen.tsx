@@ -1,4 +1,4 @@
-import type { ChosenPlan, TicketLine } from '@tufa/core/plan';
+import { kindOf, type ChosenPlan, type TicketLine } from '@tufa/core/plan';
 import { vesselScene } from '@tufa/draw';
 import { say, printFigure, sayShare, sayCoded } from '@tufa/words';
 import { nearestMark } from '@tufa/core/mix';
@@ -8,6 +8,7 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Text, useWindowDimensions, View } from 'react-native';
 import { Button } from '../parts/ui/Button';
+import { Choice } from '../parts/ui/Choice';
 import { Cautions } from '../parts/job/Cautions';
 import { Lines } from '../parts/ui/Lines';
 import { SceneView } from '../parts/ui/SceneView';
@@ -20,6 +21,7 @@ import { Warnings } from '../parts/job/Warnings';
 import { usePhone } from '../parts/phone/useSettings';
 import { vessel } from '../parts/job/vessel';
 import { needText } from './needText';
+import { CrewView } from './CrewView';
 import { JobOrder } from './JobOrder';
 import { packsText } from './packsText';
 import { StalePlan } from '../pour/StalePlan';
@@ -39,6 +41,7 @@ const TEASPOON_M3 = siFactor('volume', 'tsp');
 /** What binds a batch, in words; a choice limit of the whole bag is no limit. */
 function limitText(speaker: Speaker, { batches }: ChosenPlan): string {
   if (batches.share === null) return say(speaker, 'mix.noFit', { limit: batches.limit ?? '' });
+  if (batches.count === 1) return say(speaker, 'mix.oneBatch');
   return batches.limit === null ? say(speaker, 'mix.whole') : say(speaker, 'mix.limitLine', { limit: batches.limit });
 }
 
@@ -61,6 +64,9 @@ function Mix({ view: present }: { view: JobView }) {
     );
   const { chosen } = finding;
   const { quantities, batches } = chosen;
+  const found = view.input.findings.find(({ id }) => id === finding.findingId);
+  const element = view.input.elements.find(({ id }) => id === found?.elementId);
+  const work = found && element ? kindOf(found).work(found, element) : null;
   const count = quantities.chosen.packages.reduce((sum, pack) => sum + pack.count, 0);
   return (
     <StepLayout
@@ -89,8 +95,9 @@ function Mix({ view: present }: { view: JobView }) {
           <View className="gap-4">
             <StalePlan view={present} />
             <Warnings plan={view.plan} />
-            <TicketView view={view} chosen={chosen} sheet={sheet} />
+            <Tickets view={view} chosen={chosen} sheet={sheet} />
             <Cautions screen="mix" input={view.input} plan={view.plan} data={view.data} />
+            {work ? <CrewView jobId={view.job.id} input={view.input} work={work} /> : null}
             <Order chosen={chosen} />
             <JobOrder input={view.input} plan={view.plan} />
             <PlanFile view={view} />
@@ -107,10 +114,34 @@ function Mix({ view: present }: { view: JobView }) {
   );
 }
 
-/** One ticket, in the order it goes into the pail, a line to tick at a time, beside the pail with its marks. */
-function TicketView({ view, chosen, sheet }: { view: JobView; chosen: ChosenPlan; sheet: Sheet }) {
+/** The ticket of every batch but the last, and the last one's own where what is left is less. */
+function Tickets({ view, chosen, sheet }: { view: JobView; chosen: ChosenPlan; sheet: Sheet }) {
   const speaker = useSpeaker();
-  const { ticket, window } = chosen;
+  const [isLast, setIsLast] = useState(false);
+  const { last, batches } = chosen;
+  if (!last) return <TicketView view={view} batch={chosen} sheet={sheet} title={say(speaker, 'mix.ticket')} />;
+  const rest = batches.count - 1;
+  const titles = { rest: say(speaker, 'mix.ticketRest', { count: rest }), last: say(speaker, 'mix.ticketLast', { number: batches.count }) };
+  return (
+    <View className="gap-2">
+      <Choice
+        label={say(speaker, 'mix.ticket')}
+        value={isLast ? 'last' : 'rest'}
+        options={[
+          { value: 'rest', label: titles.rest },
+          { value: 'last', label: titles.last },
+        ]}
+        onChange={(value) => setIsLast(value === 'last')}
+      />
+      <TicketView key={isLast ? 'last' : 'rest'} view={view} batch={isLast ? last : chosen} sheet={sheet} title={isLast ? titles.last : titles.rest} />
+    </View>
+  );
+}
+
+/** One ticket, in the order it goes into the pail, a line to tick at a time, beside the pail with its marks. */
+function TicketView({ view, batch, sheet, title }: { view: JobView; batch: Pick<ChosenPlan, 'ticket' | 'window'>; sheet: Sheet; title: string }) {
+  const speaker = useSpeaker();
+  const { ticket, window } = batch;
   const { hand } = usePhone();
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const tick = (key: string): void => setTicked(ticked.includes(key) ? ticked.filter((other) => other !== key) : [...ticked, key]);
@@ -133,7 +164,7 @@ function TicketView({ view, chosen, sheet }: { view: JobView; chosen: ChosenPlan
   );
   return (
     <View className="gap-2">
-      <T as="h2">{`${say(speaker, 'mix.ticket')}, ${sayShare(speaker, ticket.share)}`}</T>
+      <T as="h2">{`${title}, ${sayShare(speaker, ticket.share)}`}</T>
       <T as="faint">
         {say(speaker, 'mix.ticketLead', { volume_m3: window.batch.volume_m3, area_m2: window.batch.area_m2, thickness_m: window.question.thickness_m })}
       </T>

@@ -1,3 +1,4 @@
+import { batchAt } from '@tufa/core/plan';
 import { nextBatch, type BatchState } from '@tufa/core/pour';
 import { say, sayShare } from '@tufa/words';
 import { format } from 'date-fns/format';
@@ -57,11 +58,12 @@ function Pour({ view }: { view: JobView }) {
         parts={nothingYet({ title: say(speaker, 'fix.none'), lead: say(speaker, 'pour.choose'), label: say(speaker, 'step.fix'), onPress: go('fix') })}
       />
     );
-  const { batches, ticket } = finding.chosen;
+  const { batches } = finding.chosen;
   const ofFinding = view.batches.filter(({ findingId }) => findingId === finding.findingId);
   // A number once written on a pail is never used again, also when its start was undone.
   const used = view.events.filter((event) => event.kind === 'start' && event.findingId === finding.findingId).map(({ batch }) => batch);
   const next = nextBatch({ used, planned: batches.count });
+  const { ticket } = batchAt(finding.chosen, Number(next));
   const open = unacknowledged({ input, plan }, view.data);
   const poured = ofFinding.length >= batches.count && batches.count > 0;
   const start = async (): Promise<void> => {

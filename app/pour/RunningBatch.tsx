@@ -159,7 +159,7 @@ export function RunningBatch({
     <View className="px-4 pt-2">
       <View className="flex-row items-center justify-between">
         <Text ref={heading} role="heading" aria-level={1} tabIndex={-1} className="font-text min-w-[45%] shrink bg-ground px-1 text-18 text-ink">
-          {`${Number(batch.batch) <= planned ? say(speaker, 'pour.batchOf', { batch: batch.batch, count: String(planned) }) : say(speaker, 'pour.extra', { batch: batch.batch })}, ${sayShare(speaker, chosen.ticket.share)}`}
+          {`${Number(batch.batch) <= planned ? say(speaker, 'pour.batchOf', { batch: batch.batch, count: String(planned) }) : say(speaker, 'pour.extra', { batch: batch.batch })}, ${sayShare(speaker, first.ticket.share)}`}
         </Text>
         <View className="shrink bg-ground px-1">
           <SyncLine />

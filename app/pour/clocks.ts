@@ -1,5 +1,5 @@
 import type { FirmData } from '@tufa/contract/entities';
-import type { ChosenPlan, PlanInput } from '@tufa/core/plan';
+import { batchAt, type ChosenPlan, type PlanInput } from '@tufa/core/plan';
 import { BatchClock, type BatchState } from '@tufa/core/pour';
 import { readPlan } from './readPlan';
 
@@ -12,11 +12,11 @@ export function chosenOfPlan(data: FirmData, planId: string, findingId: string):
 }
 
 /** The clock of a batch and its plan. */
-export function clockOf(data: FirmData, batch: BatchState): { clock: BatchClock; chosen: ChosenPlan; input: PlanInput } | null {
+export function clockOf(data: FirmData, batch: BatchState): { clock: BatchClock; chosen: ChosenPlan; input: PlanInput; ticket: ChosenPlan['ticket'] } | null {
   const planned = chosenOfPlan(data, batch.planId, batch.findingId);
   if (!planned) return null;
-  const { window } = planned.chosen;
+  const { window, ticket } = batchAt(planned.chosen, Number(batch.batch));
   const initial_s = window.milestones.find(({ name }) => name === 'initial')?.after_s ?? window.window.finishBy_s;
   const placed_s = batch.placedAt === null ? null : Math.max(0, (batch.placedAt - batch.startedAt) / 1000);
-  return { clock: new BatchClock(window.basis, placed_s, initial_s), ...planned };
+  return { clock: new BatchClock(window.basis, placed_s, initial_s), ticket, ...planned };
 }

@@ -1,7 +1,7 @@
 import type { FirmData } from '@tufa/contract/entities';
 import type { BatchState } from '@tufa/core/pour';
 import { chosenOfPlan } from '../pour/clocks';
-import { sheetOf } from '@tufa/core/plan';
+import { batchAt, sheetOf } from '@tufa/core/plan';
 
 /** One batch, as planned and as it went. */
 export interface RecordRow {
@@ -32,7 +32,7 @@ export function recordRows(data: FirmData, batches: readonly BatchState[]): Reco
   return batches.flatMap((batch) => {
     const planned = chosenOfPlan(data, batch.planId, batch.findingId);
     if (!planned) return [];
-    const { window } = planned.chosen;
+    const { window, ticket } = batchAt(planned.chosen, Number(batch.batch));
     const since = (at: number | null | undefined): number | null => (at === null || at === undefined ? null : (at - batch.startedAt) / 1000);
     return [
       {
@@ -40,7 +40,7 @@ export function recordRows(data: FirmData, batches: readonly BatchState[]): Reco
         material: sheetOf(planned.input, planned.chosen.sheetId)?.name ?? '',
         startedAt: batch.startedAt,
         person: data.person[batch.person]?.name ?? '',
-        share: planned.chosen.ticket.share,
+        share: ticket.share,
         powder_kg: window.batch.powder_kg,
         water_kg: window.batch.water_kg,
         mix_C: window.mix_C,

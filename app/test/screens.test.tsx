@@ -21,9 +21,12 @@ const METRIC = { ...PLAIN, system: 'metric', currency: 'EUR' } as const;
 const CASES = demonstration.flatMap(({ job }) => Object.keys(SCREENS).map((step) => [step, job.name, job.id] as const));
 
 /** Every control says what it does. */
+const labelled = (control: Element): boolean => Boolean(document.getElementById(control.getAttribute('aria-labelledby') ?? '')?.textContent);
 const nameless = (): string[] =>
   [...document.querySelectorAll('a, button, input, textarea, select, [role=button], [role=link], [role=checkbox], [role=radio], [role=tab], [role=slider]')]
-    .filter((control) => !control.getAttribute('aria-label') && !control.textContent?.trim() && !(control as HTMLInputElement).labels?.length)
+    .filter(
+      (control) => !control.getAttribute('aria-label') && !labelled(control) && !control.textContent?.trim() && !(control as HTMLInputElement).labels?.length,
+    )
     .map((control) => control.outerHTML.slice(0, 120));
 
 describe.each(CASES)('%s of %s', (step, _name, jobId) => {

@@ -2,6 +2,14 @@ import type { AidClass, Exposure, Moisture, Orientation, Substrate, Texture, Use
 
 type None = Readonly<Record<never, never>>;
 
+interface LivesFigures {
+  readonly needs_s: number;
+  readonly spent_share: number;
+  readonly safe_share: number;
+  readonly chance_share: number;
+  readonly accepted_share: number;
+}
+
 /** The figures behind each reason, SI by the unit that ends each name: words/ makes its sentence of them and cannot miss one. */
 export interface ReasonFigures {
   'aid.covered.dry': { readonly least_s: number; readonly most_s: number; readonly passed: 'again' | 'grind' };
@@ -48,10 +56,11 @@ export interface ReasonFigures {
   'life.surface': None;
   'life.thin': None;
   'life.wearsOut': None;
-  'lives.close': { readonly needs_s: number; readonly spent_share: number; readonly safe_share: number };
-  'lives.fits': { readonly needs_s: number; readonly spent_share: number; readonly safe_share: number };
-  'lives.retard': { readonly needs_s: number; readonly spent_share: number; readonly safe_share: number };
-  'lives.short': { readonly needs_s: number; readonly spent_share: number; readonly safe_share: number };
+  'lives.close': LivesFigures;
+  'lives.fits': LivesFigures;
+  'lives.retard': LivesFigures;
+  'lives.shade': LivesFigures;
+  'lives.short': LivesFigures;
   'moisture.clear': { readonly wants: Moisture; readonly is: Moisture };
   'moisture.fits': { readonly wants: Moisture; readonly is: Moisture };
   'moisture.mustBeDry': { readonly wants: Moisture; readonly is: Moisture };

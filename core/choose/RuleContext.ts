@@ -20,7 +20,7 @@ export interface RuleContext {
   /** what the bags have lain at */
   readonly powder_C: number;
   readonly house: HouseMethod;
-  /** what the crew's smallest batch spends of the two lives; null where shots are cut to the life instead */
+  /** what a batch of this crew spends of its lives; null where shots are cut to the life instead */
   readonly life: () => LifeSpent | null;
   /** what of it lies at the yard */
   readonly stock?: readonly StockLot[];
@@ -28,18 +28,22 @@ export interface RuleContext {
   readonly on?: string;
 }
 
-/** Shares of a batch's lives that the crew uses up, here and now. */
+/** What the crew uses up of a batch, here and now. */
 export interface LifeSpent {
-  /** of the life that flows, by the time it is placed */
-  readonly placed: number;
-  readonly placed_s: number;
-  /** of the life that finishes, by the tool's last pass */
-  readonly finished: number;
-  readonly finished_s: number;
-  /** how much may be spent at the firm's accepted chance */
+  /** shares of its lives: of the flow when it is placed and when the next batch touches it, of the finish at the tool's last pass */
+  readonly spent: { readonly flow: number; readonly finish: number; readonly wetEdge: number };
+  readonly needs_s: { readonly flow: number; readonly finish: number; readonly wetEdge: number };
+  /** chance that a skin is there first */
+  readonly skin: number;
+  /** sd of ln life, what is not known of the temperatures included */
+  readonly sdLn: number;
+  /** accepted chance of losing a batch, and how much of a life may be spent at it where no skin threatens */
+  readonly accepted: number;
   readonly safe: number;
-  /** how much longer the sheet's most retarder would make both; 1 where it takes none or has all of it */
+  /** how much longer the sheet's most retarder would make its lives; 1 where it takes none or has all of it */
   readonly retarder: number;
+  /** the same in shade at an early hour: slab, pail and water no warmer than the air; asked only where it decides */
+  readonly shaded: () => LifeSpent;
 }
 
 /** What a rule that looks at no finding may see: asked once for every sheet and element, however many findings it has. */

@@ -1,5 +1,6 @@
 import { isGoodOn } from '../mix';
 import { ceilingOf } from '../quantity';
+import { chanceOfLife, either } from '../setting';
 import { movementOf, thicknessFor, type Sheet } from '../shelf';
 import { jointWidth } from '../takeoff';
 import type { Asks } from './Asks';
@@ -7,7 +8,7 @@ import { CHOOSE } from './constants';
 import { edgeOf } from './edgeOf';
 import { leastForGrain } from './houseMethod';
 import type { Reason } from './Reason';
-import { reason, type Rule } from './RuleContext';
+import { reason, type LifeSpent, type Rule } from './RuleContext';
 
 /** A product made for other damage is no answer to this one. */
 export function otherUse(sheet: Sheet, { use, kind }: Pick<Asks, 'use' | 'kind'>): readonly Reason[] | null {
@@ -59,11 +60,11 @@ export const thicknessRule: Rule = ({ sheet, asks }) => {
 };
 
 /** Never under the sheet's minimum: a feathered rim needs a sheet that feathers. */
-export const edgeRule: Rule = ({ sheet, asks: { rim }, element, house }) => {
+export const edgeRule: Rule = ({ sheet, asks: { rim, deepest_m }, element, house }) => {
   if (rim === 'runsOut')
     return sheet.thickness.feathers ? reason('edge.feathers', 'yes') : reason('edge.noFeather', 'caution', { least_m: sheet.thickness.least_m });
   if (rim === null) return [];
-  const edge = edgeOf({ house, element, rim });
+  const edge = edgeOf({ house, element, rim, deepest_m });
   if (edge === 'shoulder') return reason('edge.cut', 'yes');
   if (sheet.thickness.feathers) return reason('edge.feathers', 'yes');
   const { least_m } = sheet.thickness;
@@ -101,18 +102,27 @@ export const stockRule: Rule = ({ stock = [], on }) => {
   return reason('stock.here', 'yes', { mass_kg: good.reduce((sum, { mass_kg }) => sum + mass_kg, 0) });
 };
 
-/** The crew's smallest batch must be placed and finished while it lives; the rest of what helps is Day's to say. */
+/** The chance that a batch is lost with so much retarder: the worst of its lives, or a skin. */
+const chanceLost = ({ spent, skin, sdLn }: LifeSpent, retarder = 1): number =>
+  either(chanceOfLife(Math.max(spent.flow, spent.finish, spent.wetEdge) / retarder, sdLn), skin);
+
+/**
+ * A batch must be placed, touched and finished while it lives, at the chance the firm accepts. Retarder, shade and an
+ * early hour are tried before it is refused; the rest of what helps is Day's to say.
+ */
 export const lifeRule: Rule = ({ life, house }) => {
-  const spent = life();
-  if (!spent) return [];
-  const places = spent.placed >= spent.finished;
-  const share = Math.max(spent.placed, spent.finished);
-  const figures = { needs_s: places ? spent.placed_s : spent.finished_s, spent_share: share, safe_share: spent.safe };
+  const batch = life();
+  if (!batch) return [];
+  const { spent, needs_s, safe, accepted } = batch;
+  const ends = ['flow', 'finish', 'wetEdge'] as const;
+  const worst = ends.reduce((most, end) => (spent[end] > spent[most] ? end : most));
+  const figures = { needs_s: needs_s[worst], spent_share: spent[worst], safe_share: safe, chance_share: chanceLost(batch), accepted_share: accepted };
   const slack = 1 + 1e-9;
-  if (share <= spent.safe * slack) return reason('lives.fits', 'yes', figures);
-  const retarder = house.retarder === 'never' ? 1 : spent.retarder;
-  if (share <= spent.safe * retarder * slack) return reason('lives.retard', 'caution', figures);
-  return share <= retarder * slack ? reason('lives.close', 'caution', figures) : reason('lives.short', 'no', figures);
+  if (figures.chance_share <= accepted * slack) return reason('lives.fits', 'yes', figures);
+  const retarder = house.retarder === 'never' ? 1 : batch.retarder;
+  if (retarder > 1 && chanceLost(batch, retarder) <= accepted * slack) return reason('lives.retard', 'caution', figures);
+  if (chanceLost(batch.shaded(), retarder) <= accepted * slack) return reason('lives.shade', 'caution', figures);
+  return chanceLost(batch, retarder) <= 0.5 ? reason('lives.close', 'caution', figures) : reason('lives.short', 'no', figures);
 };
 
 /** It must carry what is asked when it is asked; within a tenth of the time is too close to promise. */

@@ -48,7 +48,7 @@ export function lifeOf({
   reasons: readonly Reason[];
 }): LifeExpected {
   const less = (code: LifeCode, is: boolean): Reason[] => (is ? [{ code, verdict: 'caution', figures: {} }] : []);
-  const feathered = (rim === 'cut' || rim === 'feathered') && edgeOf({ house, element, rim }) === 'feathered';
+  const feathered = (rim === 'cut' || rim === 'feathered') && edgeOf({ house, element, rim, deepest_m }) === 'feathered';
   const thin = layer && deepest_m < CHOOSE.thinUnder_m;
   const refused = reasons.some(({ verdict }) => verdict === 'no');
   const found = [

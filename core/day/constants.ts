@@ -1,4 +1,5 @@
-import { constant, valuesOf } from '../quantity/constant';
+import { constant, valuesOf, type Constant } from '../quantity/constant';
+import type { WorkRates } from './WORKS';
 
 /** The constants of the day. */
 export const DAY_TABLE = {
@@ -18,6 +19,22 @@ export const DAY_TABLE = {
     'm2/s',
     'surface one person prepares, by the tool',
   ),
+  workRates: constant(
+    {
+      overlay: 0.3 / 60,
+      overlayObstacles: 0.18 / 60,
+      fill: 0.12 / 60,
+      skim: 0.06 / 60,
+      render: 0.05 / 60,
+      broom: 1.5 / 60,
+      crackResin: 0.5 / 60,
+      sealant: 0.8 / 60,
+      handPortions: 2 / 60,
+      slurry: 0.8 / 60,
+    },
+    'm2/s, m/s, 1/s',
+    'what one person does, by the kind of work; asked of the firm and learned',
+  ) as Constant<WorkRates>,
   vacuum_m2_s: constant(60 / 3600, 'm2/s', 'surface vacuumed, rinsed or wetted by one person'),
   brush_m2_s: constant(20 / 3600, 'm2/s', 'bond, cure or coat that one person brushes or rolls on'),
   rub_m2_s: constant(6 / 3600, 'm2/s', 'fill rubbed or ground flush by one person'),

@@ -1,3 +1,4 @@
 export * from './constants';
+export * from './WORKS';
 export * from './vibration';
 export * from './daysOnSite';

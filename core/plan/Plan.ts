@@ -60,8 +60,10 @@ export interface Quantities {
 
 /** In how many batches a layer is mixed, and why in no larger ones. */
 export interface BatchesPlan {
-  /** null where no portion fits */
+  /** of a bag; null where no portion fits */
   readonly share: number | null;
+  /** of the last batch, which is what is left: all of them together are what is needed, to the gram */
+  readonly last: number | null;
   readonly largest: number | null;
   readonly count: number;
   readonly limit: PortionLimit | null;
@@ -111,6 +113,8 @@ export interface ChosenPlan {
   readonly batches: BatchesPlan;
   readonly ticket: Ticket;
   readonly window: WindowAnswer;
+  /** the last batch, where it is another than the rest */
+  readonly last: { readonly ticket: Ticket; readonly window: WindowAnswer } | null;
   /** every milestone with its P10-P90 */
   readonly readiness: readonly MilestoneTime[];
   readonly levers: readonly Lever[];

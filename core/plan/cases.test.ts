@@ -30,9 +30,16 @@ const CASES: readonly Case[] = [
     refused: [/^Sanded rapid mortar, coarse/, 'thickness.under'],
   },
   {
-    name: 'B: a spalled slab with a feathered rim',
+    name: 'B: a spalled slab found feathered gets the house’s shoulder, and a mortar that must not run out',
     element: { exposures: ['frost', 'deicer', 'wheels'] },
     finding: { ...finding, deepest: typed(0.025), edge: 'feathered' },
+    wins: /^(Sanded|Fine) rapid mortar/,
+    refused: [/^Rapid concrete, 10/, 'grain.coarse'],
+  },
+  {
+    name: 'B: scaled six millimetres deep, its rim as it was found',
+    element: { exposures: ['frost', 'deicer', 'wheels'] },
+    finding: { ...finding, deepest: typed(0.006), edge: 'feathered' },
     wins: /^Fine rapid mortar/,
     refused: [/^Sanded rapid mortar, 15/, 'edge.noFeather'],
   },

@@ -27,7 +27,7 @@ const WALL: PlanInput = {
 const JOBS: readonly PlanInput[] = [
   input,
   jobWith({ ...finding, deepest: typed(0.07) }, sheetOf('sandedRapid')),
-  jobWith({ ...finding, edge: 'feathered' }, sheetOf('sandedRapid')),
+  jobWith({ ...finding, edge: 'feathered', deepest: typed(0.006) }, sheetOf('sandedRapid')),
   jobWith(EDGE, sheetOf('edgeMortar')),
   jobWith(STEP, sheetOf('rapidConcrete')),
   jobWith(SKIM, sheetOf('broomOverlay')),

@@ -71,6 +71,9 @@ test('a hotter slab shortens the window, a retarder lengthens it and sets later,
   const again = windowFor({
     ...questionFor({
       input: prepared(input),
+      element: input.elements[0]!,
+      finding: input.findings[0]!,
+      follows: true,
       takeOff: filledTakeOff({
         input: prepared(input),
         finding: input.findings[0]!,
@@ -96,7 +99,7 @@ test('a window too short for any portion names what ends it and plans no batch',
 test.each<[string, PlanInput, string, string]>([
   ['too deep for a sheet', withFinding({ deepest: typed(0.13) }), 'sandedRapid', 'thickness.over'],
   ['too thin for a stone mix', withFinding({ deepest: typed(0.02) }), 'rapidConcrete', 'grain.coarse'],
-  ['feathering what must not be', withFinding({ edge: 'feathered' }), 'sandedRapid', 'edge.noFeather'],
+  ['feathering what must not be', withFinding({ edge: 'feathered', deepest: typed(0.006) }), 'sandedRapid', 'edge.noFeather'],
   ['a wall', withElement({ kind: 'wall' }), 'sandedRapid', 'orientation.wrong'],
   ['a resin on a damp slab', { ...input, findings: [crack] }, 'crackResin', 'moisture.mustBeDry'],
   ['a dry slab', withElement({ moisture: 'dry' }), 'sandedRapid', 'moisture.soak'],
@@ -167,7 +170,14 @@ test('the order is never dearer than a single pack size, and surer orders run sh
 test('strata thin out towards the heat for every class of sheet and every quantity that can be set', () => {
   for (const sheet of SHEET_CLASSES.map(sheetOf).filter(({ water }) => water)) {
     const question = {
-      ...questionFor({ input: prepared(input), takeOff: computePlan(input).findings[0]!.takeOff, sheet, share: 0.5 }),
+      ...questionFor({
+        input: prepared(input),
+        element: input.elements[0]!,
+        finding: input.findings[0]!,
+        takeOff: computePlan(input).findings[0]!.takeOff,
+        sheet,
+        share: 0.5,
+      }),
       thickness_m: sheet.thickness.liftMost_m,
     };
     for (const quantity of STRATA_QUANTITIES) {

@@ -1,4 +1,4 @@
-import { Course, type BatchWindowInput, type Ending } from '../setting';
+import { Course, stopOf, type BatchWindowInput, type Ending } from '../setting';
 import { skinTime } from '../weather';
 
 /** What the material is like now. */
@@ -24,7 +24,6 @@ export class BatchClock {
   private readonly spread_s: number;
   private readonly flows: readonly Course[];
   private readonly finishes: readonly Course[];
-  private readonly skin_s: number;
   private readonly safe: number;
   readonly placeBy_s: number;
   readonly finishBy_s: number;
@@ -46,32 +45,37 @@ export class BatchClock {
     const last_s = placed_s ?? Infinity;
     this.flows = [of(basis.flow_life_s, this.spread_s), of(basis.flow_life_s, last_s)];
     this.finishes = [of(basis.finish_life_s, this.spread_s), of(basis.finish_life_s, placed_s ?? pace.mix_s + pace.carry_s + pace.place_s)];
-    this.skin_s = drying ? this.spread_s + skinTime({ ...drying, thickness_m: course.thickness_m }) : Infinity;
-    const flow_s = Math.min(...this.flows.map((c) => c.timeToSpend(this.safe)));
-    const finish_s = Math.min(...this.finishes.map((c) => c.timeToSpend(this.safe)));
-    this.finishBy_s = Math.min(finish_s, this.skin_s);
-    this.placeBy_s = Math.min(flow_s, this.finishBy_s);
-    this.finishEnding = finish_s <= this.skin_s ? 'finish' : 'skin';
-    this.placeEnding = flow_s <= this.finishBy_s ? 'flow' : this.finishEnding;
+    const skin = drying ? { spread_s: this.spread_s, after_s: skinTime({ ...drying, thickness_m: course.thickness_m }) } : null;
+    const spentOf = (courses: readonly Course[]) => (t: number) => Math.max(...courses.map((course) => course.spentAt(t)));
+    const safeOf = (courses: readonly Course[]): number => Math.min(...courses.map((course) => course.timeToSpend(this.safe)));
+    const threats = { sdLn: basis.sdLn, accepted: basis.accepted, skin };
+    const finish = stopOf({ ...threats, spentAt: spentOf(this.finishes), safe_s: safeOf(this.finishes) });
+    const flow = stopOf({ ...threats, spentAt: spentOf(this.flows), safe_s: safeOf(this.flows), later_s: pace.finish_s });
+    const toFinish_s = Math.max(0, finish.at_s - pace.finish_s);
+    this.finishBy_s = finish.at_s;
+    this.placeBy_s = Math.min(flow.at_s, toFinish_s);
+    this.finishEnding = finish.ending === 'life' ? 'finish' : 'skin';
+    this.placeEnding = flow.at_s > toFinish_s ? this.finishEnding : flow.ending === 'life' ? 'flow' : 'skin';
   }
 
-  /** Skin spends the budget so that it reaches the safe share when the skin ends the layer. */
-  private skinSpent(t: number): number {
-    return t <= this.spread_s || this.skin_s === Infinity ? 0 : (this.safe * (t - this.spread_s)) / (this.skin_s - this.spread_s);
+  /** A skin that threatens, or a finish that must still be had, spends the budget so that it reaches the safe share at the stop. */
+  private spentToStop(t: number, by_s: number, ending: Ending): number {
+    return ending === 'flow' || t <= this.spread_s || by_s <= this.spread_s ? 0 : (this.safe * (t - this.spread_s)) / (by_s - this.spread_s);
   }
 
   /** What is left t seconds after first water. */
   at(t: number): ClockReading {
     const placed = this.placed_s !== null && t >= this.placed_s;
     const courses = placed ? this.finishes : this.flows;
-    const spent = Math.max(...courses.map((course) => course.spentAt(t)), this.skinSpent(t));
     const by_s = placed ? this.finishBy_s : this.placeBy_s;
+    const ending = placed ? this.finishEnding : this.placeEnding;
+    const spent = Math.max(...courses.map((course) => course.spentAt(t)), this.spentToStop(t, by_s, ending));
     const phase: Phase = t >= this.initial_s ? 'set' : t >= this.finishBy_s ? 'stiffening' : t >= this.placeBy_s ? 'workable' : 'wet';
     return {
       level: Math.min(1, Math.max(0, 1 - spent)),
       safeLine: 1 - this.safe,
       left_s: by_s - t,
-      ending: placed ? this.finishEnding : this.placeEnding,
+      ending,
       phase,
     };
   }

@@ -1,6 +1,8 @@
 import { rangedOf, type Ranged } from '../quantity';
 import { skinTime } from '../weather';
+import { chanceOfLife, chanceOfSkin, either, shareLeft } from './chanceOfLoss';
 import { Course, type CourseInput } from './Course';
+import { stopOf } from './stopOf';
 
 /** Which budget ends a batch first. */
 export type Ending = 'flow' | 'finish' | 'skin';
@@ -9,9 +11,11 @@ export type Ending = 'flow' | 'finish' | 'skin';
 export interface WetEdge {
   /** the next batch's first portion is down by then, s from this one's first water */
   readonly touches_s: number;
-  /** this one's last edge has spent its safe share of flow by then */
+  /** this one's last edge has spent its safe share of flow by then, or what a skin leaves of it */
   readonly by_s: number;
   readonly holds: boolean;
+  /** another batch does touch it */
+  readonly asked: boolean;
 }
 
 /** How one batch is worked: seconds from first water. */
@@ -32,9 +36,14 @@ export interface BatchWindowInput {
   /** film life over pail life, 1 for cementitious */
   readonly filmShare: number;
   readonly course: Omit<CourseInput, 'pail_life_s' | 'film_life_s' | 'placed_after_s'>;
+  /** share of the budget that may be spent where no skin threatens */
   readonly safeShare: number;
-  /** sd of ln life, for the ranges; what is not known of the temperatures included */
+  /** accepted chance of losing the batch */
+  readonly accepted: number;
+  /** sd of ln life; what is not known of the temperatures included */
   readonly sdLn: number;
+  /** another batch must touch this one's last edge inside the panel */
+  readonly wetEdge: boolean;
   /** one pair of hands mixes and places in turn; more mix while others place */
   readonly mixesWhilePlacing: boolean;
   /** what dries it; null where nothing does */
@@ -64,7 +73,12 @@ export interface BatchWindow {
   /** what the crew needs of each */
   readonly placeNeeds_s: number;
   readonly finishNeeds_s: number;
+  /** the chance that flow, finish, skin or wet edge ends it before the crew is done */
+  readonly chanceLost: number;
+  /** exactly: no more than is accepted */
   readonly fits: boolean;
+  /** what threatens most */
+  readonly binding: Ending | 'wetEdge';
   /** the whole life to the flow's and the finish's end, of the portion that ends first: P10, P50, P90, s */
   readonly flowLife: Ranged;
   readonly finishLife: Ranged;
@@ -73,48 +87,60 @@ export interface BatchWindow {
 
 /**
  * The window of one batch: the portion spread first and the one spread last live differently (on a hot slab the first
- * dies first, on a cold one the last), so both are followed, and the earlier end counts. Skin and budget run in
- * parallel and the earlier is named.
+ * dies first, on a cold one the last), so both are followed, and the earlier end counts. Flow and finish share one
+ * deviation of life, a skin has its own; the stop is where the chance of either reaches the accepted one.
  *
  * @throws Problem `outOfRange` from the courses
  */
 export function batchWindow(input: BatchWindowInput): BatchWindow {
-  const { pace, safeShare } = input;
+  const { pace, accepted, sdLn, drying } = input;
   const firstSpread = pace.mix_s + pace.carry_s;
   const lastSpread = firstSpread + pace.place_s;
   const [early, late] = [portionEnds(input, firstSpread), portionEnds(input, lastSpread)];
   const [first, last] = [early.ends, late.ends];
-  const place = earliest([
-    ['flow', Math.min(first.flowSafe_s, last.flowSafe_s)],
-    ['skin', first.skin_s],
-  ]);
-  const finish = earliest([
-    ['finish', Math.min(first.finishSafe_s, last.finishSafe_s)],
-    ['skin', Math.min(first.skin_s, last.skin_s)],
-  ]);
+  const after_s = drying ? skinTime({ ...drying, thickness_m: input.course.thickness_m }) : Infinity;
+  const skin = drying ? { spread_s: firstSpread, after_s } : null;
+  const spentOf = (a: Course, b: Course) => (t: number) => Math.max(a.spentAt(t), b.spentAt(t));
+  const flowSpent = spentOf(early.flow, late.flow);
+  const finishSpent = spentOf(early.finish, late.finish);
+  const finish = stopOf({ spentAt: finishSpent, safe_s: Math.min(first.finishSafe_s, last.finishSafe_s), sdLn, skin, accepted });
+  const flow = stopOf({ spentAt: flowSpent, safe_s: Math.min(first.flowSafe_s, last.flowSafe_s), sdLn, skin, accepted, later_s: pace.finish_s });
   const finishNeeds_s = lastSpread + pace.finish_s;
-  const slack = 1 + 1e-9;
+  // What is placed must still be finished.
+  const toFinish_s = Math.max(0, finish.at_s - pace.finish_s);
+  const finishEnding: Ending = finish.ending === 'life' ? 'finish' : 'skin';
+  const places = flow.at_s <= toFinish_s;
   // The next batch is mixed while this one is placed, where there are hands for both.
   const mixing_s = pace.mix_s + pace.carry_s;
   const cycle_s = input.mixesWhilePlacing ? Math.max(mixing_s, pace.place_s) : mixing_s + pace.place_s;
   const touches_s = cycle_s + firstSpread;
+  const skinned = chanceOfSkin(finishNeeds_s - firstSpread, after_s);
+  const edgeBy_s = skinned < 1e-6 ? last.flowSafe_s : late.flow.timeToSpend(shareLeft({ accepted, skin: skinned, sdLn }));
+  const spent = {
+    flow: flowSpent(lastSpread),
+    finish: finishSpent(finishNeeds_s),
+    wetEdge: input.wetEdge ? late.flow.spentAt(touches_s) : 0,
+  };
+  const ends = (Object.keys(spent) as (keyof typeof spent)[]).sort((a, b) => spent[b] - spent[a]);
+  const life = chanceOfLife(spent[ends[0]!], sdLn);
+  const chanceLost = either(life, skinned);
   return {
     first,
     last,
-    placeBy_s: Math.min(place[1], finish[1]),
-    placeEnding: place[1] <= finish[1] ? place[0] : finish[0],
-    finishBy_s: finish[1],
-    finishEnding: finish[0],
+    placeBy_s: Math.min(flow.at_s, toFinish_s),
+    placeEnding: places ? (flow.ending === 'life' ? 'flow' : 'skin') : finishEnding,
+    finishBy_s: finish.at_s,
+    finishEnding,
     placeNeeds_s: lastSpread,
     finishNeeds_s,
-    fits: safeShare > 0 && lastSpread <= place[1] * slack && finishNeeds_s <= finish[1] * slack,
-    flowLife: lifeOf(first.flow_s <= last.flow_s ? early.flow : late.flow, input.sdLn),
-    finishLife: lifeOf(first.finish_s <= last.finish_s ? early.finish : late.finish, input.sdLn),
-    wetEdge: { touches_s, by_s: last.flowSafe_s, holds: touches_s <= last.flowSafe_s * slack },
+    chanceLost,
+    fits: chanceLost <= accepted * (1 + 1e-9),
+    binding: skinned > life ? 'skin' : ends[0]!,
+    flowLife: lifeOf(first.flow_s <= last.flow_s ? early.flow : late.flow, sdLn),
+    finishLife: lifeOf(first.finish_s <= last.finish_s ? early.finish : late.finish, sdLn),
+    wetEdge: { touches_s, by_s: edgeBy_s, holds: touches_s <= edgeBy_s * (1 + 1e-9), asked: input.wetEdge },
   };
 }
-
-const earliest = (ends: readonly (readonly [Ending, number])[]): readonly [Ending, number] => ends.reduce((best, end) => (end[1] < best[1] ? end : best));
 
 /** A lognormal life scales the budget: P10 and P90 are where the median course has spent so much less and more of it. */
 const lifeOf = (course: Course, sdLn: number): Ranged => {

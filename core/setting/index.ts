@@ -11,6 +11,8 @@ export * from './retarderFactor';
 export * from './massFactor';
 export * from './milestone';
 export * from './strength';
+export * from './chanceOfLoss';
+export * from './stopOf';
 export * from './BatchWindow';
 export * from './fitArrhenius';
 export * from './crewPosterior';

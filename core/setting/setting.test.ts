@@ -150,8 +150,10 @@ test('on a hot slab the portion spread first dies first, on a cold one the last;
       finish_life_s: 1080,
       filmShare: 1,
       course: { ...course, ...change },
-      safeShare: 0.66,
+      safeShare: Math.exp(-1.2815515655446004 * 0.32),
       sdLn: 0.32,
+      accepted: 0.1,
+      wetEdge: false,
       mixesWhilePlacing: true,
       drying: { mixWater_kg_m3: 270, evaporation_kg_m2h, share: 0.1 },
     });

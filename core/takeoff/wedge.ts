@@ -32,3 +32,14 @@ export function wedgeThinRun(input: Wedge & { readonly minimum_m: number }): num
   inRange({ quantity: 'minimum_m', value: input.minimum_m, least: 0, most: 1 });
   return Math.min(input.run_m, (input.run_m * input.minimum_m) / input.rise_m);
 }
+
+/**
+ * What a toe cut to the least thickness takes beyond the wedge itself: `r (minimum - rise r / run / 2) x width`, r the thin run.
+ *
+ * @returns m3, cut out and filled
+ * @throws Problem `outOfRange`
+ */
+export function wedgeToe(input: Wedge & { readonly minimum_m: number; readonly width_m: number }): number {
+  const r = wedgeThinRun(input);
+  return r * (input.minimum_m - (input.rise_m * r) / input.run_m / 2) * input.width_m;
+}

@@ -36,6 +36,7 @@ export const WEATHER_TABLE = {
   dryingStill_kmh: constant(4, 'km/h', 'Uno 1998', 'method'),
   magnus: constant({ a: 17.625, b_C: 243.04 }, '1, degC', 'Magnus', 'method'),
   skinShare: constant(0.1, '1', 'share of the mix water whose loss ends a layer; 5-20 %, learned'),
+  skinSd: constant(0.42, 'ln', 'sd of ln of the time to a skin, until learned'),
   film_kg_m2: constant(0.12, 'kg/m2', 'water a damp surface holds'),
   redampMost_s: constant(1800, 's', 'longest time between two mistings', 'method'),
   sorptivity_m_s05: constant(0.15e-3 / Math.sqrt(60), 'm/s^0.5', 'ASTM C1585, 0.15 mm/min^0.5'),

@@ -99,7 +99,7 @@ test('what nothing fits stands against a system, and refusal weighs more than mo
   const cheap = { ...a!, verdict: 'no' as const, cost: { ...a!.cost, total_minor: 1 } };
   expect(decide([cheap, b!], 0.1)).toEqual({ winner: 1, code: 'fits', figures: {} });
   expect(bestBy([cheap, b!]).total).toEqual([]);
-  expect(bestBy([a!, b!]).total).toEqual([1]);
+  expect(bestBy([a!, { ...b!, cost: { ...b!.cost, total_minor: a!.cost.total_minor - 1 } }]).total).toEqual([1]);
 });
 
 test('what waits leaves nothing to replace now; what no sheet says opens at no time; a replacement alone has its own price', () => {
@@ -141,7 +141,7 @@ test('what decides between alike totals: trips, then the chance of losing a batc
   const other = (change: Partial<SystemOutcome>): SystemOutcome => ({ ...a!, ...change });
   const code = (change: Partial<SystemOutcome>) => decide([other(change), a!], 0.1);
   expect(code({ trips: 2 })).toMatchObject({ winner: 1, code: 'trips', figures: { trips: 1 } });
-  expect(code({ opens_s: a!.opens_s! + 1800 })).toMatchObject({ winner: 1, code: 'opens' });
+  expect(code({ opens_s: a!.opens_s! + 1801 })).toMatchObject({ winner: 1, code: 'opens' });
   expect(code({ opens_s: a!.opens_s! + 1799 })).toMatchObject({ winner: 0, code: 'alike' });
   expect(code({ opens_s: null, life: { ...a!.life, code: 'short' } })).toMatchObject({ winner: 1, code: 'life' });
   expect(code({})).toMatchObject({ winner: 0, code: 'alike' });
@@ -194,7 +194,7 @@ test.each<[string, string, Partial<PlanInput>]>([
     'with a thin rim',
     'middle',
     {
-      findings: [{ ...finding, edge: 'feathered' }],
+      findings: [{ ...finding, edge: 'feathered', deepest: typed(0.006) }],
       treatments: [{ findingId: 'f', sheetId: sheetOf('fineRapid').id }],
       elements: [{ ...element, exposures: [] }],
     },

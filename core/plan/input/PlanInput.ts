@@ -1,5 +1,5 @@
 import type { HourWeather } from '../../weather';
-import { DAY } from '../../day';
+import { DAY, type WorkRates } from '../../day';
 import type { FibreKind, StockLot } from '../../mix';
 import type { Measured, UnitSystem } from '../../quantity';
 import type { CrewFigureName, FigureEntry, RecordEntry } from '../../setting';
@@ -28,6 +28,8 @@ export interface FirmSettings {
   readonly shortCost_minor?: number;
   /** what an hour, a trip, a tonne cost it; `DEFAULT_RATES` where nothing is set */
   readonly rates?: Partial<Rates>;
+  /** what one person does of each kind of work; ordinary figures where nothing is set */
+  readonly workRates?: Partial<WorkRates>;
 }
 
 /** What work costs a firm, minor units. */
@@ -64,8 +66,10 @@ export interface Conditions {
 /** Who is there and how fast. */
 export interface CrewInput {
   readonly hands: number;
-  /** what one person places, m2/s */
+  /** what one person presses into patches, m2/s: other work goes as much quicker or slower as this is */
   readonly rate_m2_s: number;
+  /** other kinds of work, where this crew's own pace is known */
+  readonly rates?: Partial<WorkRates>;
   readonly carry_s: number;
   readonly finish_s: number;
 }

@@ -19,5 +19,6 @@ export { canonical, hashOf } from './hashOf';
 export { hashesOf } from './hashesOf';
 export { namedOnly } from './namedOnly';
 export { prepared } from './ownFigures';
+export { rateOf } from './rateOf';
 export { aidOf, sheetOf } from './sheetOf';
 export { Site } from './site';

@@ -1,6 +1,8 @@
 import { type CrewFigureName, type CrewRecord, type FigureEntry, crewFigure, crewRecord } from '../../setting';
 import { type Sheet, flowOf, givesRange } from '../../shelf';
+import type { WorkRates } from '../../day';
 import type { PlanInput, RecordInput } from './PlanInput';
+import { rateOf } from './rateOf';
 
 /** Records already worked out, by the input they came from: the same input gives the same record. */
 const records = new WeakMap<RecordInput['lives'], Map<Sheet, CrewRecord>>();
@@ -43,10 +45,15 @@ export type PreparedInput = PlanInput & { readonly [PREPARED]: true };
 export function prepared(input: PlanInput): PreparedInput {
   const { rate, waste, ...rest } = input.record?.figures ?? {};
   if (!rate && !waste) return input as PreparedInput;
+  const { crew, firm } = input;
+  const fill = rateOf(input, 'fill');
+  // A crew whose days show it quicker is as much quicker at everything.
+  const pace = ownFigure(input, 'rate', fill) / fill;
+  const paced = (rates: Partial<WorkRates>): Partial<WorkRates> => Object.fromEntries(Object.entries(rates).map(([work, value]) => [work, value * pace]));
   return {
     ...input,
-    firm: { ...input.firm, medianWaste: ownFigure(input, 'waste', input.firm.medianWaste) },
-    crew: { ...input.crew, rate_m2_s: ownFigure(input, 'rate', input.crew.rate_m2_s) },
+    firm: { ...firm, medianWaste: ownFigure(input, 'waste', firm.medianWaste), ...(firm.workRates ? { workRates: paced(firm.workRates) } : {}) },
+    crew: { ...crew, rate_m2_s: crew.rate_m2_s * pace, ...(crew.rates ? { rates: paced(crew.rates) } : {}) },
     record: { lives: input.record?.lives ?? [], figures: rest },
   } as PreparedInput;
 }

@@ -1,4 +1,5 @@
 import type { Asks, HouseMethod, Reason } from '../../choose';
+import type { Work } from '../../day';
 import type { Sheet, Use } from '../../shelf';
 import type { ElementInput, FindingInput } from '../../survey';
 import type { Point } from '../../takeoff';
@@ -47,6 +48,8 @@ export interface Damage<F extends FindingInput> {
   takeOff(finding: F, learned: Learned): Taken;
   /** the same finding with its corners elsewhere; readings that are then outside do not count */
   movedTo(finding: F, points: readonly Point[]): F;
+  /** the kind of work that fills it */
+  work(finding: F, element: ElementInput): Work;
   /** what it says to whether its element may be repaired */
   verdict(finding: F, site: { readonly element: ElementInput; readonly findings: readonly FindingInput[] }): readonly Reason[];
   /** what it takes of one sheet, by the way it is filled with it */

@@ -12,6 +12,7 @@ export const counter: Damage<CounterInput> = {
   ...ORDINARY,
   use: 'counter',
   wetEdge: true,
+  work: () => 'overlay',
   covers: true,
   reinforceable: false,
   asks: ({ thickness: { value: deepest_m } }) => ordinaryAsks(deepest_m),

@@ -16,6 +16,7 @@ export const crack: Damage<CrackInput> = {
   ...ORDINARY,
   use: 'crack',
   reinforceable: false,
+  work: () => 'crackResin',
   open: true,
   asks: ({ widths, depth, moves }) =>
     ordinaryAsks(depth.value, { grainRoom_m: meanWidth(widths), moving: { of: 'crack', moves: moves === 'yes' }, rubbedIn: true, takesTexture: false }),

@@ -2,7 +2,7 @@ import { CHOOSE, houseOf, type HouseMethod } from '../../choose';
 import { MIX } from '../../mix';
 import { movementOf, resinOf, type Sheet } from '../../shelf';
 import type { CrackInput } from '../../survey';
-import { crackResin, meanWidth, TAKEOFF, type Crack } from '../../takeoff';
+import { crackResin, debrisOf, meanWidth, TAKEOFF, type Crack } from '../../takeoff';
 import type { Context } from '../input/Context';
 import type { TakeOff } from '../survey/TakeOff';
 import type { CrackWay } from './CrackWay';
@@ -54,12 +54,16 @@ export function crackFilled({ input, finding, takeOff, sheet }: Of<CrackInput, P
   const full_m3 = way === 'joint' ? length_m * opened.width_m * opened.width_m * TAKEOFF.sealantDepthShare : whole(crowned ? TAKEOFF.crown_m : 0);
   const sand = way === 'sandInResin' || way === 'filler' ? sandTaken(sheet) : 0;
   const volume_m3 = full_m3 / (1 + (sand * MIX.sandBulk_kg_m3) / MIX.aggregate_kg_m3);
+  // What is opened or cut wider than it was found is carried away.
+  const asFound_m3 = crackResin({ length_m, ...crackOpened({ sheet, finding, way: 'neat' }), cap_m: finding.depth.value, crown_m: 0, porosity: 0 });
+  const cut_m3 = way === 'joint' || way === 'openGroove' ? length_m * opened.width_m * opened.depth_m - asFound_m3 : 0;
   const by = volume_m3 / takeOff.volume.p50;
   const { p10, p50, p90 } = takeOff.volume;
   return {
     ...takeOff,
     volume: { p10: p10 * by, p50: p50 * by, p90: p90 * by },
     mean_m: volume_m3 / takeOff.area_m2,
+    debris: cut_m3 > 0 ? debrisOf(cut_m3) : takeOff.debris,
     more: { width_m: opened.width_m, sand_m3: volume_m3 * sand, sand_kg: volume_m3 * sand * MIX.sandBulk_kg_m3 },
   };
 }

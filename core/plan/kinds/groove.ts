@@ -13,6 +13,7 @@ export const groove: Damage<GrooveInput> = {
   ...ORDINARY,
   use: 'joint',
   reinforceable: false,
+  work: () => 'sealant',
   open: true,
   asks: ({ width, depth, moves }) =>
     ordinaryAsks(depth.value, { grainRoom_m: width.value, moving: { of: 'joint', width_m: width.value, moves }, takesTexture: false }),

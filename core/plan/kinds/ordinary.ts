@@ -4,12 +4,26 @@ import type { AsksOfKind, Damage } from './Damage';
 
 type Ordinary = Pick<
   Damage<FindingInput>,
-  'wetEdge' | 'covers' | 'reinforceable' | 'carries' | 'groundFlush' | 'open' | 'verdict' | 'filled' | 'crown' | 'overlaid' | 'thinRun' | 'cautions' | 'edging'
+  | 'wetEdge'
+  | 'work'
+  | 'covers'
+  | 'reinforceable'
+  | 'carries'
+  | 'groundFlush'
+  | 'open'
+  | 'verdict'
+  | 'filled'
+  | 'crown'
+  | 'overlaid'
+  | 'thinRun'
+  | 'cautions'
+  | 'edging'
 >;
 
 /** What most kinds have in common: a body on a base, filled portion by portion as it was measured. A kind says only where it differs. */
 export const ORDINARY: Ordinary = {
   wetEdge: false,
+  work: () => 'fill',
   covers: false,
   reinforceable: true,
   carries: false,

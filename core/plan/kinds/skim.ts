@@ -13,6 +13,10 @@ export const skim: Damage<SkimInput> = {
   ...ORDINARY,
   use: 'overlay',
   wetEdge: true,
+  work(_finding, { kind, marks = [] }) {
+    if (kind === 'wall' || kind === 'soffit' || kind === 'step') return 'skim';
+    return marks.some(({ what }) => what === 'obstacle') ? 'overlayObstacles' : 'overlay';
+  },
   covers: true,
   reinforceable: false,
   asks: ({ thickness: { value: deepest_m } }) => ordinaryAsks(deepest_m, { layer: true }),

@@ -31,7 +31,7 @@ const shoulderOf = (sheet: Sheet): number => Math.max(sheet.thickness.least_m, C
 function cutTo(input: PlanInput, finding: SpallInput, sheet: Sheet): number {
   const element = input.elements.find(({ id }) => id === finding.elementId);
   if (!element) return 0;
-  const edge = edgeOf({ house: houseOf(input.house), element, rim: finding.edge });
+  const edge = edgeOf({ house: houseOf(input.house), element, rim: finding.edge, deepest_m: deepest(finding) });
   return edge === 'feathered' ? 0 : edge === 'keyed' ? sheet.thickness.least_m : shoulderOf(sheet);
 }
 
@@ -40,6 +40,7 @@ export const spall: Damage<SpallInput> = {
   ...ORDINARY,
   use: 'spall',
   wetEdge: true,
+  work: (_finding, { kind }) => (kind === 'wall' || kind === 'soffit' ? 'render' : 'fill'),
   groundFlush: true,
   asks(finding) {
     const deepest_m = deepest(finding);
@@ -81,7 +82,7 @@ export const spall: Damage<SpallInput> = {
   cautions: ({ edge }) => (edge === 'cut' ? ['vibrationNoise'] : []),
   removing: breakingOut,
   edging({ house, element, finding, sheet, takeOff }) {
-    const edge = edgeOf({ house, element, rim: finding.edge });
+    const edge = edgeOf({ house, element, rim: finding.edge, deepest_m: deepest(finding) });
     if (edge === 'feathered') return [stepOf('step.feather', {})];
     if (edge === 'keyed') return [stepOf('step.keyed', { length_m: takeOff.perimeter_m })];
     return [stepOf('step.shoulder', { depth_m: shoulderOf(sheet), length_m: takeOff.perimeter_m })];
@@ -92,7 +93,7 @@ export const spall: Damage<SpallInput> = {
     kind: 'spall',
     deepest_m: takeOff.deepest_m,
     shape: finding.shape,
-    edge: edgeOf({ house, element, rim: finding.edge }),
+    edge: edgeOf({ house, element, rim: finding.edge, deepest_m: deepest(finding) }),
     lifts: liftsOf({ takeOff, sheet }),
   }),
   body: liftLayers,

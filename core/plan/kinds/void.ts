@@ -13,6 +13,7 @@ export const voidUnderWater: Damage<VoidInput> = {
   ...ORDINARY,
   use: 'void',
   reinforceable: false,
+  work: () => 'handPortions',
   asks: ({ deepest: { value: deepest_m } }) => ordinaryAsks(deepest_m, { underWater: true, takesTexture: false }),
   takeOff({ outline, deepest, shape }) {
     const area_m2 = polygonArea(outline);

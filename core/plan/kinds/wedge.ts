@@ -1,8 +1,9 @@
+import { rangedOf } from '../../quantity';
 import type { WedgeInput } from '../../survey';
-import { lineLength, TAKEOFF, wedgeThinRun, wedgeVolume } from '../../takeoff';
+import { debrisOf, lineLength, TAKEOFF, wedgeThinRun, wedgeToe, wedgeVolume } from '../../takeoff';
 import { facing } from '../steps/facing';
 import { lifting } from '../steps/lifting';
-import { breakingOut } from '../steps/preparing';
+import { preparing } from '../steps/preparing';
 import { stepOf } from '../steps/stepOf';
 import type { Damage } from './Damage';
 import { sigmaOfSizes } from './Taken';
@@ -27,7 +28,15 @@ export const wedge: Damage<WedgeInput> = {
   },
   movedTo: (finding, points) => ({ ...finding, width: { ...finding.width, value: lineLength(points) } }),
   thinRun: ({ run, rise }, { thickness }) => wedgeThinRun({ run_m: run.value, rise_m: rise.value, minimum_m: thickness.least_m }),
-  removing: breakingOut,
+  // Its toe is cut to the least thickness where the sheet runs out to nothing nowhere: cut out, carried away and filled.
+  filled({ finding: { run, rise, width }, takeOff, sheet: { thickness } }) {
+    if (thickness.feathers || thickness.least_m === 0) return takeOff;
+    const toe_m3 = wedgeToe({ run_m: run.value, rise_m: rise.value, width_m: width.value, minimum_m: thickness.least_m });
+    const volume_m3 = takeOff.volume.p50 + toe_m3;
+    return { ...takeOff, mean_m: volume_m3 / takeOff.area_m2, volume: rangedOf(volume_m3, takeOff.sigma), debris: debrisOf(toe_m3) };
+  },
+  // It lies on what is sound: nothing is broken out but its toe.
+  removing: preparing,
   edging: ({ sheet: { thickness } }) => (thickness.feathers ? [] : [stepOf('step.cutToe', { least_m: thickness.least_m })]),
   filling: (context) => lifting(context),
   finishing: (context) => facing(context),

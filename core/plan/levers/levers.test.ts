@@ -18,7 +18,9 @@ import {
 const hot = { ...input.conditions, air_C: typed(35), slab_C: typed(46), powder_C: typed(33), water_C: typed(26), wind_ms: typed(3), humidity: typed(0.3) };
 const requestOf = (wanted_s: number, change: Partial<WindowQuestion> = {}, grid: number[] = [1, 0.5, 0.25]): LeverRequest => {
   const takeOff = takeOffOf(input.findings[0]!);
-  const question = { ...questionFor({ input: prepared({ ...input, conditions: hot }), takeOff, sheet: sheetOf('sandedRapid'), share: 0.5 }), ...change };
+  const { elements, findings } = input;
+  const given = { input: prepared({ ...input, conditions: hot }), element: elements[0]!, finding: findings[0]! };
+  const question = { ...questionFor({ ...given, takeOff, sheet: sheetOf('sandedRapid'), share: 0.5 }), ...change };
   return { question, answer: windowFor(question), grid, wanted_s };
 };
 
@@ -100,7 +102,15 @@ test('with a day another hour is tried, the nearest that does', () => {
   const conditions = { ...hot, air_C: assumed, slab_C: assumed, humidity: { ...assumed, value: 0.5 }, wind_ms: { ...assumed, value: 1.5 } };
   const site = new Site(placed, input.elements[0]!, conditions);
   const takeOff = takeOffOf(input.findings[0]!);
-  const question = questionFor({ input: prepared({ ...input, conditions }), takeOff, sheet: sheetOf('sandedRapid'), share: 0.5, site });
+  const question = questionFor({
+    input: prepared({ ...input, conditions }),
+    element: input.elements[0]!,
+    finding: input.findings[0]!,
+    takeOff,
+    sheet: sheetOf('sandedRapid'),
+    share: 0.5,
+    site,
+  });
   const answer = windowFor(question);
   const request = { question, answer, grid: [0.5], site, wanted_s: answer.window.placeBy_s * 1.02 };
   const hour = leversOf(request).find(({ code }) => code === 'hour')!;

@@ -1,4 +1,4 @@
-import { batchWindow, paddleRise, SETTING, waterFor } from '../../setting';
+import { batchWindow, paddleRise, SETTING, waterFor, type BatchWindow } from '../../setting';
 import { preparedSurface } from '../../weather';
 import { PLAN } from '../constants';
 import { doseStep } from '../window/strata';
@@ -69,9 +69,13 @@ export interface LeverRequest {
   readonly site?: Site;
 }
 
-/** What is left of the tighter of placing and finishing, s; negative when the batch does not fit. */
-export const slackOf = ({ window }: Pick<WindowAnswer, 'window'>, wanted_s = 0): number =>
-  Math.min(window.placeBy_s - Math.max(window.placeNeeds_s, wanted_s), window.finishBy_s - window.finishNeeds_s);
+/** What is left of the tightest of placing, finishing and the wet edge, s; negative when the batch does not fit. */
+export const slackOf = ({ window }: { readonly window: BatchWindow }, wanted_s = 0): number =>
+  Math.min(
+    window.placeBy_s - Math.max(window.placeNeeds_s, wanted_s),
+    window.finishBy_s - window.finishNeeds_s,
+    window.wetEdge.asked ? window.wetEdge.by_s - window.wetEdge.touches_s : Infinity,
+  );
 
 const marginOf = (question: WindowQuestion, wanted_s: number): number => slackOf({ window: batchWindow(basisFor(question).basis) }, wanted_s);
 
@@ -129,7 +133,8 @@ function reachesOf({ question, answer, grid, site }: LeverRequest): Reach[] {
       'smallestShare',
       'share',
       null,
-      smaller.map((share) => ({ figures: { share }, change: { share } })),
+      // A smaller batch is followed by another.
+      smaller.map((share) => ({ figures: { share }, change: { share, follows: true } })),
     );
   if (crew.hands < PLAN.handsMost)
     add(

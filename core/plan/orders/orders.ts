@@ -94,7 +94,7 @@ const scrubVolume = (house: HouseMethod, { area_m2, length_m }: TakeOff, sheet: 
   bondOf(house, sheet) === 'scrub' && length_m === null ? area_m2 * MIX.slurryLayer_m : 0;
 
 /** What must be bought at each quantile, kg: the volume with its texture, crown and scrub coat, over the yield, and waste. */
-function needOf({ input, finding, takeOff, sheet }: Needed): { yield_m3_kg: number; sigmas: number[]; at: (quantile: number) => number } {
+export function needOf({ input, finding, takeOff, sheet }: Needed): { yield_m3_kg: number; sigmas: number[]; at: (quantile: number) => number } {
   const { firm, batch } = input;
   const house = houseOf(input.house);
   const yield_m3_kg = yieldOf(sheet, batch.task, stoneTaken(sheet, batch.stone));

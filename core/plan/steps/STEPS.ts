@@ -4,6 +4,8 @@ import type { Texture } from '../../shelf';
 import { TAKEOFF } from '../../takeoff';
 import { PLAN } from '../constants';
 import type { Context } from '../input/Context';
+import { kindOf } from '../kinds';
+import { rateOf } from '../input/rateOf';
 import { anchorCount } from './anchorCount';
 
 /** What a step's time is worked out from: its finding with its sheet, and how many batches the layer takes. */
@@ -188,7 +190,13 @@ const perLength =
   (rate_m_s: number) =>
   (worked: Worked): number =>
     lengthOf(worked) / rate_m_s;
-const placing = (worked: Worked): number => areaOf(worked) / worked.input.crew.rate_m2_s;
+const placing = (worked: Worked): number => {
+  const { input, element, finding, takeOff } = worked;
+  const work = kindOf(finding).work(finding, element);
+  const rate = rateOf(input, work);
+  if (work === 'handPortions') return takeOff.volume.p50 / TAKEOFF.handPortion_m3 / rate;
+  return areaOf(worked) / rate;
+};
 const preparing = ({ takeOff, input, sheet }: Worked): number =>
   (takeOff.rough_m2 || takeOff.area_m2) / DAY.prepare_m2_s[preparationTool(houseOf(input.house), sheet)];
 const measuring = ({ batches, sheet }: Worked): number => batches * (DAY.batch_s + sheet.mixing.time_s);
@@ -198,7 +206,11 @@ const SAW = ['saw', 'blade'] as const;
 const GRIND = ['grinder', 'cupWheel', 'shroud'] as const;
 const MIXING = ['drill', 'paddle', 'pails'] as const;
 const ANCHORS = ['anchorPins', 'drillBits'] as const;
-const resin = (...more: readonly Tool[]) => ({ tools: [...more, 'squeezeBottles' as const], person_s: perLength(DAY.line_m_s), places: true });
+const resin = (...more: readonly Tool[]) => ({
+  tools: [...more, 'squeezeBottles' as const],
+  person_s: (worked: Worked) => lengthOf(worked) / rateOf(worked.input, 'crackResin'),
+  places: true,
+});
 const bond = { tools: ['bondBrush' as const], person_s: perArea(DAY.brush_m2_s) };
 
 /**
@@ -254,7 +266,7 @@ const STEPS: { readonly [C in StepCode]: StepRow<C> } = {
   'step.order.treadsFirst': row(),
   'step.groove': row({ tools: SAW, person_s: (worked, { passes }) => (lengthOf(worked) * passes) / DAY.saw_m_s }),
   'step.rod': row({ tools: ['rod'], person_s: perLength(DAY.line_m_s) }),
-  'step.sealant': row({ tools: ['sealantGun', 'toolingSpoon'], person_s: perLength(DAY.line_m_s), places: true }),
+  'step.sealant': row({ tools: ['sealantGun', 'toolingSpoon'], person_s: (worked) => lengthOf(worked) / rateOf(worked.input, 'sealant'), places: true }),
   'step.fillJoint': row({ person_s: perLength(DAY.line_m_s), places: true }),
   'step.cutJoint': row({ tools: [...SAW, 'rod'], person_s: perLength(DAY.saw_m_s) }),
   'step.rubIn': row({ tools: [...MIXING, 'trowel'], person_s: perLength(DAY.line_m_s), places: true }),

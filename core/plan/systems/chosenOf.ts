@@ -1,7 +1,7 @@
 import { bondOf, CHOOSE, houseOf } from '../../choose';
 import { fibreFor, MIX, slurry } from '../../mix';
 import { type CrewRecord, predicted } from '../../setting';
-import { flowOf, type Sheet } from '../../shelf';
+import { flowOf, resinDensity, type Sheet } from '../../shelf';
 import { evaporation, presoak, redampInterval, WEATHER } from '../../weather';
 import type { Context } from '../input/Context';
 import { kindOf } from '../kinds';
@@ -24,7 +24,7 @@ import { liftsOf } from '../steps/liftsOf';
 import { stepsOf, takesFibre } from '../steps/stepsOf';
 import { ticketOf } from '../window/ticket';
 import { milestonesOf } from '../window/milestones';
-import { windowFor } from '../window/windowFor';
+import { windowFor, type WindowAnswer } from '../window/windowFor';
 import type { WindowQuestion } from '../window/WindowQuestion';
 
 /** Water for soaking, damping, mixing and rinsing; nothing for a resin, which wants all of it dry. */
@@ -81,21 +81,35 @@ function layersOf(context: Context, lifts: number): LayerPlan[] {
 /** A finding with its chosen sheet, whole: layers, order, batches, ticket, window, levers. */
 export function chosenOf(given: Context, overlay: OverlayPlan | null = null): ChosenPlan {
   const context = { ...given, takeOff: filledTakeOff(given) };
-  const { input, finding, takeOff, sheet, site } = context;
+  const { input, element, finding, takeOff, sheet, site } = context;
   const quantities = quantitiesOf(context);
   const need_m3 = quantities.powder.p50 * quantities.yield_m3_kg;
   const least = Math.min(...input.firm.grid);
-  const ask = (share: number): WindowQuestion => questionFor({ input, takeOff, sheet, share, site });
-  const shots = sheet.parts && lineWidthOf(takeOff) !== undefined ? shotsFor(ask(least), need_m3) : null;
-  const batches = shots ? shotBatches(shots, sheet) : batchesOf({ input, finding, sheet, need_bags: quantities.bags.p50, ask });
-  const share = batches.share ?? least;
-  const question = ask(share);
+  const ask = (share: number, follows = false): WindowQuestion => questionFor({ input, element, finding, takeOff, sheet, share, site, follows });
+  const need_bags = quantities.bags.p50;
+  const shots = sheet.parts && lineWidthOf(takeOff) !== undefined ? shotsFor(ask(least), quantities.powder.p50 / resinDensity(sheet)) : null;
+  const batches = shots ? shotBatches(shots, sheet) : batchesOf({ input, sheet, need_bags, ask });
+  const share = batches.share ?? Math.min(least, need_bags);
+  const question = ask(share, batches.count > 1);
   const window = windowFor(question);
   const lifts = liftsOf(context);
   const stone = stoneTaken(sheet, input.batch.stone);
-  const extended = stone ? extendedOf({ sheet, task: input.batch.task, powder_kg: window.batch.powder_kg, stone }) : null;
   const { fibre } = input.batch;
-  const { volume_m3 } = window.batch;
+  const extendedBy = (powder_kg: number) => (stone ? extendedOf({ sheet, task: input.batch.task, powder_kg, stone }) : null);
+  const extended = extendedBy(window.batch.powder_kg);
+  const ticketFor = (share: number, { batch: { powder_kg, volume_m3 } }: WindowAnswer) => {
+    const water_kg = extendedBy(powder_kg)?.water_kg;
+    return ticketOf({
+      sheet,
+      batch: input.batch,
+      share,
+      volume_m3,
+      shots,
+      ...(stone && water_kg !== undefined ? { stone: { mass_kg: powder_kg * stone.ratio, water_kg } } : {}),
+      ...(fibre ? { fibre_kg: fibreFor({ ...fibre, volume_m3 }).mass_kg } : {}),
+    });
+  };
+  const last = lastOf(batches, ask);
   const request = {
     question,
     answer: window,
@@ -118,15 +132,8 @@ export function chosenOf(given: Context, overlay: OverlayPlan | null = null): Ch
     debris: takeOff.debris,
     batches,
     window,
-    ticket: ticketOf({
-      sheet,
-      batch: input.batch,
-      share,
-      volume_m3,
-      shots,
-      ...(stone && extended ? { stone: { mass_kg: window.batch.powder_kg * stone.ratio, water_kg: extended.water_kg } } : {}),
-      ...(fibre ? { fibre_kg: fibreFor({ ...fibre, volume_m3 }).mass_kg } : {}),
-    }),
+    ticket: ticketFor(share, window),
+    last: last && { window: last.window, ticket: ticketFor(last.share, last.window) },
     readiness: milestonesOf({
       sheet,
       course: { ...window.basis.course, pail_life_s: 1, film_life_s: 1, placed_after_s: window.window.placeNeeds_s },
@@ -146,6 +153,15 @@ export function chosenOf(given: Context, overlay: OverlayPlan | null = null): Ch
     sand_kg: takeOff.more['sand_kg'] ?? null,
     thinRun_m: kindOf(finding).thinRun(finding, sheet),
   };
+}
+
+/** The last batch, where it is another than the rest: it is as small as what is left, and nothing follows it. */
+function lastOf(
+  { count, share, last }: ChosenPlan['batches'],
+  ask: (share: number) => WindowQuestion,
+): { readonly share: number; readonly window: WindowAnswer } | null {
+  if (count < 2 || last === null || share === null || Math.abs(last / share - 1) < 1e-9) return null;
+  return { share: last, window: windowFor(ask(last)) };
 }
 
 /** Sheet against crew at the sheet's own reference. */

@@ -8,7 +8,7 @@ import { asksOf, kindOf } from '../kinds';
 import { asMixed } from './chosenOf';
 import { liftsOf } from '../steps/liftsOf';
 import { poweredTools } from '../steps/toolsOf';
-import { lotsOf, materialNeed } from '../orders/orders';
+import { lotsOf, materialNeed, needOf } from '../orders/orders';
 import { dayOfWork } from '../input/site';
 import { stepsOf } from '../steps/stepsOf';
 import { systemCost } from './systemCost';
@@ -56,7 +56,10 @@ export function rankedOf(given: Context): Ranked {
   const other = otherUse(sheet, { kind: finding.kind, use: kind.use });
   if (other) return { sheetId: sheet.id, verdict: 'no', reasons: other, ...NO_COST, opensAfter_s: null };
   const context = { ...given, takeOff: kind.filled(given) };
-  const question = questionFor({ ...context, input: asMixed(input, sheet), share: Math.min(...input.firm.grid) });
+  const mixed = asMixed(input, sheet);
+  const need_bags = needOf({ ...context, input: mixed }).at(0.5) / bagOf(sheet).mass_kg;
+  const share = Math.min(need_bags, ...input.firm.grid);
+  const question = questionFor({ ...context, input: mixed, share, follows: need_bags > share * (1 + 1e-9) });
   let opensAfter_s: number | null = null;
   // Most of what is refused is refused by what its sheet says: only the rest asks for the course of a batch.
   let shared: ReturnType<typeof courseFor> | undefined;

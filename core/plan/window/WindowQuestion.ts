@@ -2,6 +2,9 @@ import type { CrewRecord, Temperatures } from '../../setting';
 import type { Sheet, Task } from '../../shelf';
 import type { CrewInput, FirmSettings, StoneInput } from '../input/PlanInput';
 
+/** Temperatures that are known more or less well. */
+export type SpreadTemperature = 'slab_C' | 'air_C' | 'powder_C' | 'water_C';
+
 /** One batch of one sheet at given temperatures: plain numbers, so that a finger can drive it. */
 export interface WindowQuestion {
   readonly sheet: Sheet;
@@ -25,8 +28,12 @@ export interface WindowQuestion {
   readonly iceShare?: number;
   /** stone that goes with each kg of powder */
   readonly stone?: StoneInput;
-  /** how long a batch takes to place where it does not go by area: a shot along a crack, s */
-  readonly place_s?: number;
+  /** how fast it is placed where that does not go by area: from a bottle, along a line, by hand portions, m3/s a person */
+  readonly place_m3_s?: number;
+  /** another batch of the same is mixed meanwhile: who mixes does not place */
+  readonly follows?: boolean;
+  /** batches run together wet inside one panel */
+  readonly panel?: boolean;
   /** how slab and air go on from first water, K; absent where they are held */
   readonly slabDrift?: Temperatures;
   readonly airDrift?: Temperatures;
@@ -34,6 +41,8 @@ export interface WindowQuestion {
   readonly record?: CrewRecord;
   /** share of the mix water whose loss skins a layer: the crew's own; the default where nobody says */
   readonly skinShare?: number;
-  /** how little is known of the temperatures, K, 90 % ranges */
-  readonly spread_K?: Readonly<Partial<Record<'slab_C' | 'air_C' | 'powder_C' | 'water_C', number>>>;
+  /** how little is known of the temperatures: standard deviations, K */
+  readonly spread_K?: Readonly<Partial<Record<SpreadTemperature, number>>>;
+  /** nobody read the slab: it is modelled from the air, and is as wrong as it */
+  readonly slabFollowsAir?: boolean;
 }

@@ -17,8 +17,9 @@ import {
   type BatchWindowInput,
 } from '../../setting';
 import { bagOf, flowOf, givesRange, isResin, massEffectOf, resinDensity, resinOf, timeOf } from '../../shelf';
-import { evaporation, WEATHER } from '../../weather';
+import { evaporation, skinTime, WEATHER } from '../../weather';
 import { extendedOf, waterRatioOf, yieldOf } from '../orders/mixOf';
+import { temperatureSd } from './temperatureSd';
 import type { WindowQuestion } from './WindowQuestion';
 
 /** When the drying of a fresh layer is judged, s after it is spread: a skim has taken the slab's temperature by then. */
@@ -76,6 +77,15 @@ export function portionFor({ sheet, task, share, powder_C, water_C, iceShare = 0
   };
 }
 
+/** How much of a kelvin of the powder and of the water the mix takes on: the heat balance is straight in both. */
+export function heatShares(question: WindowQuestion, { mix_C }: Portion): { readonly powder: number; readonly water: number } {
+  const { powder_C, water_C, sheet } = question;
+  return {
+    powder: portionFor({ ...question, powder_C: powder_C + 1 }).mix_C - mix_C,
+    water: sheet.water ? portionFor({ ...question, water_C: water_C + 1 }).mix_C - mix_C : 0,
+  };
+}
+
 /** The course of one portion and the pace of its crew: what its clocks run on, without lives, skin and chances. */
 export function courseFor(question: WindowQuestion): {
   portion: Portion;
@@ -105,53 +115,69 @@ export function courseFor(question: WindowQuestion): {
     layer: resin ? SETTING.resin : SETTING.mortar,
     base: SETTING.slab,
   };
+  // Who mixes the next batch does not place this one.
+  const placing = handsFactor(question.follows ? Math.max(1, crew.hands - 1) : crew.hands);
+  const { place_m3_s } = question;
   const pace = {
     mix_s: sheet.mixing.time_s,
     carry_s: crew.carry_s,
-    place_s: question.place_s ?? area_m2 / (crew.rate_m2_s * handsFactor(crew.hands)),
+    // A bottle is squeezed by one hand, however many stand by.
+    place_s: place_m3_s ? portion.volume_m3 / (place_m3_s * (sheet.water ? placing : 1)) : area_m2 / (crew.rate_m2_s * placing),
     finish_s: crew.finish_s,
   };
   return { portion, area_m2, retarder, course, pace };
 }
 
-/** The two lives at the sheet's reference, how sure they are, and how much of them may be spent. */
+/** The two lives at the sheet's reference, how sure they are with what is not known of the temperatures, and how much of them may be spent. */
 export function livesFor(
-  { sheet, record, acceptedChance }: WindowQuestion,
-  course: BatchWindowInput['course'],
+  question: WindowQuestion,
+  { portion, course, pace }: Pick<ReturnType<typeof courseFor>, 'portion' | 'course' | 'pace'>,
 ): Pick<BatchWindowInput, 'flow_life_s' | 'finish_life_s' | 'filmShare' | 'safeShare' | 'sdLn'> {
+  const { sheet, record, acceptedChance } = question;
   const resin = isResin(sheet);
   const read = flowOf(sheet);
   const ratio = record?.ratio ?? 1;
   // The ratio of a record is about the working time; a fitted sheet's reference replaces its single figure.
   const flow_life_s = read.reference_s * ratio;
   const finish_life_s = resin ? flow_life_s : timeOf(sheet.finish) * (read.reference_s / timeOf(sheet.flow)) * ratio;
-  const sdLn = record
+  const ofLife = record
     ? predicted(record, { temperature_C: recordReferenceOf(course), reference_C: sheet.reference_C }).sdLn
     : sdWithoutRecord(givesRange(sheet));
   const filmShare = resin ? (resinOf(sheet).filmShare ?? SETTING.filmResin) : 1;
-  return { flow_life_s, finish_life_s, filmShare, safeShare: safeShare({ sdLn, chance: acceptedChance }), sdLn };
+  const lives = { flow_life_s, finish_life_s, filmShare };
+  const ofTemperatures = temperatureSd(question, { portion, course, pace, ...lives, safeShare: safeShare({ sdLn: ofLife, chance: acceptedChance }) });
+  const sdLn = Math.hypot(ofLife, ofTemperatures);
+  return { ...lives, safeShare: safeShare({ sdLn, chance: acceptedChance }), sdLn };
 }
+
+/** When half of all layers have skinned, s after they are spread. */
+export function skinOf(question: WindowQuestion, { portion, course, pace }: Pick<ReturnType<typeof courseFor>, 'portion' | 'course' | 'pace'>): number {
+  return skinTime({ ...dryingFor(question, { portion, course, pace }), thickness_m: course.thickness_m });
+}
+
+/** What dries the layer of a mix that holds water. */
+const dryingFor = (question: WindowQuestion, { portion, course, pace }: Pick<ReturnType<typeof courseFor>, 'portion' | 'course' | 'pace'>) => ({
+  mixWater_kg_m3: portion.mixWater_kg / portion.volume_m3,
+  evaporation_kg_m2h: dryingOf(question, course, pace.mix_s + pace.carry_s),
+  share: question.skinShare ?? WEATHER.skinShare,
+});
 
 /** What the window is worked out from: also what a lever's search needs, without milestones and ranges. */
 export function basisFor(question: WindowQuestion): { portion: Portion; area_m2: number; retarder: number; drying_kg_m2h: number; basis: BatchWindowInput } {
   const { sheet, crew } = question;
   const { portion, area_m2, retarder, course, pace } = courseFor(question);
   const resin = isResin(sheet);
-  const drying_kg_m2h = resin ? 0 : dryingOf(question, course, pace.mix_s + pace.carry_s);
+  const drying = resin ? null : dryingFor(question, { portion, course, pace });
   const basis: BatchWindowInput = {
     pace,
-    ...livesFor(question, course),
+    ...livesFor(question, { portion, course, pace }),
+    accepted: question.acceptedChance,
     course,
+    wetEdge: question.panel === true && question.follows === true,
     mixesWhilePlacing: crew.hands > 1,
-    drying: resin
-      ? null
-      : {
-          mixWater_kg_m3: portion.mixWater_kg / portion.volume_m3,
-          evaporation_kg_m2h: drying_kg_m2h,
-          share: question.skinShare ?? WEATHER.skinShare,
-        },
+    drying,
   };
-  return { portion, area_m2, retarder, drying_kg_m2h, basis };
+  return { portion, area_m2, retarder, drying_kg_m2h: drying?.evaporation_kg_m2h ?? 0, basis };
 }
 
 /** The temperature at which the record is asked how sure it is: halfway between mix and slab at first water. */

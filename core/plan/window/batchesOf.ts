@@ -1,47 +1,68 @@
-import { evenBatches, largestPortion, vesselLimit, type PortionLimit } from '../../mix';
+import { evenBatches, largestPortion, MIX, vesselLimit, type PortionLimit } from '../../mix';
 import { ceilingOf } from '../../quantity';
 import { batchWindow } from '../../setting';
 import { type Sheet, bagOf, resinDensity } from '../../shelf';
 import type { Context } from '../input/Context';
-import { kindOf } from '../kinds';
 import type { BatchesPlan } from '../Plan';
 import type { Shots } from './shotsFor';
 import { basisFor } from './basisFor';
 import type { WindowQuestion } from './WindowQuestion';
 
-/** In how many batches a layer is mixed: the largest share of the firm's grid that vessels and clocks allow, made even. */
+const SLACK = 1 + 1e-9;
+
+/** So many batches of a share, the last of them of what is left. */
+const dealt = (need_bags: number, share: number): Pick<BatchesPlan, 'share' | 'count' | 'last'> => {
+  const count = Math.max(1, ceilingOf(need_bags / share));
+  return count === 1 ? { share: need_bags, count, last: need_bags } : { share, count, last: need_bags - (count - 1) * share };
+};
+
+/** Shares by weight under the smallest of the grid that are tried, the largest first: down to what a jug can measure. */
+function byWeight({ sheet, under }: { sheet: Sheet; under: number }): number[] {
+  const least = MIX.batchLeast_kg / bagOf(sheet).mass_kg;
+  const shares: number[] = [];
+  for (let share = under * MIX.byWeightStep; share > least; share *= MIX.byWeightStep) shares.push(share);
+  return [...shares, least];
+}
+
+/**
+ * In how many batches a layer is mixed. What is needed rules first: a layer that fits one batch is one, by weight. Else
+ * the largest share of the firm's grid that vessels and clocks allow, made even, the last batch of what is left; where no
+ * share of the grid is small enough, by weight.
+ */
 export function batchesOf({
   input,
-  finding,
   sheet,
   need_bags,
   ask,
-}: Pick<Context, 'input' | 'finding' | 'sheet'> & {
+}: Pick<Context, 'input' | 'sheet'> & {
   readonly need_bags: number;
-  /** the question of Day and the clocks for one share of a bag */
-  readonly ask: (share: number) => WindowQuestion;
+  /** the question of Day and the clocks for one share of a bag, and whether another batch follows it */
+  readonly ask: (share: number, follows: boolean) => WindowQuestion;
 }): BatchesPlan {
   const { firm, batch } = input;
-  const slack = 1 + 1e-9;
   const limitOf = (share: number): PortionLimit | null => {
-    const { basis, portion } = basisFor(ask(share));
+    const { basis, portion } = basisFor(ask(share, need_bags > share * SLACK));
     const broken = vesselLimit(portion, { ...firm, batchMost_kg: sheet.mixing.batchMost_kg });
     if (broken) return broken;
     const window = batchWindow(basis);
-    if (!window.fits) return window.placeNeeds_s > window.placeBy_s * slack ? window.placeEnding : window.finishEnding;
-    return kindOf(finding).wetEdge && need_bags > share * slack && !window.wetEdge.holds ? 'wetEdge' : null;
+    return window.fits ? null : window.binding;
   };
-  const grid = [...firm.grid].sort((a, b) => b - a).map((share) => ({ share, limit: limitOf(share) }));
+  const grid = [...firm.grid].sort((a, b) => b - a).map((share) => ({ share, limit: limitOf(Math.min(share, need_bags)) }));
   const largest = largestPortion({ grid: firm.grid, limitOf: (share) => grid.find((tried) => tried.share === share)?.limit ?? null });
-  if (batch.share !== null)
-    return { share: batch.share, largest: largest.share, count: Math.max(1, ceilingOf(need_bags / batch.share)), limit: limitOf(batch.share), grid };
-  if (largest.share === null) return { share: null, largest: null, count: 0, limit: largest.limit, grid };
-  const even = evenBatches({ need_bags, largest: largest.share, grid: firm.grid });
-  return { share: even.share, largest: largest.share, count: even.count, limit: largest.limit, grid };
+  if (batch.share !== null) return { ...dealt(need_bags, batch.share), largest: largest.share, limit: limitOf(Math.min(need_bags, batch.share)), grid };
+  if (largest.share !== null) {
+    const { share } = evenBatches({ need_bags, largest: largest.share, grid: firm.grid });
+    return { ...dealt(need_bags, share), largest: largest.share, limit: largest.limit, grid };
+  }
+  const small = byWeight({ sheet, under: Math.min(need_bags, ...firm.grid) }).find((share) => limitOf(share) === null);
+  if (small === undefined) return { share: null, last: null, largest: null, count: 0, limit: largest.limit, grid };
+  // By weight they are even.
+  const count = Math.max(1, ceilingOf(need_bags / small));
+  return { share: need_bags / count, last: need_bags / count, count, largest: small, limit: largest.limit, grid };
 }
 
 /** A resin goes by shots: each is a batch, whatever the firm's shares of a bag are. */
 export function shotBatches({ shot_m3, count, limit }: Shots, sheet: Sheet): BatchesPlan {
   const share = (shot_m3 * resinDensity(sheet)) / bagOf(sheet).mass_kg;
-  return { share, largest: share, count, limit, grid: [{ share, limit: null }] };
+  return { share, last: share, largest: share, count, limit, grid: [{ share, limit: null }] };
 }

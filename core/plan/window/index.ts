@@ -1,4 +1,5 @@
 export type { WindowQuestion } from './WindowQuestion';
+export { batchAt } from './batchAt';
 export { type Implied, impliedOf } from './impliedOf';
 export { questionFor } from './questionFor';
 export { shotsFor } from './shotsFor';

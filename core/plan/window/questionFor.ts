@@ -1,26 +1,56 @@
-import { bagOf, resinDensity, resinOf } from '../../shelf';
+import { SETTING } from '../../setting';
+import { resinOf } from '../../shelf';
+import { TAKEOFF } from '../../takeoff';
 import { WEATHER } from '../../weather';
 import type { Context } from '../input/Context';
+import { rateOf } from '../input/rateOf';
+import { kindOf } from '../kinds';
 import { stoneTaken } from '../orders/mixOf';
 import type { TakeOff } from '../survey/TakeOff';
 import type { PlanInput } from '../input/PlanInput';
 import { ownFigure, recordOf } from '../input/ownFigures';
-import type { WindowQuestion } from './WindowQuestion';
+import type { SpreadTemperature, WindowQuestion } from './WindowQuestion';
 
-/** Spreads of temperatures that somebody told, K. */
-const spreadsOf = ({ conditions }: PlanInput): Pick<WindowQuestion, 'spread_K'> => {
-  const told = (['slab_C', 'air_C', 'powder_C', 'water_C'] as const).flatMap((name) => {
-    const { spread } = conditions[name];
-    return spread ? [[name, spread] as const] : [];
-  });
-  return told.length > 0 ? { spread_K: Object.fromEntries(told) } : {};
-};
+/** How well each temperature is known, an sd in K: as somebody told it, else by whether it was read, forecast or assumed. */
+function spreadsOf({ conditions }: PlanInput, forecast: boolean): Pick<WindowQuestion, 'spread_K' | 'slabFollowsAir'> {
+  const sd = (name: SpreadTemperature): number => {
+    const { spread, source } = conditions[name];
+    if (spread !== undefined) return spread;
+    if (source === 'typed' || source === 'instrument') return SETTING.sdRead_K;
+    return forecast && name === 'air_C' ? SETTING.sdForecast_K : SETTING.sdAssumed_K;
+  };
+  const modelled = forecast && conditions.slab_C.source === 'assumed' && conditions.slab_C.spread === undefined;
+  return {
+    spread_K: { slab_C: modelled ? 0 : sd('slab_C'), air_C: sd('air_C'), powder_C: sd('powder_C'), water_C: sd('water_C') },
+    ...(modelled ? { slabFollowsAir: true } : {}),
+  };
+}
 
 /** How wide a crack or groove is that a resin is squeezed along; nothing for the rest. */
 export const lineWidthOf = ({ more }: TakeOff): number | undefined => more['width_m'];
 
-/** The question that Day and the clocks ask for one share of a bag. */
-export function questionFor({ input, takeOff, sheet, share, site }: Pick<Context, 'input' | 'takeOff' | 'sheet' | 'site'> & { share: number }): WindowQuestion {
+/** How fast a portion goes in where that does not go by area, m3/s a person; nothing for the rest. */
+function placeRate({ input, element, finding, takeOff, sheet }: Pick<Context, 'input' | 'element' | 'finding' | 'takeOff' | 'sheet'>): number | undefined {
+  const width_m = lineWidthOf(takeOff);
+  if (!sheet.water && width_m !== undefined) return resinOf(sheet).squeeze_m3_s;
+  const work = kindOf(finding).work(finding, element);
+  if (work === 'handPortions') return rateOf(input, work) * TAKEOFF.handPortion_m3;
+  // Along a line: so many metres a second of what a metre of it takes.
+  if (width_m !== undefined && takeOff.length_m) return (rateOf(input, work) * takeOff.volume.p50) / takeOff.length_m;
+  return undefined;
+}
+
+/** The question that Day and the clocks ask for one share of a bag; `follows` where another batch of the same is mixed meanwhile. */
+export function questionFor({
+  input,
+  element,
+  finding,
+  takeOff,
+  sheet,
+  share,
+  site,
+  follows = false,
+}: Pick<Context, 'input' | 'element' | 'finding' | 'takeOff' | 'sheet' | 'site'> & { share: number; follows?: boolean }): WindowQuestion {
   const { conditions, crew, batch, firm } = input;
   const record = recordOf(input, sheet);
   const stone = stoneTaken(sheet, batch.stone);
@@ -29,11 +59,15 @@ export function questionFor({ input, takeOff, sheet, share, site }: Pick<Context
   const line = lineWidth_m !== undefined;
   // A skim's volume holds the texture it fills: its layer is what stands over the peaks.
   const { texture_m } = takeOff.more;
+  const kind = kindOf(finding);
+  const place_m3_s = placeRate({ input, element, finding, takeOff, sheet });
   return {
     sheet,
     share,
     // A shot goes straight from the bottle into its line, and its crown is ground later.
-    crew: line ? { ...crew, carry_s: 0, finish_s: 0 } : crew,
+    crew: line ? { ...crew, carry_s: 0, finish_s: 0 } : { ...crew, rate_m2_s: rateOf(input, kind.work(finding, element)) },
+    ...(follows ? { follows } : {}),
+    ...(kind.wetEdge ? { panel: true } : {}),
     task: batch.task,
     retarderDose: batch.retarderDose,
     // In a crack the resin lies between two walls: half its width counts.
@@ -50,9 +84,9 @@ export function questionFor({ input, takeOff, sheet, share, site }: Pick<Context
     ...(batch.iceShare ? { iceShare: batch.iceShare } : {}),
     ...(stone ? { stone } : {}),
     ...(hour ? { airDrift: hour.airDrift, slabDrift: hour.slabDrift } : {}),
-    ...(line ? { place_s: (share * bagOf(sheet).mass_kg) / resinDensity(sheet) / resinOf(sheet).squeeze_m3_s } : {}),
+    ...(place_m3_s === undefined ? {} : { place_m3_s }),
     ...(record ? { record } : {}),
     skinShare: ownFigure(input, 'skinShare', WEATHER.skinShare),
-    ...spreadsOf(input),
+    ...spreadsOf(input, hour !== undefined),
   };
 }

@@ -30,7 +30,7 @@ const NEAR_M3 = 1e-8;
 const LEAST_M3 = 2e-6;
 
 /**
- * Shots of a resin for a volume: the bottle, or what leaves it within the safe part of its life, found by bisection
+ * Shots of a resin for a volume of its liquids: the bottle, or what leaves it within the safe part of its life, found by bisection
  * because a larger shot heats itself and lives shorter.
  *
  * @throws Problem `noParts` for a sheet that is not a resin; `noShot` when mixing alone outlasts the life; `outOfRange`
@@ -64,14 +64,17 @@ export function shotsFor(question: WindowQuestion, need_m3: number): Shots {
     if (shotOf(middle) >= middle) low = middle;
     else high = middle;
   }
-  const shot_m3 = whole ? bottle_m3 : low;
+  // Even shots, of what is needed: a crack that takes half a bottle is one half a bottle.
+  const most_m3 = whole ? bottle_m3 : low;
+  const count = Math.max(1, ceilingOf(need_m3 / most_m3));
+  const shot_m3 = Math.min(most_m3, need_m3 / count);
   const parts = partsByMass({ byVolume: sheet.parts, densities_kg_m3, byMass });
   return {
     shot_m3,
     limit: whole ? 'bottle' : 'life',
     life_s: lifeOf(shot_m3, 1),
     safe_s: lifeOf(shot_m3, basis.safeShare),
-    count: Math.max(1, ceilingOf(need_m3 / shot_m3)),
+    count,
     marks_m3: bottleMarks({ shot_m3, parts: sheet.parts }),
     masses_kg: parts.shares.map((share) => share * shot_m3 * density),
     partsDifference: parts.difference,

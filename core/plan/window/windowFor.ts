@@ -1,6 +1,4 @@
-import erf from '@stdlib/math-base-special-erf';
-import { RANGE } from '../../quantity';
-import { batchWindow, Course, peakTemperature, SETTING, type BatchWindow, type BatchWindowInput, type PeakTemperature } from '../../setting';
+import { batchWindow, peakTemperature, SETTING, type BatchWindow, type BatchWindowInput, type PeakTemperature } from '../../setting';
 import { isRapid, isResin } from '../../shelf';
 import type { WindowQuestion } from './WindowQuestion';
 import { basisFor } from './basisFor';
@@ -28,35 +26,6 @@ export interface WindowAnswer {
   readonly basis: BatchWindowInput;
 }
 
-/** sd of ln life from what is not known of the temperatures: each one's slope by a kelvin either way, times its sd. */
-function sdOfTemperatures(question: WindowQuestion): number {
-  const spreads = Object.entries(question.spread_K ?? {}) as ['slab_C' | 'air_C' | 'powder_C' | 'water_C', number][];
-  const lnLife = (asked: WindowQuestion): number => {
-    const { basis } = basisFor(asked);
-    const spread_s = basis.pace.mix_s + basis.pace.carry_s;
-    const life_s = basis.flow_life_s;
-    return Math.log(new Course({ ...basis.course, pail_life_s: life_s, film_life_s: life_s * basis.filmShare, placed_after_s: spread_s }).timeToSpend(1));
-  };
-  const bare: WindowQuestion = { ...question, spread_K: {} };
-  return Math.hypot(
-    ...spreads.map(([name, spread]) => {
-      const slope = (lnLife({ ...bare, [name]: question[name] + 1 }) - lnLife({ ...bare, [name]: question[name] - 1 })) / 2;
-      return (slope * spread) / RANGE.z90;
-    }),
-  );
-}
-
-/** The chance that a batch's life ends before the crew needs it to: what is spent by then against a lognormal life. */
-function chanceLostOf({ first, last, placeNeeds_s, finishNeeds_s }: BatchWindow, basis: BatchWindowInput): number {
-  const spentBy = (life_s: number, spread_s: number, t: number): number =>
-    new Course({ ...basis.course, pail_life_s: life_s, film_life_s: life_s * basis.filmShare, placed_after_s: spread_s }).spentAt(t);
-  const spent = Math.max(
-    ...[first, last].flatMap(({ spread_s }) => [spentBy(basis.flow_life_s, spread_s, placeNeeds_s), spentBy(basis.finish_life_s, spread_s, finishNeeds_s)]),
-  );
-  // One life stands behind both budgets, so the worse of the two decides.
-  return 0.5 * (1 + erf(Math.log(spent) / basis.sdLn / Math.SQRT2));
-}
-
 /**
  * The window of one batch: heat balance, rate, two lives as budgets, safe share, skin and milestones put together.
  *
@@ -65,8 +34,7 @@ function chanceLostOf({ first, last, placeNeeds_s, finishNeeds_s }: BatchWindow,
 export function windowFor(question: WindowQuestion): WindowAnswer {
   const { sheet } = question;
   const { portion, area_m2, retarder, drying_kg_m2h, basis } = basisFor(question);
-  const spreads = Object.values(question.spread_K ?? {}).some((spread) => spread > 0);
-  const window = batchWindow(spreads ? { ...basis, sdLn: Math.hypot(basis.sdLn, sdOfTemperatures(question)) } : basis);
+  const window = batchWindow(basis);
   const { sheet: _sheet, record: _record, ...asked } = question;
   const course = { ...basis.course, pail_life_s: 1, film_life_s: 1, placed_after_s: window.placeNeeds_s };
   return {
@@ -77,7 +45,7 @@ export function windowFor(question: WindowQuestion): WindowAnswer {
     safeShare: basis.safeShare,
     evaporation_kg_m2h: drying_kg_m2h,
     window,
-    chanceLost: chanceLostOf(window, basis),
+    chanceLost: window.chanceLost,
     milestones: milestonesOf({ sheet, course, retarder, ...(question.record ? { record: question.record } : {}) }),
     ...curingOf({ sheet, course, retarder }),
     peak:

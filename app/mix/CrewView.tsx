@@ -1,0 +1,36 @@
+import { rateOf, type PlanInput } from '@tufa/core/plan';
+import type { Work } from '@tufa/core/day';
+import { say } from '@tufa/words';
+import { View } from 'react-native';
+import { WorkRate } from '../firm/WorkRate';
+import { change, write } from '../outbox/useFirm';
+import { useSpeaker } from '../parts/phone/speaker';
+import { Choice } from '../parts/ui/Choice';
+import { T } from '../parts/ui/T';
+
+const HANDS = ['1', '2', '3', '4'] as const;
+
+/** Who is there, and how fast at the work of this batch: who mixes does not place meanwhile. Kept with the job. */
+export function CrewView({ jobId, input, work }: { jobId: string; input: PlanInput; work: Work }) {
+  const speaker = useSpeaker();
+  const { crew } = input;
+  const keep = (next: Partial<PlanInput['crew']>): void => void write(change('job', 'change', jobId, { crew: { ...crew, ...next } }));
+  return (
+    <View className="gap-2" testID="crew">
+      <T as="h2">{say(speaker, 'crew.title')}</T>
+      <Choice
+        label={say(speaker, 'crew.hands')}
+        value={HANDS.find((hands) => Number(hands) === crew.hands) ?? null}
+        options={HANDS.map((hands) => ({ value: hands, label: hands }))}
+        onChange={(hands) => keep({ hands: Number(hands) })}
+      />
+      <T as="faint">{say(speaker, crew.hands === 1 ? 'crew.alone' : 'crew.together', { count: crew.hands - 1 })}</T>
+      <WorkRate
+        work={work}
+        rate={rateOf(input, work)}
+        assumed={crew.rates?.[work] === undefined}
+        onChange={(rate) => keep({ rates: { ...crew.rates, [work]: rate } })}
+      />
+    </View>
+  );
+}
