@@ -83,3 +83,10 @@ export const stale = {
   same: 'Bags and batches stay as they are.',
   take: 'Use the new plan',
 } as const;
+
+/** What a refused system shows in place of what to buy and to mix. */
+export const refused = {
+  title: 'Refused: nothing is ordered',
+  lead: '{{name}} is chosen, and this speaks against it. Choose another in Fix, or change what it says.',
+  toFix: 'Choose in Fix',
+} as const;

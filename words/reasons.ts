@@ -53,6 +53,7 @@ export const reasons = {
   open: {
     inTime: 'Opens to {{to}} after {{opens_s}}, asked {{asked_s}}',
     close: 'Opens to {{to}} after {{opens_s}}, close to the {{asked_s}} asked',
+    assumed: 'Opens to {{to}} after {{opens_s}} by its class’s strength alone, asked {{asked_s}}: test it before you let anybody on',
     late: 'Opens to {{to}} after {{opens_s}}, asked {{asked_s}}',
     unknown: 'Its sheet does not say when it opens to {{to}}',
   },
@@ -114,10 +115,17 @@ export const reasons = {
   retarder: { overDose: '{{dose}} is more retarder than the sheet allows ({{doseMost}}): it may never set right. It is planned without any.' },
   stone: {
     notTaken: '{{name}} takes no stone. It is planned without any.',
+    over: 'More stone than its sheet takes. It is planned without any.',
     shallow: 'Stone needs {{least_m}} of depth: three of its grains. Leave it out here.',
   },
   frost: { early: 'It goes under freezing before it is strong enough ({{safe_s}}). Cover it warm, or wait for another day.' },
   parts: { differ: 'The sheet’s parts by weight and by volume differ by more than 5 %. Ask the maker which one counts.' },
+  water: {
+    cold: 'The water is {{water_C}}, colder than {{least_C}}: warm it, or weigh ice in',
+    hot: 'The water is {{water_C}}, hotter than the {{most_C}} it takes: it would set in the pail. Cool it',
+    outside: 'The water for this consistency is outside what its sheet allows: correct the sheet, or mix another consistency',
+  },
+  mix: { cold: 'The mix would be {{mix_C}}: under {{least_C}} it does not set. Less ice, warmer water or powder' },
   wedge: { thin: 'The toe is thinner than the sheet allows for {{run_m}}. Cut a shoulder there or take a material that feathers.' },
   drying: {
     caution: 'Drying fast ({{drying_kg_m2h}}): shade it, break the wind, damp the slab ahead.',

@@ -6,7 +6,7 @@ import { firm, keys, ready } from './firm';
 import { fix } from './fix';
 import { house, step } from './house';
 import { conflict, jobs, state } from './jobs';
-import { opinion, stale, stop, verdict } from './judgement';
+import { opinion, refused, stale, stop, verdict } from './judgement';
 import { kit } from './kit';
 import { field, gauge, keypad, photo } from './measuring';
 import { mix } from './mix';
@@ -44,6 +44,7 @@ export const work = {
   verdict,
   opinion,
   stop,
+  refused,
   walk,
   photo,
   stale,

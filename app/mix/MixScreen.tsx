@@ -13,6 +13,7 @@ import { Cautions } from '../parts/job/Cautions';
 import { Lines } from '../parts/ui/Lines';
 import { SceneView } from '../parts/ui/SceneView';
 import { nothingYet, StepLayout, StepScreen } from '../parts/job/StepScreen';
+import { refusedOf } from '../parts/job/refusedOf';
 import { stopOf } from '../parts/job/stopOf';
 import { SunSwitch } from '../parts/chrome/SunSwitch';
 import { Answer, T } from '../parts/ui/T';
@@ -63,6 +64,8 @@ function Mix({ view: present }: { view: JobView }) {
       />
     );
   const { chosen } = finding;
+  const refused = refusedOf({ speaker, step: 'mix', view, input: view.input, chosen, toFix: go('fix') });
+  if (refused) return refused;
   const { quantities, batches } = chosen;
   const found = view.input.findings.find(({ id }) => id === finding.findingId);
   const element = view.input.elements.find(({ id }) => id === found?.elementId);

@@ -10,6 +10,7 @@ import { Button } from '../parts/ui/Button';
 import { CautionList, Cautions, unacknowledged } from '../parts/job/Cautions';
 import { Lines } from '../parts/ui/Lines';
 import { nothingYet, StepLayout, StepScreen } from '../parts/job/StepScreen';
+import { refusedOf } from '../parts/job/refusedOf';
 import { stopOf } from '../parts/job/stopOf';
 import { SunSwitch } from '../parts/chrome/SunSwitch';
 import { Answer, T } from '../parts/ui/T';
@@ -58,6 +59,8 @@ function Pour({ view }: { view: JobView }) {
         parts={nothingYet({ title: say(speaker, 'fix.none'), lead: say(speaker, 'pour.choose'), label: say(speaker, 'step.fix'), onPress: go('fix') })}
       />
     );
+  const refused = refusedOf({ speaker, step: 'pour', view, input, chosen: finding.chosen, toFix: () => router.replace(links.step(view.job.id, 'fix')) });
+  if (refused) return refused;
   const { batches } = finding.chosen;
   const ofFinding = view.batches.filter(({ findingId }) => findingId === finding.findingId);
   // A number once written on a pail is never used again, also when its start was undone.

@@ -61,6 +61,7 @@ export interface ReasonFigures {
   'lives.retard': LivesFigures;
   'lives.shade': LivesFigures;
   'lives.short': LivesFigures;
+  'mix.cold': { readonly mix_C: number; readonly least_C: number };
   'moisture.clear': { readonly wants: Moisture; readonly is: Moisture };
   'moisture.fits': { readonly wants: Moisture; readonly is: Moisture };
   'moisture.mustBeDry': { readonly wants: Moisture; readonly is: Moisture };
@@ -72,6 +73,7 @@ export interface ReasonFigures {
   'movement.rigid': None;
   'movement.taken': { readonly needs_m: number; readonly width_m: number; readonly movement_share: number };
   'open.close': { readonly to: 'foot' | 'vehicles'; readonly asked_s: number; readonly opens_s: number };
+  'open.assumed': { readonly to: 'foot' | 'vehicles'; readonly asked_s: number; readonly opens_s: number };
   'open.inTime': { readonly to: 'foot' | 'vehicles'; readonly asked_s: number; readonly opens_s: number };
   'open.late': { readonly to: 'foot' | 'vehicles'; readonly asked_s: number; readonly opens_s: number };
   'open.unknown': { readonly to: 'foot' | 'vehicles'; readonly asked_s: number };
@@ -85,6 +87,7 @@ export interface ReasonFigures {
   'stock.here': { readonly mass_kg: number };
   'stock.past': { readonly day: string };
   'stone.notTaken': { readonly findingId: string; readonly name: string };
+  'stone.over': { readonly findingId: string; readonly ratio: number; readonly most: number };
   'stone.shallow': { readonly findingId: string; readonly least_m: number };
   'stop.carriesBuilding': { readonly answer: string };
   'stop.movement': { readonly answer: string };
@@ -173,6 +176,9 @@ export interface ReasonFigures {
   'wait.trip': { readonly labels: string };
   'wait.water': { readonly labels: string };
   'wait.wheels': { readonly labels: string };
+  'water.cold': { readonly water_C: number; readonly least_C: number };
+  'water.hot': { readonly water_C: number; readonly most_C: number };
+  'water.outside': { readonly ratio: number; readonly least: number; readonly most: number };
   'wedge.thin': { readonly findingId: string; readonly run_m: number };
   'yield.differs': { readonly findingId: string; readonly difference: number };
 }

@@ -13,8 +13,8 @@ export interface RuleContext {
   readonly asks: Asks;
   readonly air_C: number;
   readonly slab_C: number;
-  /** how long after first water it carries what is asked; null where the sheet has no such milestone */
-  readonly opensAfter: () => number | null;
+  /** how long after first water it carries what is asked, and whether only its class says so; null where the sheet has no such milestone */
+  readonly opensAfter: () => { readonly after_s: number; readonly extrapolated?: true } | null;
   /** 0 to 1 */
   readonly humidity: number;
   /** what the bags have lain at */

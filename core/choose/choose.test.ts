@@ -40,7 +40,7 @@ const contextOf = ({ finding: found = finding, ...change }: Changed = {}): RuleC
   asks: asksOf(found),
   air_C: 20,
   slab_C: 20,
-  opensAfter: () => 7200,
+  opensAfter: () => ({ after_s: 7200 }),
   humidity: 0.5,
   powder_C: 20,
   life: () => spentOf(0.5, 0.4),
@@ -103,9 +103,10 @@ test.each<[string, Changed, string, string | null]>([
   ['sunlight only fades', { ...at({ exposures: ['sunlight'] }), ...sheet({ exposures: [] }) }, 'exposure.notAllowed', 'exposure.allowed'],
   ['nobody asks when it opens', at({ opens: null }), 'bond.self', 'open.inTime'],
   ['no such milestone', { opensAfter: () => null }, 'open.unknown', null],
-  ['opens late', { opensAfter: () => 21601 }, 'open.late', null],
-  ['opens just in time', { opensAfter: () => 21600 }, 'open.close', 'open.late'],
-  ['opens well in time', { opensAfter: () => 19440 }, 'open.inTime', 'open.close'],
+  ['opens late', { opensAfter: () => ({ after_s: 21601 }) }, 'open.late', null],
+  ['opens just in time', { opensAfter: () => ({ after_s: 21600 }) }, 'open.close', 'open.late'],
+  ['opens by its class’s strength alone', { opensAfter: () => ({ after_s: 3600, extrapolated: true }) }, 'open.assumed', 'open.inTime'],
+  ['opens well in time', { opensAfter: () => ({ after_s: 19440 }) }, 'open.inTime', 'open.close'],
   ['slab too cold', { slab_C: -5 }, 'temperature.cold', null],
   ['air too cold', { air_C: -5 }, 'temperature.cold', null],
   ['slab too hot', { slab_C: 70 }, 'temperature.hot', null],
@@ -275,7 +276,7 @@ test('what lies at the yard is told by what of it is still good', () => {
 test('a verdict is as bad as its worst reason', () => {
   const clean = sheet({ bond: 'self', exposures: ['frost', 'deicer', 'wheels', 'abrasion'] });
   expect(judge(contextOf(clean)).verdict).toBe('yes');
-  expect(judge(contextOf({ ...clean, opensAfter: () => 21000 })).verdict).toBe('caution');
+  expect(judge(contextOf({ ...clean, opensAfter: () => ({ after_s: 21000 }) })).verdict).toBe('caution');
   expect(judge(contextOf({ ...clean, opensAfter: () => null })).verdict).toBe('no');
 });
 

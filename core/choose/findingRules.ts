@@ -128,10 +128,12 @@ export const lifeRule: Rule = ({ life, house }) => {
 /** It must carry what is asked when it is asked; within a tenth of the time is too close to promise. */
 export const timeToOpenRule: Rule = ({ element, opensAfter }) => {
   if (!element.opens) return [];
-  const opensAfter_s = opensAfter();
+  const opening = opensAfter();
   const { to, after_s } = element.opens;
-  if (opensAfter_s === null) return reason('open.unknown', 'no', { to, asked_s: after_s });
+  if (opening === null) return reason('open.unknown', 'no', { to, asked_s: after_s });
+  const opensAfter_s = opening.after_s;
   const figures = { to, asked_s: after_s, opens_s: opensAfter_s };
+  if (opening.extrapolated && opensAfter_s <= after_s) return reason('open.assumed', 'caution', figures);
   if (opensAfter_s > after_s) return reason('open.late', 'no', figures);
   return opensAfter_s > after_s * CHOOSE.closeToOpen ? reason('open.close', 'caution', figures) : reason('open.inTime', 'yes', figures);
 };

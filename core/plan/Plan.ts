@@ -102,6 +102,8 @@ export interface AidOrder {
 /** A finding's system, worked out whole. */
 export interface ChosenPlan {
   readonly sheetId: string;
+  /** why it is not done: its sheet refuses it, or its mix is past a limit; nothing is ordered for it. Empty where it may be */
+  readonly refused: readonly Reason[];
   /** the thin layer over it; null where none is chosen */
   readonly overlay: OverlayPlan | null;
   readonly aids: readonly AidPlan[];

@@ -79,7 +79,7 @@ export function rankingOf(given: PlanInput, findingId: string): Ranked[] {
  * @throws Problem with a code and figures for anything outside its valid range; `unknownElement`, `unknownSheet` when
  *   the job file refers to what it does not hold
  */
-export function computePlan(given: PlanInput, { ranked }: PlanScope = { ranked: 'all' }): Plan {
+export function computePlan(given: PlanInput, { ranked: scope }: PlanScope = { ranked: 'all' }): Plan {
   const input = prepared(given);
   const places = new Places(input);
   const survey = surveyOf(given);
@@ -92,16 +92,18 @@ export function computePlan(given: PlanInput, { ranked }: PlanScope = { ranked: 
     if (stopped.has(element.id)) return { ...base, ranking: [], chosen: null };
     const site = places.siteOf(element);
     const treatment = input.treatments.find(({ findingId }) => findingId === finding.id);
-    const judged = input.sheets.filter(({ id }) => ranked === 'all' || id === treatment?.sheetId);
+    const judged = input.sheets.filter(({ id }) => scope === 'all' || id === treatment?.sheetId);
     const filled = treatment?.overlay ? underOverlay(element) : element;
     const all = ranking(judged.map((sheet) => rankedOf({ input, element: filled, finding, takeOff, sheet, site })));
     if (!treatment || phaseOf(finding) !== 'now') return { ...base, ranking: all, chosen: null };
     const sheet = knownSheet(input, treatment.sheetId);
     const context = { input, element, finding, takeOff, sheet, site, treatment };
-    return { ...base, ranking: all, chosen: chosenOf({ ...context, element: filled, input: asMixed(input, sheet, finding) }, overlayOf(context)) };
+    const ranked = all.find(({ sheetId }) => sheetId === sheet.id) ?? rankedOf({ ...context, element: filled });
+    return { ...base, ranking: all, chosen: chosenOf({ ...context, element: filled, input: asMixed(input, sheet, finding) }, ranked, overlayOf(context)) };
   });
   // An overlay is mixed of a product as a fill is: of one product, both are bought together.
-  const mixed = mixedOfPlan(findings);
+  // What is refused is not bought.
+  const mixed = mixedOfPlan(findings.filter(({ chosen }) => chosen?.refused.length === 0));
   return {
     v: 1,
     coreVersion: CORE_VERSION,

@@ -136,7 +136,7 @@ test('at the reference temperature the shot follows from the sheet by hand, and 
     sheet: resin,
     share: 1,
   });
-  const shots = shotsFor({ ...question, spread_K: {} }, 1);
+  const shots = shotsFor({ ...question, spread_K: {} }, 1)!;
   const mass_kg = shots.shot_m3 * 1125;
   // The mixing of a whole pack warms it; what a shot's own mixing does is already in the sheet's life.
   expect(shots.safe_s).toBeCloseTo(400 * Math.exp(-1.2815515655446004 * Math.hypot(0.25, 0.2)) * (mass_kg / 0.3) ** -0.25, 0);
@@ -146,7 +146,11 @@ test('at the reference temperature the shot follows from the sheet by hand, and 
   expect(computePlan(jobWith(crack, resin)).warnings.map(({ code }) => code)).toContain('parts.differ');
   const small = { ...resin, resin: { ...told, byMass: null, bottle_m3: 0.0001 } };
   expect(shotsFor({ ...question, sheet: small }, 0.001)).toMatchObject({ limit: 'bottle', count: 10, partsDifference: 0 });
-  expect(problemOf(() => shotsFor({ ...question, sheet: { ...resin, mixing: { ...resin.mixing, time_s: 900 } } }, 0.001)).code).toBe('noShot');
+  const slowly = { ...resin, mixing: { ...resin.mixing, time_s: 900 } };
+  expect(shotsFor({ ...question, sheet: slowly }, 0.001)).toBeNull();
+  const none = computePlan(jobWith(crack, slowly));
+  expect(none.findings[0]!.chosen!.batches).toMatchObject({ share: null, count: 0, limit: 'life' });
+  expect(none.warnings.map(({ code }) => code)).toContain('batch.noneFits');
   expect(problemOf(() => shotsFor({ ...question, sheet: sheetOf('sandedRapid') }, 0.001)).code).toBe('noParts');
 });
 

@@ -152,14 +152,14 @@ function stepsOf({
 }): Record<Step, StepState> {
   const surveyed = (plan?.findings.length ?? 0) > 0;
   const chosen = finding?.chosen ?? null;
-  const refused = plan?.warnings.some(({ code, figures }) => code === 'choice.refused' && figures['findingId'] === finding?.findingId) ?? false;
+  const refused = (chosen?.refused.length ?? 0) > 0;
   const read = (['air_C', 'slab_C', 'powder_C', 'water_C'] as const).every((kind) => input.conditions[kind].source !== 'assumed');
   const poured = batches.length > 0 && batches.every(({ running }) => !running) && batches.length >= (chosen?.batches.count ?? Infinity);
   const if_ = (done: boolean, warning = false): StepState => (warning ? 'warning' : done ? 'done' : 'open');
   return {
     walk: if_(surveyed && !stopped, stopped && input.elements.length > 0),
     fix: if_(chosen !== null, refused),
-    mix: if_(chosen !== null && chosen.batches.share !== null, chosen !== null && chosen.batches.share === null),
+    mix: if_(chosen !== null && !refused && chosen.batches.share !== null, refused || chosen?.batches.share === null),
     day: if_(chosen !== null && read, chosen !== null && !chosen.window.window.fits),
     pour: if_(
       poured,

@@ -70,7 +70,14 @@ export function repairPart(given: PlanInput, treatments: readonly TreatmentInput
   const cost = systemCost({
     input,
     onSite,
-    material_minor: sumOf(plan.orders, ({ chosen }) => chosen.cost_minor) + sumOf(plan.aids, ({ cost_minor }) => cost_minor),
+    material_minor:
+      sumOf(plan.orders, ({ chosen }) => chosen.cost_minor) +
+      sumOf(plan.aids, ({ cost_minor }) => cost_minor) +
+      // Nothing is ordered of what is refused; what it would cost is told all the same.
+      sumOf(
+        mixed.filter((chosen) => done.some((repair) => mixedOf(repair.chosen).includes(chosen) && repair.chosen.refused.length > 0)),
+        ({ quantities }) => quantities.chosen.cost_minor,
+      ),
     tools: poweredTools(mixed.flatMap(({ steps }) => steps)),
     debris_kg: sumOf(plan.findings, ({ chosen, takeOff }) => (chosen ? chosen.debris : takeOff.debris)?.mass_kg ?? 0),
   });
@@ -92,10 +99,11 @@ export function repairPart(given: PlanInput, treatments: readonly TreatmentInput
     opens_s: done.length === 0 || opens.some((open) => open === null) ? null : onSite.placed_s + Math.max(...(opens as number[])),
     chanceLost: mixed.length === 0 ? null : Math.max(...mixed.map(({ window }) => window.chanceLost)),
     life: lives.length > 0 ? shortestLife(lives) : lifeClass('short'),
-    verdict: left.length > 0 ? 'no' : worstOf(judged),
+    verdict: left.length > 0 || done.some(({ chosen }) => chosen.refused.length > 0) ? 'no' : worstOf(judged),
     reasons: [
       ...left.map(({ label }): Reason => ({ code: 'system.nothingFits', verdict: 'no', figures: { label } })),
-      ...judged.flatMap(({ reasons }) => reasons.filter(({ verdict }) => verdict === 'no')),
+      ...done.flatMap(({ chosen }) => chosen.refused),
+      ...mixed.flatMap(({ aids }) => aids.flatMap(({ reasons }) => reasons.filter(({ verdict }) => verdict === 'no'))),
     ],
   };
 }

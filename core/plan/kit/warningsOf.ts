@@ -38,7 +38,9 @@ export function warningsOf(input: PlanInput, findings: readonly FindingPlan[]): 
     const doseMost = Math.max(0, ...sheet.retarder.map(([dose]) => dose));
     if (input.batch.retarderDose > doseMost)
       warnings.push({ code: 'retarder.overDose', verdict: 'no', figures: { findingId, dose: input.batch.retarderDose, doseMost } });
-    if (input.batch.stone && !chosen.extended) warnings.push({ code: 'stone.notTaken', verdict: 'caution', figures: { findingId, name: sheet.name } });
+    if (input.batch.stone && !chosen.extended && sheet.extension)
+      warnings.push({ code: 'stone.over', verdict: 'no', figures: { findingId, ratio: input.batch.stone.ratio, most: sheet.extension.most } });
+    else if (input.batch.stone && !chosen.extended) warnings.push({ code: 'stone.notTaken', verdict: 'caution', figures: { findingId, name: sheet.name } });
     if (chosen.extended && chosen.window.question.thickness_m < chosen.extended.least_m)
       warnings.push({ code: 'stone.shallow', verdict: 'caution', figures: { findingId, least_m: chosen.extended.least_m } });
     if (freezesTooSoon(chosen.window)) warnings.push({ code: 'frost.early', verdict: 'no', figures: { findingId, safe_s: chosen.window.frostSafe_s ?? 0 } });
@@ -54,11 +56,11 @@ export function warningsOf(input: PlanInput, findings: readonly FindingPlan[]): 
       warnings.push({ code: 'parts.differ', verdict: 'caution', figures: { findingId, difference: chosen.shots.partsDifference } });
     if (chosen.thinRun_m !== null && chosen.thinRun_m > 0 && !sheet.thickness.feathers)
       warnings.push({ code: 'wedge.thin', verdict: 'caution', figures: { findingId, run_m: chosen.thinRun_m } });
-    const judged = findings.find((f) => f.findingId === findingId)?.ranking.find(({ sheetId }) => sheetId === sheet.id);
     const { overlay } = chosen;
+    const ofFill = chosen.refused.filter((reason) => !overlay?.chosen.refused.includes(reason));
     const named = [
-      [judged?.verdict, sheet.name],
-      [overlay?.judged.verdict, sheetOf(input, overlay?.chosen.sheetId)?.name],
+      [ofFill.length > 0 ? 'no' : 'yes', sheet.name],
+      [overlay && overlay.chosen.refused.length > 0 ? 'no' : 'yes', sheetOf(input, overlay?.chosen.sheetId)?.name],
       ...mixedOf(chosen)
         .flatMap(({ aids }) => aids)
         .map(({ aidId, verdict }) => [verdict, aidOf(input, aidId)?.name]),

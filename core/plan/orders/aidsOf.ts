@@ -47,7 +47,7 @@ export function aidsOf(context: Context & Omit<Asked, keyof Context>): AidPlan[]
 
 /** What is bought of every aid for the whole job, packages rounded once. */
 export function aidOrders(input: PlanInput, mixed: readonly ChosenPlan[]): AidOrder[] {
-  const all = mixed.flatMap(({ aids }) => aids);
+  const all = mixed.flatMap(({ aids }) => aids.filter(({ verdict }) => verdict !== 'no'));
   return [...new Set(all.map(({ aidId }) => aidId))].map((aidId) => {
     const aid = knownAid(input, aidId);
     const amount = rangedSum(all.filter((aid) => aid.aidId === aidId).map((aid) => aid.amount));

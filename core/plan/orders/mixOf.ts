@@ -1,19 +1,18 @@
 import { extend, mixedVolume, type Extended } from '../../mix';
-import { inRange, Problem } from '../../quantity';
+import { Problem } from '../../quantity';
 import { resinDensity, type Sheet, type Task } from '../../shelf';
 import type { StoneInput } from '../input/PlanInput';
 
-/** Water to powder for a task, inside the sheet's band; the middle of the band where the sheet names no figure. */
+/** Water to powder for a task, never outside the sheet's band; the middle of it where the sheet names no figure. */
 export function waterRatioOf(sheet: Sheet, task: Task): number {
   if (!sheet.water) throw new Problem('noWater', { sheet: sheet.name });
-  return sheet.water.byTask[task] ?? (sheet.water.least + sheet.water.most) / 2;
+  const { least, most, byTask } = sheet.water;
+  return Math.min(most, Math.max(least, byTask[task] ?? (least + most) / 2));
 }
 
-/** The stone that goes in: what is asked for, where the sheet takes any. @throws Problem `outOfRange` past the sheet's most */
+/** The stone that goes in: what is asked for, where the sheet takes so much; else none, which the plan says. */
 export function stoneTaken(sheet: Sheet, stone: StoneInput | undefined): StoneInput | undefined {
-  if (!stone || !sheet.extension || !sheet.water) return undefined;
-  inRange({ quantity: 'stoneRatio', value: stone.ratio, least: 0, most: sheet.extension.most });
-  return stone;
+  return stone && sheet.extension && sheet.water && stone.ratio <= sheet.extension.most * (1 + 1e-9) ? stone : undefined;
 }
 
 /** So much powder stretched with its stone. */

@@ -22,9 +22,9 @@ test('the ticket in the order it goes in: water, ice, retarder or acid, colour, 
   expect(ticket.lines[1]).toMatchObject({ mass_kg: expect.closeTo(dose_kg * 0.25, 9) });
   expect(ticket.lines[6]).toMatchObject({ mass_kg: expect.closeTo(0.9 * extended!.volume_m3, 9) });
   expect(fibre!.bags).toBe(1);
-  expect(problemOf(() => computePlan(jobWith(finding, sheet, { batch: { ...batch, stone: { ...batch.stone, ratio: 0.9 } } }))).figures).toMatchObject({
-    quantity: 'stoneRatio',
-  });
+  const over = computePlan(jobWith(finding, sheet, { batch: { ...batch, stone: { ...batch.stone, ratio: 0.9 } } }));
+  expect(over.findings[0]!.chosen!.extended).toBeNull();
+  expect(over.warnings.map(({ code }) => code)).toContain('stone.over');
   const citric: Sheet = {
     ...sheet,
     retarderUnit: 'citric',
@@ -36,10 +36,26 @@ test('the ticket in the order it goes in: water, ice, retarder or acid, colour, 
   const acid = ticketOf({ sheet: citric, batch: { task: 'spread', retarderDose: 0.003 }, share: 0.5, volume_m3: 0.006 });
   expect(acid.lines[1]).toEqual({ code: 'citric', mass_kg: expect.closeTo(0.003 * 11.35, 9), volume_m3: expect.closeTo((0.003 * 11.35) / 900, 9) });
   const wet: Sheet = { ...sheet, water: { least: 0.13, most: 0.15, byTask: { spread: 0.155 } } };
-  expect(problemOf(() => ticketOf({ sheet: wet, batch: { task: 'spread', retarderDose: 0 }, share: 0.5, volume_m3: 0.006 })).figures).toMatchObject({
-    quantity: 'waterRatio',
-    most: expect.closeTo(0.15, 6),
-  });
+  // Never more than the band, and such a sheet is refused with nothing ordered.
+  expect(ticketOf({ sheet: wet, batch: { task: 'spread', retarderDose: 0 }, share: 0.5, volume_m3: 0.006 }).waterRatio).toBe(0.15);
+  const outside = computePlan(jobWith(finding, wet));
+  expect(outside.findings[0]!.chosen!.refused.map(({ code }) => code)).toEqual(['water.outside']);
+  expect([outside.orders, outside.aids]).toEqual([[], []]);
+});
+
+test.each<[string, Partial<PlanInput>, string]>([
+  ['water out of a ditch in winter', { conditions: { ...input.conditions, water_C: typed(1) } }, 'water.cold'],
+  ['water that sets it in the pail', { conditions: { ...input.conditions, water_C: typed(48) } }, 'water.hot'],
+  [
+    'more ice than a cold powder bears',
+    { conditions: { ...input.conditions, powder_C: typed(8), water_C: typed(4) }, batch: { ...input.batch, iceShare: 0.9 } },
+    'mix.cold',
+  ],
+])('%s is said and refused, and nothing is ordered', (_, change, code) => {
+  const plan = computePlan({ ...input, ...change });
+  expect(plan.findings[0]!.chosen!.refused.map((reason) => reason.code)).toContain(code);
+  expect(plan.orders).toEqual([]);
+  expect(plan.warnings.map((warning) => warning.code)).toContain('choice.refused');
 });
 
 test('one product for two findings is bought once, stock first, and as surely as being short costs', () => {

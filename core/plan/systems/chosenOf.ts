@@ -1,4 +1,4 @@
-import { bondOf, CHOOSE, houseOf } from '../../choose';
+import { bondOf, CHOOSE, houseOf, type Ranked } from '../../choose';
 import { fibreFor, MIX, slurry } from '../../mix';
 import { type CrewRecord, predicted } from '../../setting';
 import { flowOf, resinDensity, type Sheet } from '../../shelf';
@@ -24,6 +24,7 @@ import { liftsOf } from '../steps/liftsOf';
 import { stepsOf, takesFibre } from '../steps/stepsOf';
 import { ticketOf } from '../window/ticket';
 import { milestonesOf } from '../window/milestones';
+import { mixLimits } from '../window/mixLimits';
 import { windowFor, type WindowAnswer } from '../window/windowFor';
 import type { WindowQuestion } from '../window/WindowQuestion';
 
@@ -79,7 +80,7 @@ function layersOf(context: Context, lifts: number): LayerPlan[] {
 }
 
 /** A finding with its chosen sheet, whole: layers, order, batches, ticket, window, levers. */
-export function chosenOf(given: Context, overlay: OverlayPlan | null = null): ChosenPlan {
+export function chosenOf(given: Context, judged: Pick<Ranked, 'reasons'>, overlay: OverlayPlan | null = null): ChosenPlan {
   const context = { ...given, takeOff: filledTakeOff(given) };
   const { input, element, finding, takeOff, sheet, site } = context;
   const quantities = quantitiesOf(context);
@@ -87,8 +88,9 @@ export function chosenOf(given: Context, overlay: OverlayPlan | null = null): Ch
   const least = Math.min(...input.firm.grid);
   const ask = (share: number, follows = false): WindowQuestion => questionFor({ input, element, finding, takeOff, sheet, share, site, follows });
   const need_bags = quantities.bags.p50;
-  const shots = sheet.parts && lineWidthOf(takeOff) !== undefined ? shotsFor(ask(least), quantities.powder.p50 / resinDensity(sheet)) : null;
-  const batches = shots ? shotBatches(shots, sheet) : batchesOf({ input, sheet, need_bags, ask });
+  const along = sheet.parts !== null && lineWidthOf(takeOff) !== undefined;
+  const shots = along ? shotsFor(ask(least), quantities.powder.p50 / resinDensity(sheet)) : null;
+  const batches = along ? shotBatches(shots, sheet) : batchesOf({ input, sheet, need_bags, ask });
   const share = batches.share ?? Math.min(least, need_bags);
   const question = ask(share, batches.count > 1);
   const window = windowFor(question);
@@ -124,6 +126,7 @@ export function chosenOf(given: Context, overlay: OverlayPlan | null = null): Ch
   const steps = stepsOf({ ...context, lifts, slab_C, Ea_J_mol: window.basis.course.Ea_J_mol, aids, covered: overlay !== null });
   return {
     sheetId: sheet.id,
+    refused: [...judged.reasons.filter(({ verdict }) => verdict === 'no'), ...mixLimits(question, window), ...(overlay?.chosen.refused ?? [])],
     overlay,
     aids,
     lifts,

@@ -99,7 +99,7 @@ test('a face is finished as its surroundings are, where its sheet takes that', (
 
 test('an overlay over the fill is one system: its own quantity, steps after the fill has set, one order each, paid for', () => {
   const overlay = { sheetId: broom, thickness_m: 0.003, over: 'element' as const };
-  const plan = computePlan(treated({ overlay }));
+  const plan = computePlan(treated({ overlay }, { elements: [{ ...element, opens: null }] }));
   const { chosen } = plan.findings[0]!;
   expect(chosen!.overlay!.takeOff.area_m2).toBeCloseTo(24, 9);
   expect(chosen!.layers.map(({ code }) => code)).toEqual(['lift', 'overlay']);
@@ -200,7 +200,8 @@ test('aids: so much of each, covered in their state, ordered in their packs, loa
   // What is dosed covers no area: nothing of it is counted by the square metre.
   const colour = aidOf('colour');
   const dosed = computePlan(treated({ aids: { coat: colour.id } }));
-  expect(dosed.aids).toEqual([{ aidId: colour.id, amount: { p10: 0, p50: 0, p90: 0 }, packages: [], cost_minor: 0 }]);
+  expect(dosed.findings[0]!.chosen!.aids).toMatchObject([{ aidId: colour.id, verdict: 'no', amount: { p10: 0, p50: 0, p90: 0 } }]);
+  expect(dosed.aids).toEqual([]);
   const under = treated({ overlay: { sheetId: broom, thickness_m: 0.003, over: 'patch' } });
   expect(kitOf(under, computePlan(under)).map(({ code }) => code)).toContain('squeegee');
   expect(() => computePlan(treated({ aids: { coat: 'x' } }))).toThrow('unknownAid');

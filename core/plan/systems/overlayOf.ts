@@ -72,6 +72,7 @@ export function overlaysOf(): (context: Context) => OverlayPlan | null {
     const takeOff = overlayTakeOff(element, skim, overlay.over);
     const { bond: _bond, ...aids } = treatment.aids ?? {};
     const asked: Context = { ...context, finding: skim, takeOff, sheet, over: overlay.over, treatment: { findingId: finding.id, sheetId: sheet.id, aids } };
-    return { over: overlay.over, takeOff, judged: rankedOf(asked), chosen: chosenOf({ ...asked, input: asMixed(input, sheet) }) };
+    const judged = rankedOf(asked);
+    return { over: overlay.over, takeOff, judged, chosen: chosenOf({ ...asked, input: asMixed(input, sheet) }, judged) };
   };
 }

@@ -16,16 +16,16 @@ import { workOf } from '../steps/workOf';
 import { lifeSpent } from '../window/lifeSpent';
 import { lineWidthOf, questionFor } from '../window/questionFor';
 import { courseFor } from '../window/basisFor';
-import { milestoneClock } from '../window/milestones';
+import { milestoneClock, type MilestoneTime } from '../window/milestones';
 import type { WindowQuestion } from '../window/WindowQuestion';
 
 /** How long after first water this sheet carries what is asked, at these temperatures; null where its sheet is silent. */
-function opensAfter({ element, sheet }: Context, question: WindowQuestion, { course: at, pace, retarder }: ReturnType<typeof courseFor>): number | null {
+function opensAfter({ element, sheet }: Context, question: WindowQuestion, { course: at, pace, retarder }: ReturnType<typeof courseFor>): MilestoneTime | null {
   const { opens } = element;
   if (!opens) return null;
   const placed_after_s = pace.mix_s + pace.carry_s + pace.place_s;
   const course = { ...at, pail_life_s: 1, film_life_s: 1, placed_after_s };
-  return milestoneClock({ sheet, course, retarder, ...(question.record ? { record: question.record } : {}) })(opens.to)?.after_s ?? null;
+  return milestoneClock({ sheet, course, retarder, ...(question.record ? { record: question.record } : {}) })(opens.to);
 }
 
 const NO_COST = { cost_minor: null, material_minor: null, hand_s: null } as const;
@@ -64,7 +64,11 @@ export function rankedOf(given: Context): Ranked {
   // Most of what is refused is refused by what its sheet says: only the rest asks for the course of a batch.
   let shared: ReturnType<typeof courseFor> | undefined;
   const course = (): ReturnType<typeof courseFor> => (shared ??= courseFor(question));
-  const asked = (): number | null => (opensAfter_s = opensAfter(context, question, course()));
+  const asked = (): MilestoneTime | null => {
+    const opening = opensAfter(context, question, course());
+    opensAfter_s = opening?.after_s ?? null;
+    return opening;
+  };
   // A resin along a line goes by shots that are cut to its life.
   const shots = sheet.parts !== null && lineWidthOf(context.takeOff) !== undefined;
   const on = dayOfWork(input);

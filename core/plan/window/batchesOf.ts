@@ -61,8 +61,10 @@ export function batchesOf({
   return { share: need_bags / count, last: need_bags / count, count, largest: small, limit: largest.limit, grid };
 }
 
-/** A resin goes by shots: each is a batch, whatever the firm's shares of a bag are. */
-export function shotBatches({ shot_m3, count, limit }: Shots, sheet: Sheet): BatchesPlan {
+/** A resin goes by shots: each is a batch, whatever the firm's shares of a bag are; none where mixing alone outlasts its life. */
+export function shotBatches(shots: Shots | null, sheet: Sheet): BatchesPlan {
+  if (!shots) return { share: null, last: null, largest: null, count: 0, limit: 'life', grid: [] };
+  const { shot_m3, count, limit } = shots;
   const share = (shot_m3 * resinDensity(sheet)) / bagOf(sheet).mass_kg;
   return { share, last: share, largest: share, count, limit, grid: [{ share, limit: null }] };
 }

@@ -9,6 +9,8 @@ export interface MilestoneTime {
   readonly after_s: number;
   /** the same with its P10 and P90, where they are asked for */
   readonly range?: Ranged;
+  /** by the class's strength, or further than the sheet's own strengths reach: never promised without a test */
+  readonly extrapolated?: true;
 }
 
 /** No repair material is stronger. */
@@ -46,14 +48,22 @@ export function milestoneClock({ sheet, course, retarder, record, sdLn }: Clocke
     const scaled = SCALED.includes(name);
     let age_s = stated_s * (record && scaled ? record.ratio : 1);
     const strength_MPa = sheet.strengthFor[name];
-    if (strength_MPa !== undefined && sheet.strengths.length > 0) age_s = Math.max(age_s, permissionAge({ ...strengthsOf(sheet), strength_MPa }).age_s);
+    let extrapolated = false;
+    if (strength_MPa !== undefined && sheet.strengths.length > 0) {
+      const permitted = permissionOf(sheet, strength_MPa);
+      // What its strength never reaches is never permitted.
+      if (!permitted) return null;
+      extrapolated = permitted.age_s > age_s && (permitted.assumed || permitted.age_s > sheet.strengths.at(-1)![0]);
+      age_s = Math.max(age_s, permitted.age_s);
+    }
+    const mark = extrapolated ? ({ extrapolated: true } as const) : {};
     if (thin && stated_s > final_s) age_s *= SETTING.thinFactor;
     const ages = scaled ? crewAges : sheetAges;
     const all_s = age_s + shift_s;
     const after_s = ages.timeToSpend(all_s);
-    if (sdLn === undefined) return { name, after_s };
+    if (sdLn === undefined) return { name, after_s, ...mark };
     const { p10, p90 } = rangedOf(all_s, sdLn);
-    return { name, after_s, range: { p10: ages.timeToSpend(p10), p50: after_s, p90: ages.timeToSpend(p90) } };
+    return { name, after_s, ...mark, range: { p10: ages.timeToSpend(p10), p50: after_s, p90: ages.timeToSpend(p90) } };
   };
 }
 
@@ -66,18 +76,23 @@ export function milestonesOf(clocked: Clocked): MilestoneTime[] {
 const shiftOf = (sheet: Sheet, retarder: number): number => timeOf(sheet.finish) * (retarder - 1);
 const strengthsOf = (sheet: Sheet) => ({ points: sheet.strengths, tau_s: SETTING.strengthTau_s[sheet.binder] });
 
+/** When a sheet has a strength; nothing for one that it never reaches. */
+function permissionOf(sheet: Sheet, strength_MPa: number): ReturnType<typeof permissionAge> | null {
+  try {
+    return permissionAge({ ...strengthsOf(sheet), strength_MPa });
+  } catch (error) {
+    if (error instanceof Problem && error.code === 'strengthNotReached') return null;
+    throw error;
+  }
+}
+
 /** When frost does no harm, and when moist curing may end: by strength, none of it before final set. */
 export function curingOf({ sheet, course, retarder }: Clocked): { frostSafe_s: number | null; moistCure_s: number | null } {
   if (sheet.strengths.length === 0) return { frostSafe_s: null, moistCure_s: null };
   const ages = equivalentAgeCourse({ ...course, Ea_J_mol: activationOf(sheet) });
   const after = (strength_MPa: number): number | null => {
-    try {
-      const { age_s } = permissionAge({ ...strengthsOf(sheet), strength_MPa });
-      return ages.timeToSpend(Math.max(age_s, sheet.milestones.final ?? 0) + shiftOf(sheet, retarder));
-    } catch (error) {
-      if (error instanceof Problem && error.code === 'strengthNotReached') return null;
-      throw error;
-    }
+    const permitted = permissionOf(sheet, strength_MPa);
+    return permitted && ages.timeToSpend(Math.max(permitted.age_s, sheet.milestones.final ?? 0) + shiftOf(sheet, retarder));
   };
   const mature_MPa = strengthAt({ curve: strengthCurve(strengthsOf(sheet)), age_s: SETTING.mature_s });
   return {

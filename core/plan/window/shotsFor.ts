@@ -33,9 +33,10 @@ const LEAST_M3 = 2e-6;
  * Shots of a resin for a volume of its liquids: the bottle, or what leaves it within the safe part of its life, found by bisection
  * because a larger shot heats itself and lives shorter.
  *
- * @throws Problem `noParts` for a sheet that is not a resin; `noShot` when mixing alone outlasts the life; `outOfRange`
+ * @returns nothing when mixing alone outlasts the life
+ * @throws Problem `noParts` for a sheet that is not a resin; `outOfRange`
  */
-export function shotsFor(question: WindowQuestion, need_m3: number): Shots {
+export function shotsFor(question: WindowQuestion, need_m3: number): Shots | null {
   const { sheet } = question;
   if (!sheet.parts) throw new Problem('noParts', { sheet: sheet.name });
   const { bottle_m3, squeeze_m3_s, densities_kg_m3, byMass, sandLimit } = resinOf(sheet);
@@ -57,7 +58,7 @@ export function shotsFor(question: WindowQuestion, need_m3: number): Shots {
       mixing_s: sheet.mixing.time_s,
     });
   let [low, high] = [LEAST_M3, bottle_m3];
-  if (shotOf(low) < low) throw new Problem('noShot', { sheet: sheet.name, mixing_s: sheet.mixing.time_s });
+  if (shotOf(low) < low) return null;
   const whole = shotOf(high) >= high;
   while (!whole && high - low > NEAR_M3) {
     const middle = (low + high) / 2;

@@ -1,5 +1,4 @@
 import { MIX } from '../../mix';
-import { inRange } from '../../quantity';
 import { bagOf, type Sheet, type Task } from '../../shelf';
 import { waterRatioOf } from '../orders/mixOf';
 import type { BatchInput } from '../input/PlanInput';
@@ -44,8 +43,6 @@ interface TicketInput {
  * The ticket of one batch: water first, what dissolves into the water, powder in portions, stone, fibre last into the
  * wet mix, then the mixing time. The task sets the consistency and its hand test; the sheet's band sets how much more
  * water may ever go in. A resin's ticket is its bottle: each part up to its mark.
- *
- * @throws Problem `outOfRange` when the task's water is past the sheet's limit
  */
 export function ticketOf({ sheet, batch, share, volume_m3, stone, fibre_kg, shots }: TicketInput): Ticket {
   const { task, retarderDose } = batch;
@@ -55,8 +52,8 @@ export function ticketOf({ sheet, batch, share, volume_m3, stone, fibre_kg, shot
     return { share, lines: [...lines, mix], task, waterRatio: 0, moreWater_m3: 0 };
   }
   const powder_kg = share * bagOf(sheet).mass_kg;
-  const { least, most } = sheet.water;
-  const waterRatio = inRange({ quantity: 'waterRatio', value: waterRatioOf(sheet, task), least: least * (1 - 1e-9), most: most * (1 + 1e-9) });
+  const { most } = sheet.water;
+  const waterRatio = waterRatioOf(sheet, task);
   const dose_kg = stone?.water_kg ?? powder_kg * waterRatio;
   const ice_kg = dose_kg * (batch.iceShare ?? 0);
   const water_m3 = (dose_kg - ice_kg) / MIX.water_kg_m3;
