@@ -41,6 +41,12 @@ export function readingsOf(data: Pick<FirmData, 'reading'>, jobId: string): (Rea
     .sort((a, b) => (a.takenAt < b.takenAt ? -1 : a.takenAt > b.takenAt ? 1 : byId(a, b)));
 }
 
+/** Rain that was told, and not told to have passed. */
+function rainOf(readings: readonly ReadingFields[]): Pick<Conditions, 'rain_s'> {
+  const rain = readings.filter(({ kind }) => kind === 'rain_s').at(-1)?.value.value ?? 0;
+  return rain > 0 ? { rain_s: rain } : {};
+}
+
 /** The newest reading of each kind, or what is assumed. */
 function conditionsOf(readings: readonly ReadingFields[]): Conditions {
   const latest = (kind: ConditionKind): Measured => {
@@ -55,6 +61,7 @@ function conditionsOf(readings: readonly ReadingFields[]): Conditions {
     humidity: latest('humidity'),
     wind_ms: latest('wind_ms'),
     sun: readings.filter(({ kind }) => kind === 'sun').at(-1)?.value.value === 1,
+    ...rainOf(readings),
   };
 }
 

@@ -113,6 +113,7 @@ export const READING_KINDS = [
   'humidity',
   'wind_ms',
   'sun',
+  'rain_s',
   'depth',
   'width',
   'sounding',

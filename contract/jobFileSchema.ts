@@ -16,6 +16,7 @@ const conditions = Joi.object({
   humidity: measured('humidity').required(),
   wind_ms: measured('wind_ms').required(),
   sun: Joi.boolean().required(),
+  rain_s: number('rain_s'),
 });
 
 const site = Joi.object({
@@ -32,6 +33,7 @@ const site = Joi.object({
           wind10_ms: Joi.number().min(0).max(60).required(),
           cloud: Joi.number().min(0).max(1).required(),
           irradiance_Wm2: Joi.number().min(0).max(1500).allow(null).required(),
+          rainChance: Joi.number().min(0).max(1),
         }),
       )
       .min(1)

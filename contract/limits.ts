@@ -9,6 +9,7 @@ export const LIMITS = {
   water_C: { least: 0, most: 60 },
   humidity: { least: 0, most: 1 },
   wind_ms: { least: 0, most: 30 },
+  rain_s: { least: 0, most: 7 * 86400 },
   opens_s: { least: 600, most: 60 * 86400 },
   retarderDose: { least: 0, most: 10 },
   share: { least: 0.05, most: 1 },

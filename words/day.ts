@@ -105,3 +105,6 @@ export const strata = {
   milestone: '{{milestone}}',
   after: '{{after_s}}',
 } as const;
+
+/** Rain that somebody sees coming. */
+export const rain = { coming: 'Rain within', none: 'none seen', hour: '1 h', three: '3 h', six: '6 h' } as const;

@@ -65,6 +65,8 @@ export const reasons = {
   },
   dew: {
     clear: 'Slab {{slab_C}} is clear of the dew point, {{dew_C}}',
+    agent: 'Slab {{slab_C}} is too near the dew point ({{dew_C}}): the agent does not bond to dew. Warm it or wait.',
+    coat: 'Slab {{slab_C}} is near the dew point ({{dew_C}}): on the day it goes on, wait until the face is dry and {{margin_K}} over it.',
     close: 'Slab {{slab_C}} is too near the dew point ({{dew_C}}): resin does not bond to dew. Warm it or wait.',
   },
   task: { noHang: 'Its sheet names no water for a mix that hangs: ask before it goes on a face' },
@@ -118,7 +120,17 @@ export const reasons = {
     over: 'More stone than its sheet takes. It is planned without any.',
     shallow: 'Stone needs {{least_m}} of depth: three of its grains. Leave it out here.',
   },
-  frost: { early: 'It goes under freezing before it is strong enough ({{safe_s}}). Cover it warm, or wait for another day.' },
+  frost: {
+    early: 'It goes under freezing after {{freezes_s}}, before it is strong enough ({{safe_s}}). Cover it warm, or wait for another day.',
+    assumed:
+      'It goes under freezing after {{freezes_s}}; its sheet names no strength, and its class’s stands frost after {{safe_s}}. Cover it warm, or wait for another day.',
+  },
+  rain: {
+    fill: 'Rain in {{rain_s}}: it stands none for {{dry_s}} after water. Cover it, or wait until it has passed.',
+    fillChance: 'Rain is likely ({{chance_share}}) within {{dry_s}} of water, which it does not stand. Bring what covers it.',
+    coat: 'Rain in {{rain_s}} would fall on the coat before it is dry ({{dry_s}}).',
+    coatChance: 'Rain is likely ({{chance_share}}) before the coat is dry ({{dry_s}}).',
+  },
   parts: { differ: 'The sheet’s parts by weight and by volume differ by more than 5 %. Ask the maker which one counts.' },
   water: {
     cold: 'The water is {{water_C}}, colder than {{least_C}}: warm it, or weigh ice in',

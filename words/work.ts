@@ -1,5 +1,5 @@
 import { caution } from './cautions';
-import { day, lever, strata } from './day';
+import { day, lever, rain, strata } from './day';
 import { draw } from './draw';
 import { files, sheetDoc } from './files';
 import { firm, keys, ready } from './firm';
@@ -58,6 +58,7 @@ export const work = {
   reason: reasons,
   mix,
   day,
+  rain,
   lever,
   strata,
   pour,

@@ -17,6 +17,7 @@ import type { JobView } from '../parts/job/useJob';
 import { Warnings } from '../parts/job/Warnings';
 import { Levers } from './Levers';
 import { dontKnow, Quantities } from './Quantities';
+import { Rain } from './Rain';
 import { StalePlan } from '../pour/StalePlan';
 import { StrataView } from './Strata';
 import { Needs, WindowAnswerLine } from './WindowAnswerLine';
@@ -78,19 +79,21 @@ function Day({ view }: { view: JobView }) {
     keep(next);
   };
   const changed = (Object.keys(tried) as (keyof Try)[]).filter((name) => JSON.stringify(tried[name]) !== JSON.stringify(kept[name]));
+  const unread = READINGS.filter((kind) => view.input.conditions[kind].source === 'assumed');
+  const reading = (kind: ConditionKind | 'sun' | 'rain_s', value: number) =>
+    change('reading', 'add', uuid(), {
+      jobId: view.job.id,
+      elementId: finding.elementId,
+      findingId: null,
+      kind,
+      at: null,
+      takenAt: new Date(now()).toISOString(),
+      subject: null,
+      value: { value, source: 'typed', by: person?.name ?? '' },
+    });
   const keepAll = async (): Promise<void> => {
-    const takenAt = new Date(now()).toISOString();
-    const reading = (kind: ConditionKind | 'sun', value: number) =>
-      change('reading', 'add', uuid(), {
-        jobId: view.job.id,
-        elementId: finding.elementId,
-        findingId: null,
-        kind,
-        at: null,
-        takenAt,
-        subject: null,
-        value: { value, source: 'typed', by: person?.name ?? '' },
-      });
+    // What was moved was read; with nothing moved, what was assumed is confirmed.
+    const moved = READINGS.filter((kind) => changed.includes(kind as keyof Try));
     const { iceShare: _before, ...iceless } = view.input.batch;
     const batch = {
       ...iceless,
@@ -99,9 +102,7 @@ function Day({ view }: { view: JobView }) {
       ...(question.iceShare ? { iceShare: question.iceShare } : {}),
     };
     const wanted = [
-      ...READINGS.filter((kind) => changed.includes(kind as keyof Try) || view.input.conditions[kind].source === 'assumed').map((kind) =>
-        reading(kind, question[kind as 'air_C']),
-      ),
+      ...(changed.length > 0 ? moved : unread).map((kind) => reading(kind, question[kind as 'air_C'])),
       ...(changed.includes('sun') ? [reading('sun', question.sun ? 1 : 0)] : []),
       ...(changed.includes('wind_ms') ? [reading('wind_ms', question.wind_ms)] : []),
       ...(changed.includes('crew') ? [change('job', 'change', view.job.id, { crew: { ...view.input.crew, hands: question.crew.hands } })] : []),
@@ -113,7 +114,6 @@ function Day({ view }: { view: JobView }) {
     clear();
   };
   const domain = strataDomain(sheet, quantity);
-  const unread = READINGS.some((kind) => view.input.conditions[kind].source === 'assumed');
   return (
     <StepLayout
       step="day"
@@ -135,6 +135,7 @@ function Day({ view }: { view: JobView }) {
               />
             ) : null}
             <Needs answer={answer} />
+            <Rain rain_s={view.input.conditions.rain_s ?? 0} onChange={(rain_s) => void write(reading('rain_s', rain_s))} />
             <Warnings plan={view.plan} />
             <Cautions screen="day" input={view.input} plan={view.plan} data={view.data} />
           </View>
@@ -152,7 +153,7 @@ function Day({ view }: { view: JobView }) {
               onSun={(sun) => set({ sun })}
               onDontKnow={dontKnow(quantity, (value) => set({ [quantity]: value }))}
             />
-            {changed.length > 0 || unread ? <Button label={say(speaker, 'day.keep')} tone="act" onPress={() => void keepAll()} /> : null}
+            {changed.length > 0 || unread.length > 0 ? <Button label={say(speaker, 'day.keep')} tone="act" onPress={() => void keepAll()} /> : null}
           </View>
         ),
         aside: <Levers question={question} answer={answer} grid={view.input.firm.grid} onTry={(values) => set(values as Try)} />,

@@ -145,13 +145,13 @@ function Thickness({ thickness_m, onChange }: { thickness_m: number; onChange: (
 /** One of what goes with it, by its role; what is refused stands there with its reason and can still be looked at. */
 function AidChoice({ view, element, finding, sheet, treatment, chosen, role }: Chosen & { role: AidRole }) {
   const speaker = useSpeaker();
-  const { air_C, slab_C } = chosen.window.question;
+  const { air_C, slab_C, humidity } = chosen.window.question;
   const classes = aidClasses({ input: prepared(view.input), sheet }, role);
   const shelf = useMemo(() => aidsOf(view.data), [view.data]);
   // In the shelf's own order, so that nothing moves under the finger; an older sheet that is still planned with comes last.
   const options = [...shelf, ...(view.input.aids ?? []).filter(({ id }) => !shelf.some((aid) => aid.id === id))]
     .filter((aid) => classes.includes(aid.class))
-    .map((aid) => ({ aid, judged: judgedAid({ input: prepared(view.input), element, finding, sheet, treatment, air_C, slab_C }, role, aid) }));
+    .map((aid) => ({ aid, judged: judgedAid({ input: prepared(view.input), element, finding, sheet, treatment, air_C, slab_C, humidity }, role, aid) }));
   const current = treatment.aids?.[role];
   const keep = (value: string): void => {
     const { [role]: _before, ...rest } = treatment.aids ?? {};

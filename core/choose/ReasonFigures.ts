@@ -31,7 +31,9 @@ export interface ReasonFigures {
   'choice.refused': { readonly findingId: string; readonly name: string };
   'colour.near': { readonly dry: string };
   'colour.shows': { readonly dry: string; readonly colour: string };
+  'dew.agent': { readonly slab_C: number; readonly dew_C: number; readonly margin_K: number };
   'dew.clear': { readonly slab_C: number; readonly dew_C: number; readonly margin_K: number };
+  'dew.coat': { readonly slab_C: number; readonly dew_C: number; readonly margin_K: number };
   'dew.close': { readonly slab_C: number; readonly dew_C: number; readonly margin_K: number };
   'drying.act': { readonly findingId: string; readonly drying_kg_m2h: number };
   'drying.caution': { readonly findingId: string; readonly drying_kg_m2h: number };
@@ -43,7 +45,8 @@ export interface ReasonFigures {
   'exposure.notAllowed': { readonly exposure: Exposure };
   'fill.early': { readonly findingId: string; readonly rise_K: number };
   'fill.hot': { readonly findingId: string; readonly peak_C: number; readonly rise_K: number };
-  'frost.early': { readonly findingId: string; readonly safe_s: number };
+  'frost.assumed': { readonly findingId: string; readonly safe_s: number; readonly freezes_s: number };
+  'frost.early': { readonly findingId: string; readonly safe_s: number; readonly freezes_s: number };
   'grain.coarse': { readonly grain_m: number; readonly needs_m: number; readonly depth_m: number };
   'grain.fits': { readonly grain_m: number; readonly needs_m: number; readonly depth_m: number };
   'grain.open': { readonly grain_m: number; readonly needs_m: number; readonly depth_m: number };
@@ -83,6 +86,10 @@ export interface ReasonFigures {
   'parts.differ': { readonly findingId: string; readonly difference: number };
   'profile.reached': { readonly reached: number; readonly asked: number };
   'profile.short': { readonly reached: number; readonly asked: number };
+  'rain.coat': { readonly findingId: string; readonly rain_s: number; readonly dry_s: number };
+  'rain.coatChance': { readonly findingId: string; readonly rain_s: number; readonly dry_s: number; readonly chance_share: number };
+  'rain.fill': { readonly findingId: string; readonly rain_s: number; readonly dry_s: number };
+  'rain.fillChance': { readonly findingId: string; readonly rain_s: number; readonly dry_s: number; readonly chance_share: number };
   'retarder.overDose': { readonly findingId: string; readonly dose: number; readonly doseMost: number };
   'stock.here': { readonly mass_kg: number };
   'stock.past': { readonly day: string };

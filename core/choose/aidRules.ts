@@ -1,5 +1,6 @@
 import { AID_CLASSES, type Aid, type AidClass } from '../shelf';
 import { orientationOf, type ElementInput } from '../survey';
+import { dewPoint, WEATHER } from '../weather';
 import type { Reason } from './Reason';
 import { reason } from './RuleContext';
 import { worstOf } from './worstOf';
@@ -14,6 +15,8 @@ export interface AidContext {
   readonly covered: boolean;
   readonly air_C: number;
   readonly slab_C: number;
+  /** 0 to 1 */
+  readonly humidity: number;
 }
 
 /** An aid with its verdict and the reasons for it. */
@@ -71,6 +74,16 @@ export const aidTemperatureRule: AidRule = ({ aid: { limits }, air_C, slab_C }) 
   return [];
 };
 
+/** What is resin, seals or coats wants a face so far above the dew point; a coat goes on another hour, so that it is told and not refused. */
+export const aidDewRule: AidRule = ({ aid, air_C, slab_C, humidity }) => {
+  if (!DEWED.includes(aid.class)) return [];
+  const dew_C = dewPoint({ air_C, humidity: Math.max(0.01, humidity) });
+  if (slab_C >= dew_C + WEATHER.dewMargin_K) return [];
+  const figures = { slab_C, dew_C, margin_K: WEATHER.dewMargin_K };
+  return aid.open ? reason('dew.agent', 'no', figures) : reason('dew.coat', 'caution', figures);
+};
+const DEWED: readonly AidClass[] = ['epoxyBond', 'sealer', 'silane', 'coating'];
+
 /** A cure that leaves a film comes off again before anything is laid on it. */
 export const aidFilmRule: AidRule = ({ aid, covered }) => (covered && aid.film && !aid.open ? reason('aid.filmUnderLayer', 'no') : []);
 
@@ -87,6 +100,7 @@ export const AID_RULES: readonly AidRule[] = [
   aidExposureRule,
   aidOrientationRule,
   aidTemperatureRule,
+  aidDewRule,
   aidFilmRule,
   aidOpenRule,
 ];

@@ -9,6 +9,7 @@ import type { Ticket } from './window/ticket';
 import type { AidRole, OverlayInput } from './input/PlanInput';
 import type { RepairStep } from './steps/RepairStep';
 import type { MilestoneTime } from './window/milestones';
+import type { Opening } from './window/opensOf';
 import type { WindowAnswer } from './window/windowFor';
 
 /** One layer of a repair, from the bottom up. */
@@ -117,8 +118,12 @@ export interface ChosenPlan {
   readonly window: WindowAnswer;
   /** the last batch, where it is another than the rest */
   readonly last: { readonly ticket: Ticket; readonly window: WindowAnswer } | null;
-  /** every milestone with its P10-P90 */
+  /** every milestone of a lift with its P10-P90, from its own first water */
   readonly readiness: readonly MilestoneTime[];
+  /** when all of it carries what is asked, a foot where nobody asks; lifts, overlay and waits counted */
+  readonly opens: Opening | null;
+  /** what of the weather that is known may spoil it */
+  readonly weather: readonly Reason[];
   readonly levers: readonly Lever[];
   /** what two or three levers together must be, where none alone gives what is wanted */
   readonly combinations: readonly LeverCombination[];

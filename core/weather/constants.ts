@@ -42,6 +42,8 @@ export const WEATHER_TABLE = {
   sorptivity_m_s05: constant(0.15e-3 / Math.sqrt(60), 'm/s^0.5', 'ASTM C1585, 0.15 mm/min^0.5'),
   dryingRapid: constant({ caution: 0.25, act: 0.5 }, 'kg/m2 h', 'alarms for thin, polymer-modified and rapid layers', 'method'),
   dryingOther: constant({ caution: 0.5, act: 1.0 }, 'kg/m2 h', 'alarms for the others', 'method'),
+  frostAir_C: constant(5, 'degC', 'air over which no clear night freezes a face', 'method'),
+  rainChance: constant(0.3, '1', 'chance of rain from which it is a caution', 'method'),
   dewMargin_K: constant(3, 'K', 'resins and coatings want their surface so far above the dew point', 'method'),
 } as const;
 

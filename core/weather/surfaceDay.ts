@@ -13,6 +13,8 @@ export interface HourWeather {
   readonly cloud: number;
   /** the forecast's own on the level, W/m2; null where the clear sky and the cloud give it */
   readonly irradiance_Wm2: number | null;
+  /** chance of rain in the hour, 0 to 1; absent where nobody says */
+  readonly rainChance?: number;
 }
 
 /** Hourly weather of a place, the first hour at `from_ms` (ms since 1970). */

@@ -22,13 +22,6 @@ interface Done {
   readonly chosen: ChosenPlan;
 }
 
-/** How long after its first water a finding carries what is asked; a foot where nobody asks. */
-function opensAfter(element: ElementInput, chosen: ChosenPlan): number | null {
-  const to = element.opens?.to ?? 'foot';
-  const after = mixedOf(chosen).map(({ readiness }) => readiness.find(({ name }) => name === to)?.after_s ?? null);
-  return after.some((at_s) => at_s === null) ? null : Math.max(...(after as number[]));
-}
-
 /** Work of every finding, in chains that one crew does through one another; an element is overlaid once all of its fills are. */
 function onSiteOf(input: PreparedInput, done: readonly Done[]): OnSite {
   const worked = (chosen: ChosenPlan, { finding, element }: Done, takeOff: TakeOff): WorkTask[] => {
@@ -65,7 +58,7 @@ export function repairPart(given: PlanInput, treatments: readonly TreatmentInput
     ...done.flatMap(({ planned, chosen }) => [...planned.ranking, ...(chosen.overlay ? [chosen.overlay.judged] : [])]),
     ...mixed.flatMap(({ aids }) => aids),
   ];
-  const opens = done.map(({ element, chosen }) => opensAfter(element, chosen));
+  const opens = done.map(({ chosen }) => chosen.opens?.after_s ?? null);
   const left = given.findings.filter((finding) => phaseOf(finding) === 'now' && !done.some((repair) => repair.finding.id === finding.id));
   const cost = systemCost({
     input,

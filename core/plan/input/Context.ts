@@ -15,6 +15,8 @@ export interface Context {
   readonly site?: Site | undefined;
   /** what an overlay lies over: its own fill alone, or the element's bare face with it; absent for what is no overlay */
   readonly over?: OverlayInput['over'];
+  /** how long after the first water of what it lies over it may begin, s */
+  readonly startsAfter_s?: number;
   /** what was chosen for it beside the sheet */
   readonly treatment?: TreatmentInput | undefined;
 }

@@ -61,6 +61,8 @@ export interface Conditions {
   readonly wind_ms: Measured;
   /** whether the sun is on the pail */
   readonly sun: boolean;
+  /** rain that somebody sees coming, s from first water; absent where nobody does */
+  readonly rain_s?: number;
 }
 
 /** Who is there and how fast. */

@@ -14,6 +14,9 @@ const AFTER_H = 12;
 /** How far the covered layer is followed, s; after a day its mean holds. */
 const FOLLOWED_S = 24 * 3600;
 
+/** Frost is looked for so far ahead, s: the forecast is no longer. */
+const FROST_LOOKED_S = 10 * 86400;
+
 /** An ISO instant in s. @throws Problem `noInstant` */
 const instantOf = (quantity: string, iso: string): number => {
   const ms = Date.parse(iso);
@@ -114,6 +117,28 @@ export class Site {
       airDrift: shifted({ at_s, C: air }, -air_C),
       slabDrift: shifted({ at_s, C: covered }, -slab_C),
     };
+  }
+
+  /** When the fresh layer first goes under freezing, s from first water, in every hour that is known; null where it never does. */
+  freezesAfter(): number | null {
+    const { hours, from_ms } = this.place;
+    const known_s = Math.min(FROST_LOOKED_S, (from_ms + hours.length * HOUR_MS - this.firstWater_ms) / 1000);
+    const nights = hours.filter((_, i) => from_ms + (i + 1) * HOUR_MS > this.firstWater_ms);
+    // A clear night takes a face a few kelvins under its air, never more.
+    if (known_s <= 0 || nights.every(({ air_C }) => air_C > WEATHER.frostAir_C)) return null;
+    const { at_s, C } = this.day.changed(this.firstWater_ms, { absorptivity: WEATHER.absorptivity.fresh, wet_s: WEATHER.freshWet_s }, known_s);
+    const i = C.findIndex((face_C, k) => face_C + this.slabShift(this.firstWater_ms + at_s[k]! * 1000) < 0);
+    return i < 0 ? null : at_s[i]!;
+  }
+
+  /** The likeliest rain between two moments from first water, and when; nothing where no hour says. */
+  rainBetween(from_s: number, until_s: number): { readonly chance: number; readonly at_s: number } | null {
+    const { hours, from_ms } = this.place;
+    const told = hours.flatMap(({ rainChance }, i) => {
+      const begins_s = (from_ms + i * HOUR_MS - this.firstWater_ms) / 1000;
+      return rainChance !== undefined && begins_s < until_s && begins_s + 3600 > from_s ? [{ chance: rainChance, at_s: Math.max(0, begins_s) }] : [];
+    });
+    return told.length === 0 ? null : told.reduce((most, hour) => (hour.chance > most.chance ? hour : most));
   }
 
   /** What the bare surface comes to when it is shaded, or wetted and kept so, for a while before the work, degC. */

@@ -7,16 +7,7 @@ import type { PlanInput } from '../input/PlanInput';
 import { PLAN } from '../constants';
 import { mixedOf } from '../systems/mixedOf';
 import { yieldDifference } from '../orders/mixOf';
-import type { WindowAnswer } from '../window/windowFor';
 import { aidOf, knownSheet, sheetOf } from '../input/sheetOf';
-
-/** Whether the layer goes under 0 before frost does it no harm. */
-function freezesTooSoon({ frostSafe_s, basis }: WindowAnswer): boolean {
-  if (frostSafe_s === null) return false;
-  const { surface_C } = basis.course;
-  if (typeof surface_C === 'number') return surface_C < 0;
-  return surface_C.C.some((C, i) => C < 0 && surface_C.at_s[i]! < frostSafe_s);
-}
 
 /** What the plan must say beside its figures. */
 export function warningsOf(input: PlanInput, findings: readonly FindingPlan[]): Reason[] {
@@ -43,7 +34,7 @@ export function warningsOf(input: PlanInput, findings: readonly FindingPlan[]): 
     else if (input.batch.stone && !chosen.extended) warnings.push({ code: 'stone.notTaken', verdict: 'caution', figures: { findingId, name: sheet.name } });
     if (chosen.extended && chosen.window.question.thickness_m < chosen.extended.least_m)
       warnings.push({ code: 'stone.shallow', verdict: 'caution', figures: { findingId, least_m: chosen.extended.least_m } });
-    if (freezesTooSoon(chosen.window)) warnings.push({ code: 'frost.early', verdict: 'no', figures: { findingId, safe_s: chosen.window.frostSafe_s ?? 0 } });
+    warnings.push(...mixedOf(chosen).flatMap(({ weather }) => weather));
     const { peak, window, milestones } = chosen.window;
     if (peak && peak.peak_C >= PLAN.hotFill_C)
       warnings.push({ code: 'fill.hot', verdict: 'caution', figures: { findingId, peak_C: peak.peak_C, rise_K: peak.rise_K } });

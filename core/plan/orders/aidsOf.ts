@@ -13,16 +13,17 @@ import { knownAid } from '../input/sheetOf';
 interface Asked extends Pick<Context, 'input' | 'element' | 'finding' | 'sheet' | 'treatment'> {
   readonly air_C: number;
   readonly slab_C: number;
+  readonly humidity: number;
 }
 
 /** How an aid stands to what it would do here. */
 export function judgedAid(asked: Asked, role: AidRole, aid: Aid): AidJudged {
-  const { finding, air_C, slab_C, treatment } = asked;
+  const { finding, air_C, slab_C, humidity, treatment } = asked;
   const onMix = role !== 'bond' && (kindOf(finding).covers || treatment?.overlay !== undefined);
   const element = onMix ? { ...asked.element, material: 'concrete' as const } : asked.element;
   // What is overlaid is cured on its overlay: only a coat lies on a cure.
   const covered = role === 'cure' && treatment?.aids?.coat !== undefined;
-  return judgeAid({ aid, element, air_C, slab_C, covered, wanted: aidClasses(asked, role) });
+  return judgeAid({ aid, element, air_C, slab_C, humidity, covered, wanted: aidClasses(asked, role) });
 }
 
 /** The aids of a treatment: how they stand, how much of each, how long each may wait at the slab's temperature. */

@@ -25,6 +25,8 @@ import { stepsOf, takesFibre } from '../steps/stepsOf';
 import { ticketOf } from '../window/ticket';
 import { milestonesOf } from '../window/milestones';
 import { mixLimits } from '../window/mixLimits';
+import { opensOf } from '../window/opensOf';
+import { weatherOf } from '../window/weatherOf';
 import { windowFor, type WindowAnswer } from '../window/windowFor';
 import type { WindowQuestion } from '../window/WindowQuestion';
 
@@ -120,10 +122,26 @@ export function chosenOf(given: Context, judged: Pick<Ranked, 'reasons'>, overla
     ...(site ? { site } : {}),
   };
   const levers = leversOf(request);
-  const { air_C, slab_C } = window.question;
+  const { air_C, slab_C, humidity } = window.question;
   // What is overlaid is cured and coated on the overlay.
-  const aids = aidsOf({ ...context, air_C, slab_C }).filter(({ role }) => role === 'bond' || !overlay);
+  const aids = aidsOf({ ...context, air_C, slab_C, humidity }).filter(({ role }) => role === 'bond' || !overlay);
   const steps = stepsOf({ ...context, lifts, slab_C, Ea_J_mol: window.basis.course.Ea_J_mol, aids, covered: overlay !== null });
+  const readiness = milestonesOf({
+    sheet,
+    course: { ...window.basis.course, pail_life_s: 1, film_life_s: 1, placed_after_s: window.window.placeNeeds_s },
+    retarder: window.retarder,
+    sdLn: window.basis.sdLn,
+    ...(question.record ? { record: question.record } : {}),
+  });
+  const to = element.opens?.to ?? 'foot';
+  const opens = opensOf({
+    to,
+    sheet,
+    lifts,
+    slab_C,
+    milestone: readiness.find(({ name }) => name === to) ?? null,
+    ...(overlay ? { overlay: overlay.chosen.opens } : {}),
+  });
   return {
     sheetId: sheet.id,
     refused: [...judged.reasons.filter(({ verdict }) => verdict === 'no'), ...mixLimits(question, window), ...(overlay?.chosen.refused ?? [])],
@@ -137,13 +155,9 @@ export function chosenOf(given: Context, judged: Pick<Ranked, 'reasons'>, overla
     window,
     ticket: ticketFor(share, window),
     last: last && { window: last.window, ticket: ticketFor(last.share, last.window) },
-    readiness: milestonesOf({
-      sheet,
-      course: { ...window.basis.course, pail_life_s: 1, film_life_s: 1, placed_after_s: window.window.placeNeeds_s },
-      retarder: window.retarder,
-      sdLn: window.basis.sdLn,
-      ...(question.record ? { record: question.record } : {}),
-    }),
+    readiness,
+    opens,
+    weather: weatherOf({ ...context, window, opens, readiness, aids }),
     levers,
     combinations: levers.some(({ needed }) => needed !== null) ? [] : leverCombinations(request),
     shots,

@@ -42,6 +42,17 @@ test('a fill that is overlaid need not look like its surroundings; its overlay m
   expect(rankingOf(bare, 'f').flatMap(({ reasons }) => reasons.filter(({ code }) => code.startsWith('colour')))).toEqual([]);
 });
 
+test('dew holds for what is resin, seals or coats: an agent waits, a coat is told to', () => {
+  const codes = (name: Aid['class'], role: 'bond' | 'coat', humidity: number): string[] => {
+    const aid = aids.find((each) => each.class === name)!;
+    const asked = { input: prepared(input), element, finding, sheet: sheetOf('sandedRapid'), treatment: undefined, air_C: 20, slab_C: 17, humidity };
+    return judgedAid(asked, role, aid).reasons.map(({ code }) => code);
+  };
+  expect([codes('epoxyBond', 'bond', 0.9), codes('epoxyBond', 'bond', 0.4)].map((all) => all.includes('dew.agent'))).toEqual([true, false]);
+  for (const name of ['sealer', 'silane', 'coating'] as const)
+    expect([codes(name, 'coat', 0.9), codes(name, 'coat', 0.4)].map((all) => all.includes('dew.coat'))).toEqual([true, false]);
+});
+
 test('what cures and coats a countertop or an overlay lies on the mix, whatever is under it', () => {
   const sealer = aids.find(({ class: of, substrates }) => of === 'sealer' && !substrates.includes('laminate'))!;
   const film = aids.find(({ class: of, film: leaves }) => of === 'curing' && leaves)!;
@@ -49,7 +60,7 @@ test('what cures and coats a countertop or an overlay lies on the mix, whatever 
   const judged = (kind: 'counter' | 'spall', role: 'coat' | 'bond', aid: Aid): string[] => {
     const top = { ...element, id: 'f', kind, elementId: 'e', label: 'A', cutouts_m2: [], edges: [], stock_m: 2.4, kerf_m: 0.003, thickness: typed(0.04) };
     const asked = { input: prepared({ ...input, ...laminate }), element: laminate.elements[0]!, sheet: sheetOf('counterMix'), treatment: undefined };
-    return judgedAid({ ...asked, finding: (kind === 'counter' ? top : finding) as FindingInput, air_C: 20, slab_C: 20 }, role, aid).reasons.map(
+    return judgedAid({ ...asked, finding: (kind === 'counter' ? top : finding) as FindingInput, air_C: 20, slab_C: 20, humidity: 0.5 }, role, aid).reasons.map(
       ({ code }) => code,
     );
   };
@@ -62,7 +73,7 @@ test('what cures and coats a countertop or an overlay lies on the mix, whatever 
   expect(judged('spall', 'coat', sealer)).toContain('substrate.notAllowed');
   // A cure under an overlay is none: it goes on the overlay, and its film may stay while nothing coats it.
   const over = { sheetId: broom, thickness_m: 0.003, over: 'patch' as const };
-  const asked = { input: prepared(input), element, finding, sheet: sheetOf('sandedRapid'), air_C: 20, slab_C: 20 };
+  const asked = { input: prepared(input), element, finding, sheet: sheetOf('sandedRapid'), air_C: 20, slab_C: 20, humidity: 0.5 };
   const codesWith = (coat: object): string[] =>
     judgedAid({ ...asked, treatment: { findingId: 'f', sheetId: 's', overlay: over, aids: { cure: film.id, ...coat } } }, 'cure', film).reasons.map(
       ({ code }) => code,

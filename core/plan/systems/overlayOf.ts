@@ -8,7 +8,11 @@ import type { TakeOff } from '../survey/TakeOff';
 import type { OverlayInput } from '../input/PlanInput';
 import { asMixed, chosenOf } from './chosenOf';
 import { rankedOf } from './rankedOf';
+import { filledTakeOff } from '../steps/filledTakeOff';
+import { liftsOf } from '../steps/liftsOf';
 import { takeOffOf } from '../survey/takeOffOf';
+import { overlayAfter } from '../window/opensOf';
+import { questionFor } from '../window/questionFor';
 import { knownSheet } from '../input/sheetOf';
 
 /** An overlay as a skim of its own: over the patch, or over the element's whole face. */
@@ -71,7 +75,17 @@ export function overlaysOf(): (context: Context) => OverlayPlan | null {
     const skim = overlayFinding({ element, finding, overlay, profile: sheet.profile });
     const takeOff = overlayTakeOff(element, skim, overlay.over);
     const { bond: _bond, ...aids } = treatment.aids ?? {};
-    const asked: Context = { ...context, finding: skim, takeOff, sheet, over: overlay.over, treatment: { findingId: finding.id, sheetId: sheet.id, aids } };
+    const { slab_C } = questionFor({ ...context, share: 1 });
+    const startsAfter_s = overlayAfter({ sheet: context.sheet, lifts: liftsOf({ ...context, takeOff: filledTakeOff(context) }), slab_C });
+    const asked: Context = {
+      ...context,
+      startsAfter_s,
+      finding: skim,
+      takeOff,
+      sheet,
+      over: overlay.over,
+      treatment: { findingId: finding.id, sheetId: sheet.id, aids },
+    };
     const judged = rankedOf(asked);
     return { over: overlay.over, takeOff, judged, chosen: chosenOf({ ...asked, input: asMixed(input, sheet) }, judged) };
   };

@@ -16,16 +16,20 @@ import { workOf } from '../steps/workOf';
 import { lifeSpent } from '../window/lifeSpent';
 import { lineWidthOf, questionFor } from '../window/questionFor';
 import { courseFor } from '../window/basisFor';
-import { milestoneClock, type MilestoneTime } from '../window/milestones';
+import { milestoneClock } from '../window/milestones';
+import { opensOf, type Opening } from '../window/opensOf';
 import type { WindowQuestion } from '../window/WindowQuestion';
 
-/** How long after first water this sheet carries what is asked, at these temperatures; null where its sheet is silent. */
-function opensAfter({ element, sheet }: Context, question: WindowQuestion, { course: at, pace, retarder }: ReturnType<typeof courseFor>): MilestoneTime | null {
+/** How long after first water this sheet carries what is asked, at these temperatures, its lifts and what it lies on counted; null where its sheet is silent. */
+function opensAfter(context: Context, question: WindowQuestion, { course: at, pace, retarder }: ReturnType<typeof courseFor>): Opening | null {
+  const { element, sheet, startsAfter_s = 0 } = context;
   const { opens } = element;
   if (!opens) return null;
   const placed_after_s = pace.mix_s + pace.carry_s + pace.place_s;
   const course = { ...at, pail_life_s: 1, film_life_s: 1, placed_after_s };
-  return milestoneClock({ sheet, course, retarder, ...(question.record ? { record: question.record } : {}) })(opens.to);
+  const milestone = milestoneClock({ sheet, course, retarder, ...(question.record ? { record: question.record } : {}) })(opens.to);
+  const opening = opensOf({ to: opens.to, sheet, lifts: liftsOf(context), slab_C: question.slab_C, milestone });
+  return opening && { ...opening, after_s: startsAfter_s + opening.after_s };
 }
 
 const NO_COST = { cost_minor: null, material_minor: null, hand_s: null } as const;
@@ -64,7 +68,7 @@ export function rankedOf(given: Context): Ranked {
   // Most of what is refused is refused by what its sheet says: only the rest asks for the course of a batch.
   let shared: ReturnType<typeof courseFor> | undefined;
   const course = (): ReturnType<typeof courseFor> => (shared ??= courseFor(question));
-  const asked = (): MilestoneTime | null => {
+  const asked = (): Opening | null => {
     const opening = opensAfter(context, question, course());
     opensAfter_s = opening?.after_s ?? null;
     return opening;

@@ -16,8 +16,8 @@ export interface MilestoneTime {
 /** No repair material is stronger. */
 const STRENGTH_MOST_MPA = 300;
 
-/** Milestones whose time the crew's own ratio scales. */
-const SCALED: readonly MilestoneName[] = ['holdsForm', 'initial'];
+/** Milestones whose time the crew's own ratio scales, so that a life never outlasts the set that ends it. What is permitted later is only ever moved later. */
+const SCALED: readonly MilestoneName[] = ['holdsForm', 'initial', 'final'];
 
 export interface Clocked {
   readonly sheet: Sheet;
@@ -46,7 +46,7 @@ export function milestoneClock({ sheet, course, retarder, record, sdLn }: Clocke
     const stated_s = sheet.milestones[name];
     if (stated_s === undefined) return null;
     const scaled = SCALED.includes(name);
-    let age_s = stated_s * (record && scaled ? record.ratio : 1);
+    let age_s = stated_s * (record ? (scaled ? record.ratio : Math.max(1, record.ratio)) : 1);
     const strength_MPa = sheet.strengthFor[name];
     let extrapolated = false;
     if (strength_MPa !== undefined && sheet.strengths.length > 0) {
