@@ -17,6 +17,14 @@ export const stops = Joi.object({
       .required(),
     said: text(2000).required(),
     covers: Joi.array().items(Joi.string().max(120)).max(200).required(),
+    saw: Joi.object().pattern(
+      Joi.string().max(120),
+      Joi.object({
+        answer: Joi.string().max(20),
+        ...Object.fromEntries(['deepest_m', 'thickness_m', 'area_m2', 'length_m', 'width_m', 'step_m'].map((name) => [name, Joi.number().min(0).max(1e6)])),
+        at: point,
+      }),
+    ),
     file: Joi.object({
       id: id.required(),
       name: text(120).required(),
@@ -36,9 +44,9 @@ export const sun = Joi.object({
 
 /** What an element is like beside its shape, as a job file holds it. */
 export const elementProperties = {
-  suspended: Joi.boolean().required(),
+  suspended: Joi.boolean(),
   exposures: Joi.array().items(exactly(EXPOSURES)).unique().required(),
-  moisture: exactly(MOISTURES).required(),
+  moisture: exactly(MOISTURES),
   opens: opens.allow(null).required(),
   earlier: exactly(EARLIER),
   causeGoesOn: exactly(ANSWERS),

@@ -72,9 +72,9 @@ export interface ElementFields {
   readonly kind: ElementKind;
   readonly geometry: ElementGeometry;
   readonly properties: {
-    readonly suspended: boolean;
+    readonly suspended?: boolean;
     readonly exposures: readonly Exposure[];
-    readonly moisture: Moisture;
+    readonly moisture?: Moisture;
     readonly opens: { readonly to: 'foot' | 'vehicles'; readonly after_s: number; readonly typed?: string } | null;
     readonly material?: Material;
     readonly texture?: Texture;

@@ -19,6 +19,10 @@ export const walk = {
   suspended: 'Carried on supports',
   onGround: 'On the ground',
   exposure: 'Must endure',
+  openSupport: 'Not answered: judged as if it were carried.',
+  openMoisture: 'Not answered: judged at whatever is worse for each material.',
+  openEarlier: 'Not answered: judged as if earlier repairs had failed.',
+  openCause: 'Not answered: judged as if it went on.',
   moisture: 'Surface is',
   opens: 'Must open again',
   opensTo: 'To',
@@ -140,6 +144,7 @@ export const walk = {
   meant: 'Meant {{text}}?',
   oneVisit: 'Widths of a second visit at the same places tell whether it moves.',
   movement: {
+    growing: 'It grew by {{change_m}} in {{apart_s}} (readings may err by {{error_m}}): that stops everywhere.',
     moving: 'Changed by {{change_m}} in {{apart_s}}, more than the {{error_m}} a card can err: it moves.',
     dormant: 'Unchanged within {{error_m}} over {{apart_s}}: dormant.',
     unknown: 'Unchanged within {{error_m}} over {{apart_s}}; too soon to call it dormant.',

@@ -69,7 +69,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
       onSubmit={() => void save()}
     />
   );
-  const choice = (name: keyof ElementText, label: string, values: readonly string[], word: string) => (
+  const choice = (name: keyof ElementText, label: string, values: readonly string[], word: string, open?: string) => (
     <Controller
       control={control}
       name={name}
@@ -77,7 +77,8 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
         <Choice
           label={label}
           options={values.map((value) => ({ value, label: sayCoded(speaker, `${word}.${value}`) }))}
-          value={field.value as string}
+          value={(field.value as string) || null}
+          {...(open ? { open } : {})}
           onChange={field.onChange}
         />
       )}
@@ -148,12 +149,13 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
                     { value: 'no' as const, label: say(speaker, 'walk.onGround') },
                     { value: 'yes' as const, label: say(speaker, 'walk.suspended') },
                   ]}
-                  value={field.value}
+                  value={field.value || null}
+                  open={say(speaker, 'walk.openSupport')}
                   onChange={field.onChange}
                 />
               )}
             />
-            {choice('moisture', say(speaker, 'walk.moisture'), MOISTURES, 'word.is')}
+            {choice('moisture', say(speaker, 'walk.moisture'), MOISTURES, 'word.is', say(speaker, 'walk.openMoisture'))}
             <Controller
               control={control}
               name="exposures"
@@ -183,8 +185,8 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
               )}
             />
             {opensTo === 'nobody' ? null : text('opensAfter', say(speaker, 'walk.opensAfter'), 'opens')}
-            {choice('earlier', say(speaker, 'walk.earlier'), EARLIER, 'walk.earlierIs')}
-            {choice('cause', say(speaker, 'walk.cause'), ANSWERS, 'walk.answers')}
+            {choice('earlier', say(speaker, 'walk.earlier'), EARLIER, 'walk.earlierIs', say(speaker, 'walk.openEarlier'))}
+            {choice('cause', say(speaker, 'walk.cause'), ANSWERS, 'walk.answers', say(speaker, 'walk.openCause'))}
             {more ? (
               <>
                 {choice('material', say(speaker, 'walk.material'), MATERIALS, 'walk.materials')}

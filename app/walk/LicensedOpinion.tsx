@@ -50,6 +50,7 @@ export function LicensedOpinion({ element, survey }: { element: RowOf<'element'>
         <OpinionForm
           reasons={stops.map((reason) => sayReason(speaker, reason))}
           covers={stops.map(stopKey)}
+          saw={survey?.seen ?? {}}
           element={element}
           onKeep={keep}
           onCancel={() => setWriting(false)}
@@ -82,12 +83,14 @@ function Letter({ file }: { file: OpinionFile }) {
 function OpinionForm({
   reasons,
   covers,
+  saw,
   element,
   onKeep,
   onCancel,
 }: {
   reasons: readonly string[];
   covers: readonly string[];
+  saw: ElementSurvey['seen'];
   element: RowOf<'element'>;
   onKeep: (opinion: Opinion, seen: RowOf<'element'>) => void;
   onCancel: () => void;
@@ -111,7 +114,8 @@ function OpinionForm({
   };
   const save = async (): Promise<void> => {
     const { FIELDS, check } = await loadChecks();
-    const opinion: Opinion = { role, on, said: said.trim(), covers, ...(file ? { file } : {}) };
+    const seenBy = Object.fromEntries(Object.entries(saw).filter(([key]) => covers.includes(key)));
+    const opinion: Opinion = { role, on, said: said.trim(), covers, saw: seenBy, ...(file ? { file } : {}) };
     const { opinion: _before, ...answers } = element.stops;
     const bad = check(FIELDS.element.extract('stops'), { ...answers, opinion }).fault;
     if (bad) return setFault(bad.field);

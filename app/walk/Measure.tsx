@@ -278,7 +278,7 @@ function Movement({ finding, rows }: { finding: Finding; rows: readonly ReadingF
   const movement = crackMovement(visitsOf(rows, finding));
   if (!movement) return <T as="faint">{say(speaker, 'walk.oneVisit')}</T>;
   return (
-    <T {...(movement.code === 'moving' ? { tone: 'stop' as const } : {})}>
+    <T {...(movement.code === 'moving' || movement.code === 'growing' ? { tone: 'stop' as const } : {})}>
       {say(speaker, `walk.movement.${movement.code}`, {
         change_m: Math.abs(movement.change_m),
         error_m: 2 * movement.error_m,

@@ -51,9 +51,10 @@ export interface ElementText {
   fitted: boolean;
   thickness: string;
   openings: OpeningText[];
-  suspended: 'yes' | 'no';
+  /** nothing while nobody has answered; of the next three too */
+  suspended: 'yes' | 'no' | '';
   exposures: Exposure[];
-  moisture: Moisture;
+  moisture: Moisture | '';
   opensTo: 'foot' | 'vehicles' | 'nobody';
   opensAfter: string;
   material: Material;
@@ -61,8 +62,8 @@ export interface ElementText {
   /** in the shelf's words; nothing where any will do */
   colour: string;
   age: string;
-  earlier: Earlier;
-  cause: Answer;
+  earlier: Earlier | '';
+  cause: Answer | '';
   neighbours: string;
   north: string;
   fall: string;
@@ -90,17 +91,17 @@ export function textOfElement(speaker: Speaker, element: RowOf<'element'> | unde
     fitted: element !== undefined,
     thickness: geometry ? textOf(speaker, geometry.thickness, 'length') : '',
     openings: (geometry?.openings ?? []).map((opening, i) => openingText(speaker, opening, geometry!.outline, typed, i)),
-    suspended: properties?.suspended ? 'yes' : 'no',
+    suspended: properties?.suspended === undefined ? '' : properties.suspended ? 'yes' : 'no',
     exposures: [...(properties?.exposures ?? [])],
-    moisture: properties?.moisture ?? 'dry',
+    moisture: properties?.moisture ?? '',
     opensTo: opens?.to ?? 'nobody',
     opensAfter: opens?.typed ?? '',
     material: properties?.material ?? 'concrete',
     texture: properties?.texture ?? 'any',
     colour: properties?.colour ?? '',
     age: properties?.age_y === null || properties?.age_y === undefined ? '' : String(properties.age_y),
-    earlier: properties?.earlier ?? 'none',
-    cause: properties?.causeGoesOn ?? 'no',
+    earlier: properties?.earlier ?? '',
+    cause: properties?.causeGoesOn ?? '',
     neighbours: properties?.neighbours ?? '',
     north: geometry?.north_deg === null || geometry?.north_deg === undefined ? '' : String(geometry.north_deg),
     fall: properties?.fall ? String(Math.round(properties.fall.slope * 1000) / 10) : '',
@@ -253,9 +254,9 @@ export function wireOfElement(speaker: Speaker, values: ElementText, jobId: stri
       north_deg: north,
     },
     properties: {
-      suspended: values.suspended === 'yes',
+      ...(values.suspended ? { suspended: values.suspended === 'yes' } : {}),
       exposures: values.exposures,
-      moisture: values.moisture,
+      ...(values.moisture ? { moisture: values.moisture } : {}),
       opens:
         values.opensTo === 'nobody'
           ? null
@@ -268,8 +269,8 @@ export function wireOfElement(speaker: Speaker, values: ElementText, jobId: stri
       ...(values.texture === 'any' ? {} : { texture: values.texture }),
       ...(values.colour ? { colour: values.colour } : {}),
       age_y: age,
-      earlier: values.earlier,
-      causeGoesOn: values.cause,
+      ...(values.earlier ? { earlier: values.earlier } : {}),
+      ...(values.cause ? { causeGoesOn: values.cause } : {}),
       neighbours: values.neighbours.trim(),
       fall:
         slope === null ? null : { slope: slope / 100, towards_deg: degreesOf(speaker, 'fallTowards', values.fallTowards) ?? 180, typed: values.fall.trim() },

@@ -3,7 +3,13 @@ import type { FindingKind, GrooveInput } from '../survey';
 
 /** What of damage moves: a crack that opens and closes or not, a joint of a width that moves or is still. */
 export type Moving =
-  { readonly of: 'crack'; readonly moves: boolean } | { readonly of: 'joint'; readonly width_m: number; readonly moves: GrooveInput['moves'] };
+  | { readonly of: 'crack'; readonly moves: boolean }
+  | {
+      readonly of: 'joint';
+      readonly width_m: number;
+      readonly moves: GrooveInput['moves'];
+      /** its element is a joint: it moves, whatever nobody has measured */ readonly isJoint: boolean;
+    };
 
 /** What damage asks of what fills it, as its kind tells: all that the rules of choice know of a finding. */
 export interface Asks {

@@ -69,6 +69,7 @@ export interface ReasonFigures {
   'moisture.fits': { readonly wants: Moisture; readonly is: Moisture };
   'moisture.mustBeDry': { readonly wants: Moisture; readonly is: Moisture };
   'moisture.notSoaked': { readonly wants: Moisture; readonly is: Moisture };
+  'moisture.open': { readonly wants: Moisture };
   'moisture.soak': { readonly wants: Moisture; readonly is: Moisture };
   'movement.cutJoint': { readonly least_m: number };
   'movement.narrow': { readonly needs_m: number; readonly width_m: number; readonly movement_share: number };
@@ -80,6 +81,13 @@ export interface ReasonFigures {
   'open.inTime': { readonly to: 'foot' | 'vehicles'; readonly asked_s: number; readonly opens_s: number };
   'open.late': { readonly to: 'foot' | 'vehicles'; readonly asked_s: number; readonly opens_s: number };
   'open.unknown': { readonly to: 'foot' | 'vehicles'; readonly asked_s: number };
+  'opinion.deeper': { readonly on: string; readonly was_m: number; readonly now_m: number };
+  'opinion.larger': { readonly on: string; readonly was_m2: number; readonly now_m2: number };
+  'opinion.longer': { readonly on: string; readonly was_m: number; readonly now_m: number };
+  'opinion.moved': { readonly on: string; readonly away_m: number };
+  'opinion.otherAnswer': { readonly on: string };
+  'opinion.thinner': { readonly on: string; readonly was_m: number; readonly now_m: number };
+  'opinion.wider': { readonly on: string; readonly was_m: number; readonly now_m: number };
   'opinion.goesOn': { readonly name: string; readonly role: string; readonly on: string; readonly said: string };
   'orientation.fits': { readonly orientation: Orientation };
   'orientation.wrong': { readonly orientation: Orientation };
@@ -162,12 +170,14 @@ export interface ReasonFigures {
   'verdict.causeUnknown': None;
   'verdict.clear': None;
   'verdict.crackGrew': { readonly label: string; readonly change_m: number; readonly error_m: number; readonly apart_s: number };
-  'verdict.crackGrewJoint': { readonly label: string; readonly change_m: number; readonly error_m: number; readonly apart_s: number };
   'verdict.crackMoves': { readonly label: string };
   'verdict.crackMovesJoint': { readonly label: string };
+  'verdict.crackMovesOpen': { readonly label: string };
   'verdict.crackStep': { readonly label: string; readonly lip_m: number };
   'verdict.crackUnknown': { readonly label: string };
   'verdict.crackUnknownJoint': { readonly label: string };
+  'verdict.depthOpen': { readonly label: string; readonly deepest_m: number; readonly thickness_m: number };
+  'verdict.earlierUnknown': None;
   'verdict.depthHalf': { readonly label: string; readonly deepest_m: number; readonly thickness_m: number };
   'verdict.depthOfSuspended': { readonly label: string; readonly deepest_m: number; readonly thickness_m: number };
   'verdict.depthThrough': { readonly label: string; readonly deepest_m: number; readonly thickness_m: number };

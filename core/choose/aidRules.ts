@@ -42,7 +42,11 @@ export const aidWaterRule: AidRule = ({ aid, element: { exposures, moisture } })
 
 /** What bonds touches the base as it is: an agent that wants it dry does not bond to damp. What cures and coats comes when the mix has dried. */
 export const aidMoistureRule: AidRule = ({ aid, element: { moisture } }) =>
-  aid.open && aid.moisture === 'dry' && moisture !== 'dry' ? reason('moisture.mustBeDry', 'no', { wants: aid.moisture, is: moisture }) : [];
+  aid.open && aid.moisture === 'dry' && moisture !== 'dry'
+    ? moisture === undefined
+      ? reason('moisture.open', 'no', { wants: aid.moisture })
+      : reason('moisture.mustBeDry', 'no', { wants: aid.moisture, is: moisture })
+    : [];
 
 /** What it is laid on. */
 export const aidSubstrateRule: AidRule = ({ aid, element: { material } }) => {

@@ -24,12 +24,15 @@ export const substrateRule: ElementRule = ({ sheet, element: { material } }) => 
 
 /** Cementitious products want a damp slab, resins a dry one. */
 export const moistureRule: ElementRule = ({ sheet, element }) => {
-  const figures = { wants: sheet.moisture, is: element.moisture };
+  const { moisture } = element;
+  // Nobody has said: a resin may be on what is damp, a mortar on what is dry.
+  if (moisture === undefined && sheet.moisture === 'dry') return reason('moisture.open', 'no', { wants: sheet.moisture });
+  const figures = { wants: sheet.moisture, is: moisture ?? 'dry' };
   // A base that drinks nothing is laid on as it is: clean, without free water.
-  if (sheet.moisture === 'damp' && !isSoaked(element) && element.moisture !== 'wet') return reason('moisture.notSoaked', 'yes', figures);
-  if (sheet.moisture === element.moisture) return reason('moisture.fits', 'yes', figures);
+  if (sheet.moisture === 'damp' && !isSoaked(element) && moisture !== 'wet') return reason('moisture.notSoaked', 'yes', figures);
+  if (sheet.moisture === moisture) return reason('moisture.fits', 'yes', figures);
   if (sheet.moisture === 'dry') return reason('moisture.mustBeDry', 'no', figures);
-  return element.moisture === 'dry' ? reason('moisture.soak', 'caution', figures) : reason('moisture.clear', 'caution', figures);
+  return figures.is === 'dry' ? reason('moisture.soak', 'caution', figures) : reason('moisture.clear', 'caution', figures);
 };
 
 /** Whatever the element must endure, the sheet must allow; sunlight only changes its colour. */

@@ -31,6 +31,7 @@ const gives = (sheet: Sheet): boolean => movementOf(sheet) >= CHOOSE.givesFrom;
 export const movementRule: Rule = ({ sheet, asks: { moving } }) => {
   if (!moving) return [];
   const { least_m } = sheet.thickness;
+  if (moving.of === 'joint' && !moving.moves && moving.isJoint) return gives(sheet) ? [] : reason('movement.rigid', 'no');
   if (!moving.moves) return gives(sheet) ? reason('movement.notNeeded', 'caution', { least_m }) : [];
   if (!gives(sheet)) return reason('movement.rigid', 'no');
   if (moving.of === 'crack') return reason('movement.cutJoint', 'caution', { least_m });

@@ -53,8 +53,8 @@ export function lifeOf({
   const refused = reasons.some(({ verdict }) => verdict === 'no');
   const found = [
     ...less('life.refused', refused),
-    ...less('life.causeGoesOn', element.causeGoesOn === 'yes' || element.causeGoesOn === 'unknown'),
-    ...less('life.earlierFailed', element.earlier === 'failed'),
+    ...less('life.causeGoesOn', element.causeGoesOn !== 'no'),
+    ...less('life.earlierFailed', element.earlier === 'failed' || element.earlier === undefined),
     ...less('life.thin', feathered || thin),
     ...less('life.wearsOut', isResin(sheet) || movementOf(sheet) > 0),
     ...less(

@@ -12,6 +12,8 @@ export const SURVEY_TABLE = {
   panelOverThickness: constant(30, '1', 'a panel longer than this many thicknesses wants a joint'),
   suspendedDepthShare: constant(1 / 3, '1', 'depth over thickness of a suspended member that a licensed engineer decides'),
   halfDepthShare: constant(0.5, '1', 'depth over thickness from which a repair is borderline', 'method'),
+  sameWithin: constant(1.01, '1', 'a figure over this many times what an opinion saw is more', 'method'),
+  samePlace_m: constant(0.05, 'm', 'what lies further from where an opinion saw it is another place', 'method'),
   squareWithin_rad: constant((5 * Math.PI) / 180, 'rad', 'a corner drawn so near to square is meant square', 'method'),
 } as const;
 

@@ -9,8 +9,9 @@ export interface WidthVisit {
 
 /** What visits to a crack have shown. */
 export interface CrackMovement {
-  readonly code: 'moving' | 'dormant' | 'unknown';
-  /** mean change of the places read on both visits, m; closing is negative */
+  /** grown for good, opening and closing, still through two seasons, or nobody knows yet */
+  readonly code: 'growing' | 'moving' | 'dormant' | 'unknown';
+  /** mean change of the places read on both visits that tell it, m; closing is negative */
   readonly change_m: number;
   /** what such a mean may err by, m */
   readonly error_m: number;
@@ -19,27 +20,43 @@ export interface CrackMovement {
   readonly pairs: number;
 }
 
+type Change = Omit<CrackMovement, 'code'>;
+
 /**
- * Whether a crack moves, from the widths of its first and its last visit at the same places. It is moving when the mean
- * change is more than twice what the readings may err by, dormant when it is not and two seasons lie between, else
- * nobody knows yet.
+ * What visits to a crack say. It grows when the last is wider than the first by more than twice what their readings may
+ * err by, or when of two visits alone the one differs so much from the other; it moves when any two differ so much; it is
+ * dormant when none do and two seasons lie between; else nobody knows yet.
  *
  * @param visits in any order; null for fewer than two, or none with a place in common
  */
 export function crackMovement(visits: readonly WidthVisit[]): CrackMovement | null {
   const sorted = [...visits].sort((a, b) => a.at_s - b.at_s);
+  const pairs = sorted.flatMap((before, i) => sorted.slice(i + 1).flatMap((after) => changeOf(before, after) ?? []));
   const [first, last] = [sorted[0], sorted.at(-1)];
-  if (!first || !last || first === last) return null;
-  const changes = last.widths.flatMap(([along_m, width_m]) => {
-    const before = nearest(first.widths, along_m);
-    return before === null ? [] : [width_m - before];
+  const widest = pairs.reduce<Change | null>((most, pair) => (!most || beyond(pair) > beyond(most) ? pair : most), null);
+  if (!first || !last || !widest) return null;
+  const net = changeOf(first, last);
+  if (net && beyond(net) > 1 && (net.change_m > 0 || sorted.length === 2)) return { code: 'growing', ...net };
+  if (beyond(widest) > 1) return { code: 'moving', ...widest };
+  const still = net ?? widest;
+  return { code: still.apart_s >= SURVEY.dormantAfter_s ? 'dormant' : 'unknown', ...still };
+}
+
+/** A change over twice what it may err by. */
+const beyond = ({ change_m, error_m }: Change): number => Math.abs(change_m) / (2 * error_m);
+
+function changeOf(before: WidthVisit, after: WidthVisit): Change | null {
+  const changes = after.widths.flatMap(([along_m, width_m]) => {
+    const width = nearest(before.widths, along_m);
+    return width === null ? [] : [width_m - width];
   });
   if (changes.length === 0) return null;
-  const change_m = changes.reduce((sum, change) => sum + change, 0) / changes.length;
-  const error_m = SURVEY.widthError_m * Math.sqrt(2 / changes.length);
-  const apart_s = last.at_s - first.at_s;
-  const code = Math.abs(change_m) > 2 * error_m ? 'moving' : apart_s >= SURVEY.dormantAfter_s ? 'dormant' : 'unknown';
-  return { code, change_m, error_m, apart_s, pairs: changes.length };
+  return {
+    change_m: changes.reduce((sum, change) => sum + change, 0) / changes.length,
+    error_m: SURVEY.widthError_m * Math.sqrt(2 / changes.length),
+    apart_s: after.at_s - before.at_s,
+    pairs: changes.length,
+  };
 }
 
 function nearest(widths: WidthVisit['widths'], along_m: number): number | null {

@@ -1,3 +1,4 @@
+export * from './supportOf';
 export * from './types';
 export * from './opinion';
 export * from './verdict';

@@ -70,13 +70,21 @@ test('a crack with a step stops; one that moves gets a joint in a slab on the gr
   expect(codes({ kind: 'wall' }, [cracked({ visits: [visits[0]!, { at_s: DAY_S, widths: [[0.5, 0.003]] }] })])).toEqual(['verdict.crackGrew']);
 });
 
-test('two visits: moving past twice the error of the places read, dormant after half a year, else too soon', () => {
+test('two visits that differ past twice the error of the places read are growth; dormant after half a year, else too soon', () => {
   const visit = (at_s: number, ...widths: (readonly [number, number])[]) => ({ at_s, widths });
   const moved = (by_m: number, days = 30) => crackMovement([visit(days * DAY_S, [0, 0.002 + by_m], [1, 0.003 + by_m]), visit(0, [0.02, 0.002], [1, 0.003])]);
   expect(moved(0)).toMatchObject({ code: 'unknown', pairs: 2, apart_s: 30 * DAY_S });
-  expect(flipsAt(0, 0.001, (by) => moved(by)?.code === 'moving')).toBeCloseTo(0.0002, 8);
+  expect(flipsAt(0, 0.001, (by) => moved(by)?.code === 'growing')).toBeCloseTo(0.0002, 8);
   expect(flipsAt(30, 300, (days) => moved(0, days)?.code === 'dormant')).toBeCloseTo(180, 3);
-  expect(moved(-0.001)).toMatchObject({ code: 'moving' });
+  expect(moved(-0.001)).toMatchObject({ code: 'growing' });
+  const seen = (...widths_m: number[]) => crackMovement(widths_m.map((width_m, i) => visit(i * 60 * DAY_S, [0, width_m], [1, width_m])))!.code;
+  // Rising and falling is movement, whatever first and last say; a last wider than the first is growth.
+  expect([seen(0.002, 0.003, 0.002), seen(0.003, 0.002, 0.0021), seen(0.002, 0.003, 0.0026), seen(0.002, 0.002, 0.00205, 0.002)]).toEqual([
+    'moving',
+    'moving',
+    'growing',
+    'dormant',
+  ]);
   expect(crackMovement([visit(0, [0, 0.002])])).toBeNull();
   expect(flipsAt(0, 1, (off) => crackMovement([visit(0, [0, 0.002]), visit(1, [off, 0.002])]) === null)).toBeCloseTo(0.1, 5);
 });

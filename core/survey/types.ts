@@ -47,10 +47,11 @@ export interface ElementInput {
   readonly kind: ElementKind;
   readonly outline: readonly Point[];
   readonly thickness: Measured;
-  /** carried on supports rather than on the ground */
-  readonly suspended: boolean;
+  /** carried on supports rather than on the ground; absent while nobody has answered */
+  readonly suspended?: boolean;
   readonly exposures: readonly Exposure[];
-  readonly moisture: Moisture;
+  /** what its surface is; absent while nobody has answered */
+  readonly moisture?: Moisture;
   /** how long after the pour it must carry what is asked, s; null where nobody asks */
   readonly opens: { readonly to: 'foot' | 'vehicles'; readonly after_s: number } | null;
   readonly stops: Stops;

@@ -46,12 +46,16 @@ const rustRule: Rule = ({ element }) =>
 const wetRule: Rule = ({ element }) =>
   (element.marks ?? []).flatMap(({ what, label }): Reason[] => (what === 'wet' ? [{ code: 'verdict.wet', verdict: 'caution', figures: { label } }] : []));
 
-const earlierRule: Rule = ({ element }) => (element.earlier === 'failed' ? [{ code: 'verdict.patchesFailed', verdict: 'caution', figures: {} }] : []);
+/** What nobody has answered is judged at its worse: an earlier repair that may have failed. */
+const earlierRule: Rule = ({ element: { earlier } }) => {
+  if (earlier === undefined) return [{ code: 'verdict.earlierUnknown', verdict: 'caution', figures: {} }];
+  return earlier === 'failed' ? [{ code: 'verdict.patchesFailed', verdict: 'caution', figures: {} }] : [];
+};
 
 /** A repair over a cause that goes on fails as what it repairs has failed. */
 const causeRule: Rule = ({ element }) => {
   if (element.causeGoesOn === 'yes') return [{ code: 'verdict.causeGoesOn', verdict: 'caution', figures: {} }];
-  return element.causeGoesOn === 'unknown' ? [{ code: 'verdict.causeUnknown', verdict: 'caution', figures: {} }] : [];
+  return element.causeGoesOn === 'unknown' || element.causeGoesOn === undefined ? [{ code: 'verdict.causeUnknown', verdict: 'caution', figures: {} }] : [];
 };
 
 const RULES: readonly Rule[] = [questionsRule, ({ found }) => found, rustRule, hollowRule, wetRule, earlierRule, causeRule];

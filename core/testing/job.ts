@@ -19,6 +19,8 @@ export const element: ElementInput = {
   exposures: ['frost', 'deicer'],
   moisture: 'damp',
   opens: { to: 'vehicles', after_s: 21600 },
+  earlier: 'none',
+  causeGoesOn: 'no',
   stops: { rust: 'no', stepOrSettlement: 'no', movement: 'no', carriesBuilding: 'no', tooDeep: 'no' },
 };
 export const finding: SpallInput = {

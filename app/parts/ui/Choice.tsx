@@ -14,12 +14,15 @@ export function Choice<V extends string>({
   value,
   onChange,
   labelHidden = false,
+  open,
 }: {
   label: string;
   options: readonly Option<V>[];
   value: V | null;
   onChange: (value: V) => void;
   labelHidden?: boolean;
+  /** what is assumed while nothing is chosen */
+  open?: string;
 }) {
   const move = (by: number): void => {
     const at = options.findIndex((option) => option.value === value);
@@ -48,13 +51,14 @@ export function Choice<V extends string>({
               aria-label={option.label}
               tabIndex={on || (value === null && i === 0) ? 0 : -1}
               onPress={() => onChange(option.value)}
-              className={`min-h-[56px] lg:min-h-[48px] min-w-[72px] grow items-center justify-center border-2 px-3 ${on ? 'border-selected bg-selected' : 'border-edge bg-sheet'}`}
+              className={`min-h-[56px] lg:min-h-[48px] min-w-[72px] grow items-center justify-center border-2 px-3 ${on ? 'border-selected bg-selected' : 'border-edge bg-sheet'} ${open && value === null ? 'border-dashed' : ''}`}
             >
               <Text className={`font-text text-center text-16 ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{option.label}</Text>
             </Toggle>
           );
         })}
       </View>
+      {open && value === null ? <Text className="font-text text-16 leading-21 text-faint">{open}</Text> : null}
     </View>
   );
 }

@@ -76,7 +76,13 @@ export function repairPart(given: PlanInput, treatments: readonly TreatmentInput
   });
   const lives = done.map(({ finding, element, planned, chosen }) => {
     const sheet = knownSheet(input, chosen.sheetId);
-    return lifeOf({ sheet, element, asks: asksOf(finding), house, reasons: planned.ranking.flatMap(({ reasons }) => reasons) });
+    return lifeOf({
+      sheet,
+      element,
+      asks: asksOf(finding, { element, findings: input.findings.filter(({ elementId }) => elementId === element.id) }),
+      house,
+      reasons: planned.ranking.flatMap(({ reasons }) => reasons),
+    });
   });
   return {
     ...hoursOf(onSite, input),

@@ -1,6 +1,6 @@
 import { DAY, type WorkTask } from '../../day';
 import { rate, SETTING } from '../../setting';
-import { netArea, type ElementInput } from '../../survey';
+import { netArea, supportOf, type ElementInput } from '../../survey';
 import { debrisOf, perimeter } from '../../takeoff';
 import type { PlanInput } from '../input/PlanInput';
 import { PLAN } from '../constants';
@@ -41,7 +41,7 @@ export function replacementOf(element: ElementInput, { conditions, firm }: Pick<
       { person_s: forms_s * DAY.stripShare, wait_s: PLAN.stripReplaced_s / k, places: false },
     ],
     opens: { foot_s: PLAN.footReplaced_s / k, vehicles_s: PLAN.vehiclesReplaced_s / k },
-    licensed: element.suspended || stands,
+    licensed: supportOf(element) !== 'ground' || stands,
   };
 }
 

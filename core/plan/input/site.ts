@@ -1,6 +1,6 @@
 import { Problem, type Measured } from '../../quantity';
 import { shifted, type Temperatures } from '../../setting';
-import type { ElementInput } from '../../survey';
+import { supportOf, type ElementInput } from '../../survey';
 import { readingOffset, SurfaceDay, WEATHER, weatherAt, type PlaceWeather, type SurfaceSite } from '../../weather';
 import type { Conditions, SiteInput } from './PlanInput';
 
@@ -63,7 +63,7 @@ export class Site {
     this.place = { latitude_deg, longitude_deg, from_ms: instantOf('weather.from', weather.from), hours: weather.hours };
     const surface: SurfaceSite = {
       kind: element.kind === 'wall' ? 'wall' : 'slab',
-      onGround: !element.suspended && element.kind !== 'wall' && element.kind !== 'soffit' && element.kind !== 'counter',
+      onGround: supportOf(element) !== 'carried' && element.kind !== 'wall' && element.kind !== 'soffit' && element.kind !== 'counter',
       thickness_m: element.thickness.value,
       exposure: element.sun?.exposure ?? 'sun',
       faces_deg: element.sun?.faces_deg ?? 180,

@@ -10,6 +10,12 @@ import type { Stepped } from '../steps/Stepped';
 import type { BodyLayer, SectionShape } from '../systems/SystemSection';
 import type { Taken } from './Taken';
 
+/** Where it was found, and with what else. */
+export interface FoundAt {
+  readonly element: ElementInput;
+  readonly findings: readonly FindingInput[];
+}
+
 /** What the crew has learned of it. */
 export interface Learned {
   readonly soakDepth_m?: number;
@@ -44,14 +50,14 @@ export interface Damage<F extends FindingInput> {
   /** a line that water and dirt go into, beside what is broken out */
   readonly open: boolean;
 
-  asks(finding: F): AsksOfKind;
+  asks(finding: F, site?: FoundAt): AsksOfKind;
   takeOff(finding: F, learned: Learned): Taken;
   /** the same finding with its corners elsewhere; readings that are then outside do not count */
   movedTo(finding: F, points: readonly Point[]): F;
   /** the kind of work that fills it */
   work(finding: F, element: ElementInput): Work;
   /** what it says to whether its element may be repaired */
-  verdict(finding: F, site: { readonly element: ElementInput; readonly findings: readonly FindingInput[] }): readonly Reason[];
+  verdict(finding: F, site: FoundAt): readonly Reason[];
   /** what it takes of one sheet, by the way it is filled with it */
   filled(context: Of<F, Pick<Context, 'input' | 'finding' | 'takeOff' | 'sheet'>>): TakeOff;
   /** how far it stands out when filled, beside what is ground flush again, m */

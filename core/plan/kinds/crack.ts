@@ -1,7 +1,7 @@
 import { CHOOSE } from '../../choose';
 import { sigmaOf } from '../../quantity';
 import { isResin, movementOf } from '../../shelf';
-import { crackReasons, type CrackInput } from '../../survey';
+import { crackMoves, crackReasons, type CrackInput } from '../../survey';
 import { crackResin, crackSand, lineLength, meanWidth, TAKEOFF } from '../../takeoff';
 import { atSlab, readyToRub } from '../steps/atSlab';
 import { vacuuming } from '../steps/preparing';
@@ -18,8 +18,13 @@ export const crack: Damage<CrackInput> = {
   reinforceable: false,
   work: () => 'crackResin',
   open: true,
-  asks: ({ widths, depth, moves }) =>
-    ordinaryAsks(depth.value, { grainRoom_m: meanWidth(widths), moving: { of: 'crack', moves: moves === 'yes' }, rubbedIn: true, takesTexture: false }),
+  asks: (finding, site) =>
+    ordinaryAsks(finding.depth.value, {
+      grainRoom_m: meanWidth(finding.widths),
+      moving: { of: 'crack', moves: crackMoves(finding, site) },
+      rubbedIn: true,
+      takesTexture: false,
+    }),
   takeOff({ line, widths, profile, depth, cap_m, runaway }, learned) {
     const length_m = lineLength(line);
     const width_m = meanWidth(widths);

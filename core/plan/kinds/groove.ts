@@ -1,5 +1,5 @@
 import { movementOf } from '../../shelf';
-import type { GrooveInput } from '../../survey';
+import { depthReasons, type GrooveInput } from '../../survey';
 import { filledWidth, groovePasses, jointWidth, lineLength, TAKEOFF } from '../../takeoff';
 import { vacuuming } from '../steps/preparing';
 import { stepOf } from '../steps/stepOf';
@@ -15,8 +15,12 @@ export const groove: Damage<GrooveInput> = {
   reinforceable: false,
   work: () => 'sealant',
   open: true,
-  asks: ({ width, depth, moves }) =>
-    ordinaryAsks(depth.value, { grainRoom_m: width.value, moving: { of: 'joint', width_m: width.value, moves }, takesTexture: false }),
+  asks: ({ width, depth, moves }, site) =>
+    ordinaryAsks(depth.value, {
+      grainRoom_m: width.value,
+      moving: { of: 'joint', width_m: width.value, moves, isJoint: site?.element.kind === 'joint' },
+      takesTexture: false,
+    }),
   takeOff({ line, width, depth, blade_m, moves }) {
     const length_m = lineLength(line);
     const cut = { groove_m: width.value, blade_m };
@@ -36,6 +40,7 @@ export const groove: Damage<GrooveInput> = {
     };
   },
   movedTo: (finding, points) => ({ ...finding, line: points }),
+  verdict: ({ label, depth }, { element }) => depthReasons({ element, label, deepest_m: depth.value }),
   removing: (context) => [stepOf('step.scrape', {}), vacuuming(context)],
   filling({ finding, sheet, takeOff }) {
     const width_m = finding.width.value;

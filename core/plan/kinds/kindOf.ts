@@ -3,7 +3,7 @@ import { elementVerdict, type FindingInput, type FindingKind, type Verdict, type
 import type { BodyLayer, SystemSection } from '../systems/SystemSection';
 import { counter } from './counter';
 import { crack } from './crack';
-import type { Damage } from './Damage';
+import type { Damage, FoundAt } from './Damage';
 import { edge } from './edge';
 import { groove } from './groove';
 import { skim } from './skim';
@@ -28,8 +28,12 @@ const KINDS: { readonly [K in FindingKind]: Damage<Extract<FindingInput, { reado
 /** The module of a finding's kind. */
 export const kindOf = <F extends FindingInput>({ kind }: F): Damage<F> => KINDS[kind] as unknown as Damage<F>;
 
-/** What a finding asks of what fills it. */
-export const asksOf = (finding: FindingInput): Asks => ({ kind: finding.kind, use: kindOf(finding).use, ...kindOf(finding).asks(finding) });
+/** What a finding asks of what fills it, where it was found. */
+export const asksOf = (finding: FindingInput, site?: FoundAt): Asks => ({
+  kind: finding.kind,
+  use: kindOf(finding).use,
+  ...kindOf(finding).asks(finding, site),
+});
 
 /** The deepest or thickest place that a filling must reach, m. */
 export const deepestOf = (finding: FindingInput): number => kindOf(finding).asks(finding).deepest_m;

@@ -1,6 +1,6 @@
 import type { Reason } from '../../choose';
 import type { Ranged } from '../../quantity';
-import type { Phase, Verdict } from '../../survey';
+import type { Phase, Seen, Verdict } from '../../survey';
 import type { TakeOff } from './TakeOff';
 
 /** What is left for another day: how much, and what its waiting risks. */
@@ -20,6 +20,8 @@ export interface ElementSurvey {
   readonly verdict: Verdict;
   /** what of it still stops, no licensed opinion having dealt with it */
   readonly stops: readonly Reason[];
+  /** what each reason that stops is like now, by its key: an opinion keeps what it saw */
+  readonly seen: Readonly<Record<string, Seen>>;
   /** of what is done now */
   readonly bad_m2: number;
   readonly volume: Ranged | null;

@@ -1,4 +1,4 @@
-import { netArea, PHASES, phaseOf, standingStops, tapsToHalve, type ElementInput, type FindingInput } from '../../survey';
+import { netArea, PHASES, phaseOf, standingStops, supportOf, tapsToHalve, type ElementInput, type FindingInput } from '../../survey';
 import { effectiveTaps, hollowInterval, hollowShare, maskingOf, TAKEOFF } from '../../takeoff';
 import type { Reason } from '../../choose';
 import { Problem, rangedSum, type Ranged } from '../../quantity';
@@ -7,6 +7,7 @@ import type { TakeOff } from './TakeOff';
 import type { PlanInput } from '../input/PlanInput';
 import { kindOf, verdictOf } from '../kinds';
 import type { ElementSurvey, Survey, Waiting } from './Survey';
+import { seenOf } from './seenOf';
 import { takeOffOf } from './takeOffOf';
 
 /** What the crew has shown of what a crack drinks. */
@@ -14,8 +15,9 @@ export const learnedOf = (input: PlanInput): { readonly soakDepth_m: number } =>
 
 /** Whether anything stops an element that no licensed opinion has dealt with. What rings hollow never does by itself. */
 export function isStopped(element: ElementInput, findings: readonly FindingInput[]): boolean {
-  const verdict = verdictOf({ element, findings: findings.filter(({ elementId }) => elementId === element.id) });
-  return standingStops(verdict, element.stops.opinion).length > 0;
+  const ofElement = findings.filter(({ elementId }) => elementId === element.id);
+  const verdict = verdictOf({ element, findings: ofElement });
+  return standingStops(verdict, element.stops.opinion, seenOf({ element, findings: ofElement, reasons: verdict.reasons })).length > 0;
 }
 
 /**
@@ -49,12 +51,14 @@ function elementSurvey(element: ElementInput, measured: MeasuredFindings): Eleme
   const now = measured.filter(({ finding }) => phaseOf(finding) === 'now');
   const hollow = hollowOf(element);
   const verdict = verdictOf({ element, findings: measured.map(({ finding }) => finding), hollow });
+  const seen = seenOf({ element, findings: measured.map(({ finding }) => finding), reasons: verdict.reasons });
   const carried = now.flatMap(({ takeOff }) => (takeOff.debris ? [takeOff.debris] : []));
   return {
     elementId: element.id,
     area_m2: netArea(element),
     verdict,
-    stops: standingStops(verdict, element.stops.opinion),
+    stops: standingStops(verdict, element.stops.opinion, seen),
+    seen,
     bad_m2: areaOf(now),
     volume: now.length === 0 ? null : volumeOf(now),
     length_m: now.reduce((sum, { takeOff }) => sum + (takeOff.length_m ?? 0), 0),
@@ -89,7 +93,7 @@ function risksOf(element: ElementInput, later: MeasuredFindings): Reason[] {
     ...risk('wait.frost', endures('frost')),
     ...risk('wait.deicer', endures('deicer')),
     ...risk('wait.wheels', endures('wheels') && broken),
-    ...risk('wait.water', open && (element.suspended || element.kind !== 'slab')),
+    ...risk('wait.water', open && (supportOf(element) !== 'ground' || element.kind !== 'slab')),
     ...risk('wait.trip', broken && (element.kind === 'slab' || element.kind === 'step')),
     ...risk('wait.grows', true),
   ];

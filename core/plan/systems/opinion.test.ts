@@ -1,5 +1,6 @@
-import type { Opinion } from '../../survey';
-import { crack, element, finding, input } from '../../testing/job';
+import type { CrackInput, ElementInput, FindingInput, Opinion, SpallInput } from '../../survey';
+import { rectangle } from '../../takeoff';
+import { crack, element, finding, input, typed } from '../../testing/job';
 import { computePlan, type Plan, type PlanInput } from '../index';
 
 const opinion = (...covers: string[]): Opinion => ({ role: 'engineer', on: '2026-05-11', said: 'Cut out, treat the bar, then fill.', covers });
@@ -30,4 +31,27 @@ test('it covers what stood when it was given: another question, an unanswered on
   const found = withStops({ ...rust, opinion: given }, [finding, stepped]).elements[0]!.stops;
   expect(found.map(({ figures }) => 'label' in figures && figures.label)).toEqual(['C']);
   expect(withStops({ ...rust, opinion: opinion('stop.rust', `${found[0]!.code} C`) }, [finding, stepped]).elements[0]!.stops).toEqual([]);
+});
+
+test('a letter covers what it saw: deeper, wider, larger, thinner, elsewhere or otherwise answered asks again and says what changed', () => {
+  const stepped: CrackInput = { ...crack, id: 'c', label: 'C', lip_m: 0.004 };
+  const through: SpallInput = { ...finding, deepest: typed(0.15) };
+  const first = withStops(rust, [through, stepped]).elements[0]!;
+  const { role, on, said } = opinion();
+  const given: Opinion = { role, on, said, covers: Object.keys(first.seen), saw: first.seen };
+  const again = (findings: readonly FindingInput[], change: Partial<ElementInput> = {}, stops = rust): string[] =>
+    computePlan({ ...input, findings, elements: [{ ...element, ...change, stops: { ...stops, opinion: given } }] })
+      .elements[0]!.stops.map(({ code }) => code)
+      .filter((code) => code.startsWith('opinion.'));
+  expect(again([through, stepped])).toEqual([]);
+  // A millimetre of a tape is no change.
+  expect(again([{ ...through, deepest: typed(0.151) }, stepped])).toEqual([]);
+  expect(again([{ ...through, deepest: typed(0.16) }, stepped])).toEqual(expect.arrayContaining(['opinion.deeper']));
+  expect(again([through, { ...stepped, lip_m: 0.006 }])).toEqual(['opinion.wider']);
+  expect(again([through, { ...stepped, widths: [[0, 0.009]] }])).toEqual(['opinion.wider']);
+  const larger = rectangle({ length_m: 1.5, width_m: 1 });
+  expect(again([{ ...through, outline: larger }, stepped])).toEqual(expect.arrayContaining(['opinion.larger']));
+  expect(again([{ ...through, outline: through.outline.map(([x, y]) => [x + 2, y] as const) }, stepped])).toEqual(['opinion.moved']);
+  expect(again([through, stepped], { thickness: typed(0.12) })).toEqual(['opinion.thinner']);
+  expect(again([through, stepped], {}, { ...rust, rust: 'unknown' as never })).toEqual(['opinion.otherAnswer']);
 });

@@ -1,5 +1,6 @@
 import { houseOf, otherUse, type Ranked, judge } from '../../choose';
 import { daysOnSite } from '../../day';
+import type { ElementInput, FindingInput } from '../../survey';
 import { ceilingOf } from '../../quantity';
 import { activationOf, bagOf } from '../../shelf';
 import type { Context } from '../input/Context';
@@ -30,6 +31,16 @@ function opensAfter(context: Context, question: WindowQuestion, { course: at, pa
   const milestone = milestoneClock({ sheet, course, retarder, ...(question.record ? { record: question.record } : {}) })(opens.to);
   const opening = opensOf({ to: opens.to, sheet, lifts: liftsOf(context), slab_C: question.slab_C, milestone });
   return opening && { ...opening, after_s: startsAfter_s + opening.after_s };
+}
+
+/** Findings of an element, told once for all that judge one of them. */
+const onElement = new WeakMap<readonly FindingInput[], Map<string, readonly FindingInput[]>>();
+function findingsOn({ findings }: Context['input'], { id }: ElementInput): readonly FindingInput[] {
+  const byElement = onElement.get(findings) ?? new Map<string, readonly FindingInput[]>();
+  onElement.set(findings, byElement);
+  const found = byElement.get(id) ?? findings.filter(({ elementId }) => elementId === id);
+  byElement.set(id, found);
+  return found;
 }
 
 const NO_COST = { cost_minor: null, material_minor: null, hand_s: null } as const;
@@ -81,7 +92,7 @@ export function rankedOf(given: Context): Ranked {
   const judged = judge({
     sheet,
     element,
-    asks: asksOf(finding),
+    asks: asksOf(finding, { element, findings: findingsOn(input, element) }),
     air_C,
     slab_C,
     humidity,
