@@ -114,6 +114,7 @@ export const reasons = {
     hot: 'A fill this thick warms itself to {{peak_C}}. Fill it in lifts, and keep it wet.',
     early: 'A fill this thick warms itself by {{rise_K}} and may be ready before the clock says so. Go by the hand test.',
   },
+  element: { stopped: '{{name}} is stopped: nothing of it is planned or ordered. The rest of the job goes on.' },
   opinion: {
     goesOn: '{{name}} goes on by a licensed opinion ({{on}}): {{said}}',
     deeper: 'The opinion of {{on}} saw {{was_m}} deep, it is {{now_m}} now: ask again.',

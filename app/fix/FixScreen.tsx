@@ -2,7 +2,7 @@ import type { Ranked } from '@tufa/core/choose';
 import { filledTakeOff, rankingOf, sectionLayers, sectionOf, type FindingPlan, type PlanInput, type SystemSection, prepared } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
-import { printFigure, say, sayCoded } from '@tufa/words';
+import { printFigure, say, sayCoded, sayReason } from '@tufa/words';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -52,13 +52,13 @@ function Fix({ view }: { view: JobView }) {
   const [looking, setLooking] = useState<string | null>(null);
   const [asking, setAsking] = useState(false);
   const wide = useWide();
-  const findings = view.plan?.findings ?? [];
+  const stopped = new Set(view.plan?.elements.filter(({ stops }) => stops.length > 0).map(({ elementId }) => elementId));
+  const findings = (view.plan?.findings ?? []).filter(({ elementId }) => !stopped.has(elementId));
   const planned = findings.find((finding) => finding.findingId === findingId) ?? view.finding ?? findings[0];
   // The shelf is judged for the finding that is looked at, and for no other.
   const shelved = useMemo(() => judged(view.input, planned?.findingId), [view.input, planned?.findingId]);
-  const stop = stopOf(speaker, 'fix', shelved.problem ? { ...view, plan: null, problem: shelved.problem } : view, () =>
-    router.replace(links.step(view.job.id, 'walk')),
-  );
+  const broken = shelved.problem ? { ...view, plan: null, problem: shelved.problem } : view;
+  const stop = stopOf(speaker, 'fix', broken, () => router.replace(links.step(view.job.id, 'walk')));
   if (stop) return stop;
   const finding = planned ? { ...planned, ranking: shelved.ranking } : undefined;
   if (!finding)
@@ -144,6 +144,7 @@ function Fix({ view }: { view: JobView }) {
                 ))}
               </View>
             ) : null}
+            <Stopped plan={view.plan} />
             {chosen && current ? <NewerSheets view={view} treatment={current} /> : null}
             {section ? <SectionView section={section} /> : null}
             <ReasonList key={ranked.sheetId} reasons={ranked.reasons} />
@@ -190,6 +191,19 @@ function Fix({ view }: { view: JobView }) {
       }}
     />
   );
+}
+
+/** What of the job is stopped while the rest goes on. */
+function Stopped({ plan }: { plan: JobView['plan'] }) {
+  const speaker = useSpeaker();
+  const stopped = plan?.warnings.filter(({ code }) => code === 'element.stopped') ?? [];
+  return stopped.map((warning, i) => (
+    <View key={i} role="alert" className="bg-stop-fill p-3">
+      <T as="strong" tone="stop">
+        {sayReason(speaker, warning)}
+      </T>
+    </View>
+  ));
 }
 
 function Head({ view, finding, ranked, sheet }: { view: JobView; finding: FindingPlan; ranked: Ranked; sheet: Sheet }) {

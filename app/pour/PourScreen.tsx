@@ -104,7 +104,7 @@ function Pour({ view }: { view: JobView }) {
         body: (
           <View className="gap-3">
             <StalePlan view={view} />
-            <CautionList cautions={open} input={input} data={view.data} />
+            <CautionList cautions={open} context={{ input, plan }} data={view.data} />
             <Batches batches={ofFinding} />
             <Cautions screen="pour" input={input} plan={plan} data={view.data} />
             {ofFinding.length === 0 ? <TestAlarm /> : null}

@@ -40,6 +40,13 @@ export function LicensedOpinion({ element, survey }: { element: RowOf<'element'>
         <>
           <T as="strong">{say(speaker, 'opinion.by', { role: sayCoded(speaker, `opinion.roles.${opinion.role}`), day: opinion.on })}</T>
           <T>{opinion.said}</T>
+          {survey?.stops
+            .filter(({ code }) => code.startsWith('opinion.'))
+            .map((changed, i) => (
+              <T key={i} tone="stop">
+                {sayReason(speaker, changed)}
+              </T>
+            ))}
           {opinion.file ? <Letter file={opinion.file} /> : null}
           <Word label={say(speaker, 'opinion.withdraw')} onPress={() => keep(undefined)} />
         </>

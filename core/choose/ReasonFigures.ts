@@ -41,6 +41,7 @@ export interface ReasonFigures {
   'edge.feathers': None;
   'edge.keyed': { readonly least_m: number };
   'edge.noFeather': { readonly least_m: number };
+  'element.stopped': { readonly name: string };
   'exposure.allowed': { readonly exposure: Exposure };
   'exposure.notAllowed': { readonly exposure: Exposure };
   'fill.early': { readonly findingId: string; readonly rise_K: number };

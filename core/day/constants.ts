@@ -6,6 +6,12 @@ export const DAY_TABLE = {
   vibrationAction_ms2: constant(2.5, 'm/s2', 'daily action value, ISO 5349-1', 'method'),
   vibrationLimit_ms2: constant(5, 'm/s2', 'daily limit, ISO 5349-1', 'method'),
   vibrationDay_s: constant(28800, 's', 'eight hours of ISO 5349-1', 'exact'),
+  vibration_ms2: constant(
+    { breaker: 15, grinder: 7, saw: 5, sander: 5, drillBits: 12 },
+    'm/s2',
+    'what a tool gives the hand, where its own sheet is not at hand',
+  ),
+  triggerShare: constant(0.5, '1', 'share of a tool’s work with the trigger pulled'),
   workday_s: constant(28800, 's', 'work on site in a day, setting up and clearing away included'),
   setUp_s: constant(2700, 's', 'unloading, barriers, washing out and loading again, each trip'),
   waitMost_s: constant(7200, 's', 'a longer wait is not sat out on site: the crew goes and comes back'),

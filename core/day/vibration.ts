@@ -19,3 +19,18 @@ export const vibrationTimes = ({ vibration_ms2 }: { vibration_ms2: number }): { 
   action_s: vibrationTime({ vibration_ms2 }),
   limit_s: vibrationTime({ vibration_ms2, value_ms2: DAY.vibrationLimit_ms2 }),
 });
+
+/** One tool in one person's hands for so long. */
+export interface ToolUse {
+  readonly vibration_ms2: number;
+  readonly for_s: number;
+}
+
+/**
+ * A person's tools of a day added up: the sum of each one's time over its time to the action value. At 1 the action value
+ * is reached.
+ *
+ * @throws Problem `outOfRange`
+ */
+export const vibrationShare = (uses: readonly ToolUse[]): number =>
+  uses.reduce((sum, { vibration_ms2, for_s }) => sum + (for_s * (vibration_ms2 / DAY.vibrationAction_ms2) ** 2) / DAY.vibrationDay_s, 0);

@@ -111,6 +111,6 @@ export function computePlan(given: PlanInput, { ranked: scope }: PlanScope = { r
     findings,
     orders: ordersOf(input, mixed),
     aids: aidOrders(input, mixed),
-    warnings: warningsOf(input, findings),
+    warnings: warningsOf(input, findings, stopped),
   };
 }

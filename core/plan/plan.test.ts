@@ -16,13 +16,14 @@ import {
   strataOf,
   takeOffOf,
   STRATA_QUANTITIES,
+  vibrationOf,
   windowFor,
   type PlanInput,
   prepared,
   hashesOf,
 } from './index';
 import { aids } from '../shelf/catalogue';
-import { crack, element, finding, input, sheetOf, typed } from '../testing/job';
+import { crack, element, finding, input, jobWith, sheetOf, typed } from '../testing/job';
 import type { ElementInput, SpallInput } from '../survey';
 
 const withFinding = (change: Partial<SpallInput>): PlanInput => ({ ...input, findings: [{ ...finding, ...change }] });
@@ -202,9 +203,23 @@ test('every caution of the table is triggered by some job and silent on an empty
   const coated: PlanInput = { ...input, aids, treatments: [{ ...input.treatments[0]!, aids: { coat: silane.id } }] };
   const top = { ...element, id: 'f', kind: 'counter', elementId: element.id, label: 'T', cutouts_m2: [], edges: [], stock_m: 2.4, kerf_m: 0.003 } as const;
   const counter: PlanInput = { ...input, findings: [{ ...top, thickness: typed(0.04) }], treatments: [] };
+  const found = { id: 'f', elementId: 'e', label: 'A' };
+  const tank = jobWith({ ...found, kind: 'void', outline: finding.outline, deepest: typed(0.05), shape: 'pan' }, sheetOf('antiWashout'));
+  const rebuilt = {
+    ...found,
+    kind: 'step',
+    width: typed(1.2),
+    going: typed(0.28),
+    rise: typed(0.17),
+    steps: 1,
+    stays_m3: 0,
+    pitch: 0.015,
+    propAngle_rad: 0.8,
+  } as const;
+  const formed = jobWith(rebuilt, sheetOf('rapidConcrete'));
   const empty: PlanInput = { ...input, elements: [], findings: [], treatments: [] };
   const seen = new Set(
-    [input, resin, stopped, coated, counter].flatMap((jobFile) =>
+    [input, resin, stopped, coated, counter, tank, formed].flatMap((jobFile) =>
       CAUTIONS.map(({ screen }) => screen)
         .flatMap((screen) => cautionsOn(screen, { input: jobFile, plan: computePlan(jobFile) }))
         .map(({ code }) => code),
@@ -213,7 +228,18 @@ test('every caution of the table is triggered by some job and silent on an empty
   expect([...seen].sort()).toEqual(CAUTIONS.map(({ code }) => code).sort());
   const always = CAUTIONS.filter(({ trigger }) => trigger({ input: empty, plan: computePlan(empty) })).map(({ code }) => code);
   expect(always).toEqual(['publicAccess', 'washWater', 'localCode']);
-  expect(CAUTIONS.filter(({ acknowledge }) => acknowledge).map(({ code }) => code)).toEqual(['oldCoatings', 'silicaDust', 'wetCement', 'resinSensitises']);
+  expect(CAUTIONS.filter(({ acknowledge }) => acknowledge).map(({ code }) => code)).toEqual([
+    'oldCoatings',
+    'silicaDust',
+    'diving',
+    'confinedSpace',
+    'wetCement',
+    'resinSensitises',
+  ]);
+  // A person's tools add up: twice the hands, half of it each.
+  const share = (hands: number): number => vibrationOf({ ...input, crew: { ...input.crew, hands } }, computePlan(input))!.action_share;
+  expect(share(1) / share(2)).toBeCloseTo(2, 9);
+  expect(share(1)).toBeGreaterThan(0);
 });
 
 test.each<[string, PlanInput, string]>([

@@ -29,11 +29,12 @@ export function unacknowledged(context: { input: PlanInput; plan: Plan }, data: 
 
 /** The cautions that bite on a screen, from the core's one table. */
 export function Cautions({ screen, ...context }: { screen: CautionScreen; input: PlanInput; plan: Plan; data: FirmData }) {
-  return <CautionList cautions={cautionsOn(screen, context)} input={context.input} data={context.data} />;
+  return <CautionList cautions={cautionsOn(screen, context)} context={context} data={context.data} />;
 }
 
 /** Cautions as a block, those that must be understood each with its button. */
-export function CautionList({ cautions, input, data }: { cautions: readonly Caution[]; input: PlanInput; data: FirmData }) {
+export function CautionList({ cautions, context, data }: { cautions: readonly Caution[]; context: { input: PlanInput; plan: Plan }; data: FirmData }) {
+  const { input } = context;
   const speaker = useSpeaker();
   const person = usePerson();
   const acknowledged = acknowledgedBy(data, input.job.id);
@@ -54,14 +55,14 @@ export function CautionList({ cautions, input, data }: { cautions: readonly Caut
   return (
     <View className="gap-2 bg-caution-fill p-4" role="group" aria-label={say(speaker, 'caution.title')}>
       <T as="h2">{say(speaker, 'caution.title')}</T>
-      {cautions.map(({ code, acknowledge: must }) => (
+      {cautions.map(({ code, acknowledge: must, figures }) => (
         <View key={code} className="gap-1">
-          <T>{sayCoded(speaker, `caution.${code}`)}</T>
+          <T>{sayCoded(speaker, `caution.${code}`, figures?.(context))}</T>
           {must && code in acknowledged ? <T as="small">{say(speaker, 'caution.by', { who: acknowledged[code] ?? '' })}</T> : null}
           {must && !(code in acknowledged) ? (
             <Button
               label={say(speaker, 'caution.understood')}
-              hint={`${say(speaker, 'caution.understood')}: ${sayCoded(speaker, `caution.${code}`)}`}
+              hint={`${say(speaker, 'caution.understood')}: ${sayCoded(speaker, `caution.${code}`, figures?.(context))}`}
               onPress={() => acknowledge(code)}
               testID={`ack-${code}`}
             />

@@ -9,7 +9,10 @@ import { Answer, T } from '../ui/T';
 import type { JobView } from './useJob';
 import type { Speaker } from '@tufa/words/speak';
 
-/** While a stop stands, or the plan cannot be computed, a step shows why and whom to ask instead of any figure. */
+/**
+ * While nothing of the job goes on, or the plan cannot be computed, a step shows why and whom to ask instead of any figure.
+ * Of a job that goes on, what is stopped is told by its warning.
+ */
 export function stopOf(speaker: Speaker, step: Step, view: JobView, toWalk: () => void): ReactNode | null {
   if (!view.stopped && !view.problem) return null;
   const reasons = view.plan?.elements.flatMap(({ stops }) => stops) ?? [];
@@ -30,8 +33,8 @@ export function stopOf(speaker: Speaker, step: Step, view: JobView, toWalk: () =
         ),
         body: (
           <View className="gap-2">
-            {reasons.map((reason) => (
-              <View key={reason.code} className="bg-stop-fill p-3">
+            {reasons.map((reason, i) => (
+              <View key={`${reason.code}${i}`} className="bg-stop-fill p-3">
                 <T>{sayReason(speaker, reason)}</T>
               </View>
             ))}

@@ -116,9 +116,13 @@ function jobView(
   const { survey, plan, problem } = planned(input);
   const events = pourEventsOf(data, jobId);
   const batches = fold(events);
-  const finding = plan?.findings.find(({ chosen }) => chosen) ?? plan?.findings[0] ?? null;
+  const stops = new Set(plan?.elements.filter(({ stops: standing }) => standing.length > 0).map(({ elementId }) => elementId));
+  const goesOn = (elementId: string): boolean => !stops.has(elementId);
+  const finding = plan?.findings.find(({ chosen }) => chosen) ?? plan?.findings.find(({ elementId }) => goesOn(elementId)) ?? plan?.findings[0] ?? null;
   const sheet = sheetOf(input, finding?.chosen?.sheetId) ?? null;
-  const stopped = plan?.elements.some(({ stops }) => stops.length > 0) ?? false;
+  // One stopped element stops itself; the job, where nothing of it goes on.
+  const stopped =
+    stops.size > 0 && !(plan?.elements.some(({ elementId }) => goesOn(elementId) && plan.findings.some((found) => found.elementId === elementId)) ?? false);
   return {
     ...firm,
     job,
@@ -131,7 +135,7 @@ function jobView(
     finding,
     sheet,
     stopped,
-    steps: stepsOf({ data, jobId, plan, input, finding, batches, stopped }),
+    steps: stepsOf({ data, jobId, plan, input, finding, batches, stopped: stops.size > 0 }),
   };
 }
 

@@ -1,3 +1,4 @@
+import { goingOn } from '../survey/surveyOf';
 import { ratesOf, type PlanInput } from '../input/PlanInput';
 import type { SystemInput, SystemOutcome, SystemPart } from './SystemOutcome';
 import { asNow } from '../input/asNow';
@@ -19,7 +20,7 @@ function partOf(input: PlanInput, { code, treatments }: SystemInput): SystemPart
  * @throws Problem as `computePlan`
  */
 export function compareSystems({
-  input,
+  input: given,
   systems,
   price_minor,
 }: {
@@ -27,6 +28,7 @@ export function compareSystems({
   systems: readonly SystemInput[];
   price_minor?: number | null;
 }): SystemOutcome[] {
+  const input = goingOn(given);
   const parts = systems.map((system) => partOf(input, system));
   const { markup } = ratesOf(input.firm);
   const marked = (part: SystemPart): number => Math.round(part.cost.total_minor * (1 + markup));

@@ -10,10 +10,12 @@ import { yieldDifference } from '../orders/mixOf';
 import { aidOf, knownSheet, sheetOf } from '../input/sheetOf';
 
 /** What the plan must say beside its figures. */
-export function warningsOf(input: PlanInput, findings: readonly FindingPlan[]): Reason[] {
+export function warningsOf(input: PlanInput, findings: readonly FindingPlan[], stopped: ReadonlySet<string>): Reason[] {
   const warnings: Reason[] = input.elements.flatMap(({ name, stops: { opinion } }) =>
     opinion ? [{ code: 'opinion.goesOn', verdict: 'caution' as const, figures: { name, role: opinion.role, on: opinion.on, said: opinion.said } }] : [],
   );
+  for (const { id, name } of input.elements)
+    if (stopped.has(id) && findings.some(({ elementId }) => elementId === id)) warnings.push({ code: 'element.stopped', verdict: 'no', figures: { name } });
   for (const { findingId, chosen } of findings) {
     if (!chosen) continue;
     const sheet = knownSheet(input, chosen.sheetId);

@@ -1,6 +1,6 @@
 import type { CrackInput, ElementInput, FindingInput, GrooveInput } from '../../survey';
 import { crack, element, finding, input, sheetOf, typed } from '../../testing/job';
-import { computePlan, surveyOf, type PlanInput } from '../index';
+import { compareSystems, computePlan, surveyOf, type PlanInput } from '../index';
 
 const { suspended: _s, moisture: _m, earlier: _e, causeGoesOn: _c, ...open } = element;
 const jobOf = (element: ElementInput, findings: readonly FindingInput[] = [finding], change: Partial<PlanInput> = {}): PlanInput => ({
@@ -60,7 +60,8 @@ test('a soffit is carried unless somebody says otherwise, and a groove counts as
 
 test('growth stops everywhere, whatever the switch says; what rises and falls, or does a joint’s work, takes nothing rigid', () => {
   const DAY_S = 86400;
-  const visits = (...widths_m: number[]): NonNullable<CrackInput['visits']> => widths_m.map((width_m, i) => ({ at_s: i * 90 * DAY_S, widths: [[0.5, width_m]] as const }));
+  const visits = (...widths_m: number[]): NonNullable<CrackInput['visits']> =>
+    widths_m.map((width_m, i) => ({ at_s: i * 90 * DAY_S, widths: [[0.5, width_m]] as const }));
   const dry: ElementInput = { ...element, moisture: 'dry' };
   for (const moves of ['no', 'yes', 'unknown'] as const)
     expect(verdictOf(dry, [{ ...crack, moves, visits: visits(0.002, 0.003) }]).stops.map(({ code }) => code)).toEqual(['verdict.crackGrew']);
@@ -72,4 +73,24 @@ test('growth stops everywhere, whatever the switch says; what rises and falls, o
   expect(verdictCodes(dry, [across])).toContain('verdict.jointsWork');
   expect(refusals(dry, 'crackResin', across)).toContain('movement.rigid');
   expect(refusals(dry, 'jointSealant', across)).toContain('movement.cutJoint');
+});
+
+test('one stopped element stops itself: the rest of the job is planned, ordered and compared', () => {
+  const rusty: ElementInput = { ...element, id: 'r', name: 'Lintel', stops: { ...element.stops, rust: 'yes' } };
+  const sheetId = sheetOf('sandedRapid').id;
+  const job: PlanInput = {
+    ...input,
+    elements: [{ ...element, opens: null }, rusty],
+    findings: [finding, { ...finding, id: 'g', elementId: 'r', label: 'B' }],
+    treatments: [
+      { findingId: 'f', sheetId },
+      { findingId: 'g', sheetId },
+    ],
+  };
+  const plan = computePlan(job);
+  expect(plan.findings.map(({ chosen }) => chosen !== null)).toEqual([true, false]);
+  expect(plan.orders[0]!.powder.p50).toBeCloseTo(plan.findings[0]!.chosen!.quantities.powder.p50, 9);
+  expect(plan.warnings).toContainEqual({ code: 'element.stopped', verdict: 'no', figures: { name: 'Lintel' } });
+  const [outcome] = compareSystems({ input: job, systems: [{ code: 'chosen', treatments: job.treatments }] });
+  expect(outcome).toMatchObject({ verdict: 'yes', reasons: [] });
 });

@@ -20,6 +20,12 @@ export function isStopped(element: ElementInput, findings: readonly FindingInput
   return standingStops(verdict, element.stops.opinion, seenOf({ element, findings: ofElement, reasons: verdict.reasons })).length > 0;
 }
 
+/** The job without what is stopped: a stopped element stops itself, and the rest of the job goes on. */
+export function goingOn(input: PlanInput): PlanInput {
+  const stopped = new Set(input.elements.filter((element) => isStopped(element, input.findings)).map(({ id }) => id));
+  return stopped.size === 0 ? input : { ...input, findings: input.findings.filter(({ elementId }) => !stopped.has(elementId)) };
+}
+
 /**
  * What the walk found: take-off of every finding, and of every element its verdict, what is done now, what waits and
  * what that risks. The first part of a plan, quick enough to follow a finger by itself.

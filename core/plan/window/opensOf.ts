@@ -21,7 +21,7 @@ const recoatWait = (sheet: Sheet, slab_C: number): number =>
   rate({ temperature_C: slab_C, Ea_J_mol: activationOf(sheet), reference_C: sheet.reference_C });
 
 /** From the first water of the first lift to that of the last, s. */
-export const lastLiftAfter = ({ sheet, lifts, slab_C }: { sheet: Sheet; lifts: number; slab_C: number }): number => (lifts - 1) * layerWait(sheet, slab_C);
+const lastLiftAfter = ({ sheet, lifts, slab_C }: { sheet: Sheet; lifts: number; slab_C: number }): number => (lifts - 1) * layerWait(sheet, slab_C);
 
 /** From the first water of a fill until its overlay may go on, s. */
 export const overlayAfter = ({ sheet, lifts, slab_C }: { sheet: Sheet; lifts: number; slab_C: number }): number =>
