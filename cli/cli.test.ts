@@ -7,7 +7,7 @@ import { exampleJob } from './src/example';
 
 const root = resolve(__dirname, '..');
 const folder = mkdtempSync(join(tmpdir(), 'tufa-'));
-const run = (...args: string[]) => spawnSync(process.execPath, ['scripts/tufa.mjs', ...args], { cwd: root, encoding: 'utf8' });
+const run = (...args: string[]) => spawnSync(process.execPath, ['scripts/tufa.mjs', ...args], { cwd: root, encoding: 'utf8', maxBuffer: 64e6 });
 const file = (name: string, value: unknown): string => {
   const path = join(folder, name);
   writeFileSync(path, JSON.stringify(value));

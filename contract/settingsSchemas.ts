@@ -20,7 +20,9 @@ export const crew = Joi.object({
 export const batch = Joi.object({
   share: number('share').allow(null).required(),
   retarderDose: number('retarderDose').required(),
-  task: exactly(TASKS).required(),
+  // Of jobs from before the work itself said: nobody chose it, and it says nothing.
+  task: exactly(TASKS),
+  consistency: exactly(TASKS),
   fibre: Joi.object({
     kind: exactly(['polypropylene', 'glass', 'steel']).required(),
     dose_kg_m3: Joi.number().min(0.1).max(80).required(),

@@ -60,6 +60,7 @@ export const sheet = Joi.object({
     byUse: byName(USES, Joi.object(thickness)),
     liftMost_m: Joi.number().min(0.0005).max(2).required(),
     feathers: Joi.boolean().required(),
+    liftBy: Joi.object({ vertical: Joi.number().min(0.0005).max(2), overhead: Joi.number().min(0.0005).max(2) }),
   }).required(),
   grain_m: Joi.number().min(0).max(0.05).required(),
   orientations: several(ORIENTATIONS).min(1).required(),
@@ -111,7 +112,12 @@ export const sheet = Joi.object({
   }),
   flowPoints: timePoints,
   milestonePoints: byName(MILESTONES, timePoints),
-  extension: Joi.object({ most: Joi.number().min(0).max(3).required(), grain_m: Joi.number().min(1e-4).max(0.05).required() }),
+  extension: Joi.object({
+    most: Joi.number().min(0).max(3).required(),
+    grain_m: Joi.number().min(1e-4).max(0.05).required(),
+    most_m: Joi.number().min(0.001).max(2),
+    liftMost_m: Joi.number().min(0.001).max(2),
+  }),
   retarderUnit: exactly(['packet', 'citric']),
 });
 

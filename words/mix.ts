@@ -22,6 +22,8 @@ export const mix = {
   stone: 'Clean stone',
   fibre: 'Fibre',
   part: 'Part',
+  ready: 'Ready to use',
+  readyAsItIs: 'straight from the cartridge; nothing is measured or mixed',
   iceMelts: 'in the water; mix until none is left',
   stoneIn: 'after the powder is wet',
   fibreLast: 'last, scattered into the wet mix',

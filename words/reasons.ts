@@ -13,7 +13,7 @@ export const reasons = {
     trip: '{{labels}}: somebody may trip on it; fence it or fill it for the time being.',
     grows: '{{labels}}: measure again before it is priced, it will be larger.',
   },
-  use: { other: 'Made for {{use}}', made: 'Made for {{use}}', also: 'Made for {{first}}, and for {{use}}' },
+  use: { other: 'Made for {{use}}, and nothing on its sheet speaks against this', made: 'Made for {{use}}', also: 'Made for {{first}}, and for {{use}}' },
   substrate: { allowed: 'May lie on {{substrate}}', notAllowed: 'Its sheet does not allow {{substrate}} under it' },
   profile: { reached: 'Wants CSP {{asked}}, gets {{reached}}', short: 'Wants CSP {{asked}}; your preparation leaves {{reached}}' },
   surface: {
@@ -100,6 +100,7 @@ export const reasons = {
   },
   movement: {
     rigid: 'It sets hard: nothing rigid may tie together what moves',
+    soft: 'It stays soft: it fills what moves, and carries nothing',
     narrow: 'The joint is {{width_m}} wide; for its movement this sealant needs {{needs_m}}',
     taken: 'Takes {{movement_share}} of the joint, which needs {{needs_m}}',
     cutJoint: 'A moving crack becomes a joint: cut it at least {{least_m}} wide, rod first',
@@ -128,6 +129,7 @@ export const reasons = {
   retarder: { overDose: '{{dose}} is more retarder than the sheet allows ({{doseMost}}): it may never set right. It is planned without any.' },
   stone: {
     notTaken: '{{name}} takes no stone. It is planned without any.',
+    reaches: 'Neat to {{neat_m}}; with {{stone_share}} of stone to its weight it fills {{depth_m}}',
     over: 'More stone than its sheet takes. It is planned without any.',
     shallow: 'Stone needs {{least_m}} of depth: three of its grains. Leave it out here.',
   },
@@ -146,6 +148,7 @@ export const reasons = {
   water: {
     cold: 'The water is {{water_C}}, colder than {{least_C}}: warm it, or weigh ice in',
     hot: 'The water is {{water_C}}, hotter than the {{most_C}} it takes: it would set in the pail. Cool it',
+    washesOut: 'It washes out under water',
     outside: 'The water for this consistency is outside what its sheet allows: correct the sheet, or mix another consistency',
   },
   mix: { cold: 'The mix would be {{mix_C}}: under {{least_C}} it does not set. Less ice, warmer water or powder' },

@@ -225,6 +225,8 @@ const figureOf = (speaker: Speaker, line: TicketLine, sheet: Sheet, powder_kg: n
       return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.stoneIn') };
     case 'fibre':
       return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.fibreLast') };
+    case 'ready':
+      return { main: vessel(speaker, 'volume', line.volume_m3), sub: say(speaker, 'mix.readyAsItIs') };
     case 'part':
       return { main: vessel(speaker, 'volume', line.level_m3), sub: `${say(speaker, 'mix.toMark')}, ${vessel(speaker, 'mass', line.mass_kg)}` };
     case 'retarder':

@@ -41,6 +41,8 @@ function materialLines(speaker: Speaker, sheet: Sheet): Said[] {
     ['thickness', 'thickness', span(speaker, 'd_m', thickness.least_m, thickness.most_m)],
     ['byUse', 'thicknessUses', byUse(speaker, sheet)],
     ['lift', 'lift', printFigure(speaker, 'd_m', thickness.liftMost_m)],
+    ['liftVertical', 'liftVertical', thickness.liftBy?.vertical ? printFigure(speaker, 'd_m', thickness.liftBy.vertical) : null],
+    ['liftOverhead', 'liftOverhead', thickness.liftBy?.overhead ? printFigure(speaker, 'd_m', thickness.liftBy.overhead) : null],
     ['feathers', 'feather', say(speaker, thickness.feathers ? 'shelf.yes' : 'shelf.no')],
     ['grain_m', 'grain', printFigure(speaker, 'd_m', sheet.grain_m)],
     ['orientations', 'orientations', words(speaker, 'orientation', sheet.orientations)],
@@ -60,6 +62,7 @@ function materialLines(speaker: Speaker, sheet: Sheet): Said[] {
     ['resin', 'byMass', resin?.byMass ? resin.byMass.join(' : ') : null],
     ['resin', 'bottle', resin ? inUnits(speaker, 'volume', resin.bottle_m3) : null],
     ['resin', 'sandLimit', resin?.sandLimit ? say(speaker, 'shelf.toPart', { most: resin.sandLimit }) : null],
+    ['stoneTo', 'stoneTo', extension?.most_m ? printFigure(speaker, 'd_m', extension.most_m) : null],
     ['extension', 'stone', extension ? say(speaker, 'shelf.stoneIs', { most: extension.most, d_m: extension.grain_m }) : null],
     ['mixing', 'mixing', water ? say(speaker, 'shelf.mixingIs', { t_s: mixing.time_s, count: mixing.portions }) : printFigure(speaker, 't_s', mixing.time_s)],
     [

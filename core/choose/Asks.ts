@@ -3,7 +3,7 @@ import type { FindingKind, GrooveInput } from '../survey';
 
 /** What of damage moves: a crack that opens and closes or not, a joint of a width that moves or is still. */
 export type Moving =
-  | { readonly of: 'crack'; readonly moves: boolean }
+  | { readonly of: 'crack'; readonly moves: boolean; readonly width_m: number; /** of the resin over a bed of sand */ readonly cap_m: number }
   | {
       readonly of: 'joint';
       readonly width_m: number;

@@ -76,6 +76,7 @@ export interface ReasonFigures {
   'movement.narrow': { readonly needs_m: number; readonly width_m: number; readonly movement_share: number };
   'movement.notNeeded': { readonly least_m: number };
   'movement.rigid': None;
+  'movement.soft': None;
   'movement.taken': { readonly needs_m: number; readonly width_m: number; readonly movement_share: number };
   'open.close': { readonly to: 'foot' | 'vehicles'; readonly asked_s: number; readonly opens_s: number };
   'open.assumed': { readonly to: 'foot' | 'vehicles'; readonly asked_s: number; readonly opens_s: number };
@@ -104,6 +105,7 @@ export interface ReasonFigures {
   'stock.past': { readonly day: string };
   'stone.notTaken': { readonly findingId: string; readonly name: string };
   'stone.over': { readonly findingId: string; readonly ratio: number; readonly most: number };
+  'stone.reaches': { readonly depth_m: number; readonly neat_m: number; readonly stone_share: number };
   'stone.shallow': { readonly findingId: string; readonly least_m: number };
   'stop.carriesBuilding': { readonly answer: string };
   'stop.movement': { readonly answer: string };
@@ -196,6 +198,7 @@ export interface ReasonFigures {
   'wait.wheels': { readonly labels: string };
   'water.cold': { readonly water_C: number; readonly least_C: number };
   'water.hot': { readonly water_C: number; readonly most_C: number };
+  'water.washesOut': None;
   'water.outside': { readonly ratio: number; readonly least: number; readonly most: number };
   'wedge.thin': { readonly findingId: string; readonly run_m: number };
   'yield.differs': { readonly findingId: string; readonly difference: number };

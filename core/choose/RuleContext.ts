@@ -49,6 +49,12 @@ export interface LifeSpent {
 /** What a rule that looks at no finding may see: asked once for every sheet and element, however many findings it has. */
 export type ElementContext = Omit<RuleContext, 'asks' | 'opensAfter' | 'life' | 'stock' | 'on'>;
 
+/** What a rule may see before the clock of the repair is worked out. */
+export type FirstContext = Omit<RuleContext, 'opensAfter' | 'life'>;
+
+/** A rule that needs no clock. */
+export type FirstRule = (context: FirstContext) => readonly Reason[];
+
 /** A rule of choice: the reasons it finds, none where it has nothing to say. */
 export type Rule = (context: RuleContext) => readonly Reason[];
 

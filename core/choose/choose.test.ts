@@ -8,7 +8,6 @@ import {
   judge,
   LAST_RULES,
   leastForGrain,
-  madeForRule,
   preparationTool,
   profileReached,
   ranking,
@@ -47,7 +46,7 @@ const contextOf = ({ finding: found = finding, ...change }: Changed = {}): RuleC
   house: DEFAULT_HOUSE,
   ...change,
 });
-const codes = (change: Changed): string[] => [madeForRule, ...RULES, ...LAST_RULES].flatMap((rule) => rule(contextOf(change))).map(({ code }) => code);
+const codes = (change: Changed): string[] => [...RULES, ...LAST_RULES].flatMap((rule) => rule(contextOf(change))).map(({ code }) => code);
 const sheet = (change: Partial<Sheet>): Changed => ({ sheet: { ...sheetOf('sandedRapid'), ...change } });
 const at = (change: Partial<ElementInput>): Changed => ({ element: { ...element, ...change } });
 const wedge: FindingInput = { id: 'w', elementId: 'e', label: 'W', kind: 'wedge', run: typed(0.6), rise: typed(0.02), width: typed(1) };

@@ -3,6 +3,8 @@ import { constant, valuesOf, type Constant } from '../quantity/constant';
 /** The constants of choosing. */
 export const CHOOSE_TABLE = {
   grains: constant(3, 'grains', 'largest grains that must fit in a layer or across a crack'),
+  pasteGrain_m: constant(0.003, 'm', 'largest grain of a mortar whose paste is rubbed into a crack'),
+  stoneFrom_m: constant(0.005, 'm', 'largest grain from which a mortar holds stone'),
   sandedFrom_m: constant(0.001, 'm', 'largest grain from which a mortar counts as sanded'),
   sandedLeast_m: constant(0.012, 'm', 'a sanded overlay, by the school that starts there', 'method'),
   profileOf: constant({ wash: 1, brush: 2, grind: 3, blast: 5, breakOut: 8 }, 'CSP', 'surface profile that a way of preparing leaves'),

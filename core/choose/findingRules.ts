@@ -1,34 +1,34 @@
 import { isGoodOn } from '../mix';
 import { ceilingOf } from '../quantity';
 import { chanceOfLife, either } from '../setting';
-import { movementOf, thicknessFor, type Sheet } from '../shelf';
+import { liftMostFor, movementOf, thicknessFor, wantsStone, type Sheet } from '../shelf';
+import { orientationOf } from '../survey';
 import { jointWidth } from '../takeoff';
 import type { Asks } from './Asks';
 import { CHOOSE } from './constants';
 import { edgeOf } from './edgeOf';
-import { leastForGrain } from './houseMethod';
+import { leastForGrain, type HouseMethod } from './houseMethod';
 import type { Reason } from './Reason';
-import { reason, type LifeSpent, type Rule } from './RuleContext';
+import { reason, type FirstRule, type LifeSpent, type Rule } from './RuleContext';
 
-/** A product made for other damage is no answer to this one. */
-export function otherUse(sheet: Sheet, { use, kind }: Pick<Asks, 'use' | 'kind'>): readonly Reason[] | null {
-  if (sheet.uses.includes(use)) return null;
-  return reason('use.other', 'no', { use: sheet.uses[0] ?? '', kind });
-}
-
-/** Made for it, before anything else or also. */
-export const madeForRule: Rule = ({ sheet, asks }) => {
-  const { use } = asks;
-  const other = otherUse(sheet, asks);
-  if (other) return other;
-  return reason(sheet.uses[0] === use ? 'use.made' : 'use.also', 'yes', { use, first: sheet.uses[0] ?? '' });
+/** What a product is good for is told, never held against it: only a property refuses it. */
+export const madeForRule: FirstRule = ({ sheet, asks: { use, kind } }) => {
+  const [first = ''] = sheet.uses;
+  if (!sheet.uses.includes(use)) return reason('use.other', 'caution', { use: first, kind });
+  return reason(first === use ? 'use.made' : 'use.also', 'yes', { use, first });
 };
+
+/** What stays soft fills what moves, and carries nothing. */
+export const softRule: FirstRule = ({ sheet, asks: { moving } }) => (gives(sheet) && !moving ? reason('movement.soft', 'no') : []);
+
+/** Under water only what does not wash out. */
+export const washOutRule: FirstRule = ({ sheet, asks: { underWater } }) => (underWater && sheet.moisture !== 'wet' ? reason('water.washesOut', 'no') : []);
 
 /** What gives with a movement: a sealant in a joint, never a rigid filling. */
 const gives = (sheet: Sheet): boolean => movementOf(sheet) >= CHOOSE.givesFrom;
 
 /** Nothing rigid ties together what moves; what gives needs a joint wide enough for its share of movement. */
-export const movementRule: Rule = ({ sheet, asks: { moving } }) => {
+export const movementRule: FirstRule = ({ sheet, asks: { moving } }) => {
   if (!moving) return [];
   const { least_m } = sheet.thickness;
   if (moving.of === 'joint' && !moving.moves && moving.isJoint) return gives(sheet) ? [] : reason('movement.rigid', 'no');
@@ -42,26 +42,35 @@ export const movementRule: Rule = ({ sheet, asks: { moving } }) => {
   return width_m < needs_m * (1 - 1e-9) ? reason('movement.narrow', 'no', figures) : reason('movement.taken', 'yes', figures);
 };
 
-/** How thick a product lies in a finding: a sealant over its backer rod, half as deep as it is wide; everything else as deep as it goes. */
-const layerIn = (sheet: Sheet, { moving, deepest_m }: Asks): number => (gives(sheet) && moving?.of === 'joint' ? moving.width_m / 2 : deepest_m);
+/** How thick a product lies in a finding: a sealant over its rod, half as deep as it is wide; a resin over a bed of sand as its cap; everything else as deep as it goes. */
+function layerIn(sheet: Sheet, { moving, deepest_m }: Asks, house: HouseMethod): number {
+  if (gives(sheet) && moving?.of === 'joint') return moving.width_m / 2;
+  if (moving?.of !== 'crack' || sheet.water || gives(sheet)) return deepest_m;
+  const bedded = house.cracks === 'bedAndCap' || (house.cracks === 'byWidth' && moving.width_m > CHOOSE.sandedTo_m);
+  return bedded ? Math.min(deepest_m, moving.cap_m) : deepest_m;
+}
 
-/** The deepest place must lie inside the sheet's thickness for this use; more than one lift is possible but costs a wait. */
-export const thicknessRule: Rule = ({ sheet, asks }) => {
+/** The deepest place must lie inside the sheet's thickness for this use, or inside what stone takes it to; more than one lift is possible but costs a wait. */
+export const thicknessRule: FirstRule = ({ sheet, asks, element, house }) => {
   // A moving crack becomes a joint that is cut to the sealant's measure.
   if (gives(sheet) && asks.moving?.of === 'crack') return [];
-  const depth_m = layerIn(sheet, asks);
+  const depth_m = layerIn(sheet, asks, house);
   const { least_m, most_m } = thicknessFor(sheet, asks.use);
-  const { liftMost_m } = sheet.thickness;
   const figures = { depth_m, least_m, most_m };
-  if (depth_m > most_m * (1 + 1e-9)) return reason('thickness.over', 'no', figures);
+  const stone = wantsStone(sheet, depth_m);
+  if (depth_m > most_m * (1 + 1e-9) && !stone) return reason('thickness.over', 'no', figures);
   if (depth_m < least_m * (1 - 1e-9)) return reason('thickness.under', 'no', figures);
+  const lift_m = liftMostFor(sheet, { orientation: orientationOf(element.kind), depth_m });
   // A line is filled shot after shot, not lift on lift.
-  const lifts = asks.moving ? 1 : ceilingOf(depth_m / liftMost_m);
-  return lifts > 1 ? reason('thickness.lifts', 'caution', { ...figures, lifts, lift_m: liftMost_m }) : reason('thickness.fits', 'yes', figures);
+  const lifts = asks.moving ? 1 : ceilingOf(depth_m / lift_m);
+  return [
+    ...(stone ? reason('stone.reaches', 'caution', { depth_m, neat_m: most_m, stone_share: sheet.extension?.most ?? 0 }) : []),
+    ...(lifts > 1 ? reason('thickness.lifts', 'caution', { ...figures, lifts, lift_m }) : stone ? [] : reason('thickness.fits', 'yes', figures)),
+  ];
 };
 
 /** Never under the sheet's minimum: a feathered rim needs a sheet that feathers. */
-export const edgeRule: Rule = ({ sheet, asks: { rim, deepest_m }, element, house }) => {
+export const edgeRule: FirstRule = ({ sheet, asks: { rim, deepest_m }, element, house }) => {
   if (rim === 'runsOut')
     return sheet.thickness.feathers ? reason('edge.feathers', 'yes') : reason('edge.noFeather', 'caution', { least_m: sheet.thickness.least_m });
   if (rim === null) return [];
@@ -74,29 +83,30 @@ export const edgeRule: Rule = ({ sheet, asks: { rim, deepest_m }, element, house
 };
 
 /** Three grains must fit in the layer, or across a crack, or they bridge it; a skim by the firm's own school. */
-export const grainRule: Rule = ({ sheet, asks: { use, grainRoom_m: depth_m, rubbedIn }, house }) => {
+export const grainRule: FirstRule = ({ sheet, asks: { use, grainRoom_m: depth_m, rubbedIn }, house }) => {
   const needs_m = leastForGrain(house, sheet, use === 'overlay');
   const figures = { grain_m: sheet.grain_m, needs_m, depth_m };
   // A mortar too coarse for a crack is rubbed in as paste, or the crack is opened for it.
-  if (depth_m < needs_m && rubbedIn && sheet.water) return reason(house.renderCracks === 'open' ? 'grain.open' : 'grain.rubIn', 'caution', figures);
+  if (depth_m < needs_m && rubbedIn && sheet.water && sheet.grain_m <= CHOOSE.pasteGrain_m)
+    return reason(house.renderCracks === 'open' ? 'grain.open' : 'grain.rubIn', 'caution', figures);
   return depth_m < needs_m ? reason('grain.coarse', 'no', figures) : reason('grain.fits', 'yes', figures);
 };
 
 /** What holds back water wants a head its sheet stands. */
-export const headRule: Rule = ({ sheet, element, asks: { underWater } }) => {
+export const headRule: FirstRule = ({ sheet, element, asks: { underWater } }) => {
   if (!underWater && !element.exposures.includes('immersion')) return [];
   const head_m = sheet.head_m ?? 0;
   return head_m > 0 ? reason('head.stands', 'yes', { head_m }) : reason('head.none', 'caution');
 };
 
 /** Finished as its surroundings are, where somebody asked for that; a line and a hole under water take no texture. */
-export const textureRule: Rule = ({ sheet, element: { texture }, asks: { takesTexture } }) => {
+export const textureRule: FirstRule = ({ sheet, element: { texture }, asks: { takesTexture } }) => {
   if (!texture || !sheet.textures || !takesTexture) return [];
   return sheet.textures.includes(texture) ? reason('texture.takes', 'yes', { texture }) : reason('texture.cannot', 'caution', { texture });
 };
 
 /** What lies at the yard is used first, unless it is past its date on the day of the work. */
-export const stockRule: Rule = ({ stock = [], on }) => {
+export const stockRule: FirstRule = ({ stock = [], on }) => {
   if (stock.length === 0) return [];
   const good = stock.filter((lot) => isGoodOn(lot, on));
   if (good.length === 0) return reason('stock.past', 'caution', { day: stock.map(({ useBy = '' }) => useBy).reduce((a, b) => (a > b ? a : b)) });
@@ -139,8 +149,19 @@ export const timeToOpenRule: Rule = ({ element, opensAfter }) => {
   return opensAfter_s > after_s * CHOOSE.closeToOpen ? reason('open.close', 'caution', figures) : reason('open.inTime', 'yes', figures);
 };
 
-/** In the order a person would ask, once it is made for the damage at all. */
-export const FINDING_RULES: readonly Rule[] = [movementRule, thicknessRule, edgeRule, grainRule, headRule, textureRule, stockRule];
+/** In the order a person would ask. */
+export const FINDING_RULES: readonly FirstRule[] = [
+  madeForRule,
+  softRule,
+  washOutRule,
+  movementRule,
+  thicknessRule,
+  edgeRule,
+  grainRule,
+  headRule,
+  textureRule,
+  stockRule,
+];
 
 /** Asked last and only of what nothing else refuses: they take the whole clock of the repair. */
 export const LAST_RULES: readonly Rule[] = [lifeRule, timeToOpenRule];

@@ -1,8 +1,8 @@
 import type { Reason } from './Reason';
 import { worstOf } from './worstOf';
-import type { ElementContext, RuleContext } from './RuleContext';
+import type { ElementContext, FirstContext, RuleContext } from './RuleContext';
 import { ELEMENT_RULES } from './elementRules';
-import { FINDING_RULES, LAST_RULES, madeForRule } from './findingRules';
+import { FINDING_RULES, LAST_RULES } from './findingRules';
 
 /** A sheet against a finding: its verdict with reasons, its cost and when it opens. */
 export interface Ranked {
@@ -42,17 +42,20 @@ function elementReasons(context: ElementContext): readonly Reason[] {
   return reasons;
 }
 
-/** A sheet by every rule; the dear ones are asked last, of what nothing else refuses. */
-export const judge = (context: RuleContext): Judged => {
-  // What is made for other damage is not judged further: no depth and no price would make it right.
-  const use = madeForRule(context);
-  if (worstOf(use) === 'no') return { verdict: 'no', reasons: use };
-  const first = [...use];
+/** What speaks for and against a sheet before its clock is worked out: most of a shelf is refused here. */
+export function judgeFirst(context: FirstContext): readonly Reason[] {
+  const first: Reason[] = [];
   for (const rule of FINDING_RULES) first.push(...rule(context));
   first.push(...elementReasons(context));
+  return first;
+}
+
+/** A sheet by every rule; the dear ones are asked last, of what nothing else refuses. */
+export const judge = (context: RuleContext, first: readonly Reason[] = judgeFirst(context)): Judged => {
   if (worstOf(first) === 'no') return { verdict: 'no', reasons: first };
-  for (const rule of LAST_RULES) first.push(...rule(context));
-  return { verdict: worstOf(first), reasons: first };
+  const reasons = [...first];
+  for (const rule of LAST_RULES) reasons.push(...rule(context));
+  return { verdict: worstOf(reasons), reasons };
 };
 
 const ORDER = { yes: 0, caution: 1, no: 2 } as const;

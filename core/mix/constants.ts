@@ -32,6 +32,7 @@ export const MIX_TABLE = {
   sdWaste: constant(0.04, 'ln', 'sd of ln waste'),
   pailMixedShare: constant(0.75, '1', 'how full a pail may be when mixed', 'method'),
   pailDryShare: constant(0.9, '1', 'how full a pail may be of dry bulk and water', 'method'),
+  stone: constant({ moisture: 0, absorption: 0.01 }, '1', 'clean dry stone, by mass'),
   batchLeast_kg: constant(0.25, 'kg', 'the smallest mix that a jug can measure: a cupful'),
   byWeightStep: constant(0.8, '1', 'batches by weight are tried so much smaller each time', 'method'),
   handsFactor: constant([1, 1.7, 2.2], '1', 'rate of one, two and three hands on one panel'),

@@ -54,7 +54,7 @@ const CASES: readonly Case[] = [
     name: 'C: a partial-depth replacement, five inches',
     element: { thickness: typed(0.3), exposures: ['frost', 'wheels'] },
     finding: { ...finding, deepest: typed(0.125) },
-    wins: /^Rapid concrete/,
+    wins: /^(Rapid concrete|Structural rapid mortar)/,
     refused: [/^Sanded rapid mortar, 15/, 'thickness.over'],
   },
   {

@@ -41,6 +41,25 @@ const W8 = [
 
 const TEMPERATURES = { least: -30, most: 90 } as const;
 
+/** What a course may be of: least and most of each. */
+const RANGES = [
+  ['pail_life_s', 1, 1e7],
+  ['film_life_s', 1, 1e7],
+  ['Ea_J_mol', SETTING.activationLeast_J_mol, SETTING.activationMost_J_mol],
+  ['mix_C', TEMPERATURES.least, TEMPERATURES.most],
+  ['thickness_m', 2e-4, 2],
+  ['mass_kg', 1e-3, 5000],
+  ['placed_after_s', 0, Infinity],
+] as const;
+
+/** Checked without making anything: a ranking makes ten thousands of courses. @throws Problem `outOfRange` */
+function checkCourse(input: CourseInput): void {
+  for (const [quantity, least, most] of RANGES) {
+    const value = input[quantity];
+    if (!(value >= least && value <= most)) inRange({ quantity, value, least, most });
+  }
+}
+
 /** No plan looks further than this, s. */
 const FURTHEST_S = 60 * 86400;
 
@@ -69,16 +88,10 @@ export class Course {
   /** @throws Problem `outOfRange` for any temperature, thickness, mass or life outside its range */
   constructor(private readonly input: CourseInput) {
     const { layer = SETTING.mortar, base = SETTING.slab, retarder = 1, massFactor = 1, reference_C = SETTING.reference_C } = input;
-    inRange({ quantity: 'pail_life_s', value: input.pail_life_s, least: 1, most: 1e7 });
-    inRange({ quantity: 'film_life_s', value: input.film_life_s, least: 1, most: 1e7 });
-    inRange({ quantity: 'Ea_J_mol', value: input.Ea_J_mol, least: SETTING.activationLeast_J_mol, most: SETTING.activationMost_J_mol });
-    inRange({ quantity: 'mix_C', value: input.mix_C, ...TEMPERATURES });
+    checkCourse(input);
     const air = checkedTemperatures('surroundings_C', input.surroundings_C, TEMPERATURES);
     this.surface = checkedTemperatures('surface_C', input.surface_C, TEMPERATURES);
     this.still_C = this.surface ? 0 : (input.surface_C as number);
-    inRange({ quantity: 'thickness_m', value: input.thickness_m, least: 2e-4, most: 2 });
-    inRange({ quantity: 'mass_kg', value: input.mass_kg, least: 1e-3, most: 5000 });
-    inRange({ quantity: 'placed_after_s', value: input.placed_after_s, least: 0, most: Infinity });
     this.EaOverR = input.Ea_J_mol / SETTING.gasConstant_J_molK;
     this.inverseReference = inverseKelvin(reference_C);
     this.tau = SETTING.pailTime_s * Math.cbrt(input.mass_kg / SETTING.pailMass_kg);
@@ -164,6 +177,46 @@ export class Course {
       from = to;
     }
     return sum;
+  }
+
+  /**
+   * How ln of what is spent t seconds after first water goes with each temperature it runs on, 1/K: of the mix, of what the
+   * pail relaxes to, of the surface under the layer. A kelvin of each, all along the course.
+   */
+  sensitivityAt(t: number): { readonly mix: number; readonly surroundings: number; readonly surface: number } {
+    const sums = { spent: 0, mix: 0, surroundings: 0, surface: 0 };
+    const add = (at_C: number, weight: number, mix: number, surface: number): void => {
+      const spent = weight * rateOf(at_C, this.EaOverR, this.inverseReference);
+      const each = (spent * this.EaOverR) / (at_C + SETTING.kelvin_K) ** 2;
+      sums.spent += spent;
+      sums.mix += each * mix;
+      sums.surface += each * surface;
+      sums.surroundings += each * (1 - mix - surface);
+    };
+    const pailEnd = Math.min(t, this.placedAfter);
+    for (let from = 0; from < pailEnd;) {
+      const to = Math.min(pailEnd, this.nextInPail(from));
+      const [half, middle] = [(to - from) / 2, (to + from) / 2];
+      for (let i = 0; i < 8; i += 1) {
+        const at = middle + half * X8[i]!;
+        add(this.pail_C(at), W8[i]! * half * this.pailRate, Math.exp(-at / this.tau), 0);
+      }
+      from = to;
+    }
+    const end = Math.sqrt(Math.max(0, t - this.placedAfter));
+    const placedMix = Math.exp(-this.placedAfter / this.tau);
+    for (let from = 0; from < end;) {
+      const to = Math.min(end, this.nextRoot(from));
+      const [half, middle] = [(to - from) / 2, (to + from) / 2];
+      for (let i = 0; i < 8; i += 1) {
+        const root = middle + half * X8[i]!;
+        const kept = this.excess(this.xPerRoot * root);
+        add(this.layer_C(root), W8[i]! * 2 * root * half * this.filmRate, kept * placedMix, 1 - kept);
+      }
+      from = to;
+    }
+    const { spent, mix, surroundings, surface } = sums;
+    return spent > 0 ? { mix: mix / spent, surroundings: surroundings / spent, surface: surface / spent } : { mix: 0, surroundings: 0, surface: 0 };
   }
 
   /**

@@ -4,6 +4,7 @@ import { problemOf } from '../testing/problemOf';
 import {
   ageForStrength,
   checkedTemperatures,
+  Course,
   massFactor,
   monteCarloLives,
   normals,
@@ -161,4 +162,37 @@ test('the mass effect is clamped, resins warm more for their weight, a dose with
   expect(resinPaddleRise({ mass_kg: 100, mixing_s: 60 })).toBeCloseTo((0.3 * 60) / 190, 12);
   expect(retarderFactor({ dose: 0, table: [] })).toBe(1);
   expect(problemOf(() => retarderFactor({ dose: 0.5, table: [] })).code).toBe('outOfRange');
+});
+
+test('how a life goes with each temperature it runs on is what a kelvin of it does', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 5, max: 40, noNaN: true }),
+      fc.double({ min: 0.003, max: 0.06, noNaN: true }),
+      fc.double({ min: 30, max: 900, noNaN: true }),
+      fc.double({ min: 60, max: 3600, noNaN: true }),
+      (surface_C, thickness_m, placed_after_s, t) => {
+        const input = {
+          pail_life_s: 600,
+          film_life_s: 600,
+          Ea_J_mol: 55e3,
+          mix_C: 22,
+          surroundings_C: 27,
+          mass_kg: 12,
+          surface_C,
+          thickness_m,
+          placed_after_s,
+        };
+        const slope = (name: 'mix_C' | 'surroundings_C' | 'surface_C'): number => {
+          const ln = (by: number): number => Math.log(new Course({ ...input, [name]: input[name] + by }).spentAt(t));
+          return (ln(0.01) - ln(-0.01)) / 0.02;
+        };
+        const { mix, surroundings, surface } = new Course(input).sensitivityAt(t);
+        expect(mix).toBeCloseTo(slope('mix_C'), 6);
+        expect(surroundings).toBeCloseTo(slope('surroundings_C'), 6);
+        expect(surface).toBeCloseTo(slope('surface_C'), 6);
+      },
+    ),
+    { numRuns: 60 },
+  );
 });

@@ -101,6 +101,8 @@ export interface Sheet {
     readonly least_m: number;
     readonly most_m: number;
     readonly liftMost_m: number;
+    /** what of it holds standing or hanging, where that is less */
+    readonly liftBy?: { readonly vertical?: number; readonly overhead?: number };
     readonly feathers: boolean;
     /** where a use has its own */
     readonly byUse?: Readonly<Partial<Record<Use, { readonly least_m: number; readonly most_m: number }>>>;
@@ -160,7 +162,13 @@ export interface Sheet {
   /** milestones at other temperatures; they share the flow's activation energy and help to fit it */
   readonly milestonePoints?: Readonly<Partial<Record<MilestoneName, readonly (readonly [temperature_C: number, time_s: number])[]>>>;
   /** clean stone that may be added, kg for each kg of powder, and its largest grain */
-  readonly extension?: { readonly most: number; readonly grain_m: number };
+  readonly extension?: {
+    readonly most: number;
+    readonly grain_m: number;
+    /** how thick it may then be, and in one lift; as without stone where nothing is said */
+    readonly most_m?: number;
+    readonly liftMost_m?: number;
+  };
 }
 
 /** What only a resin has. */

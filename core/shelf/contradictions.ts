@@ -14,7 +14,7 @@ export interface Contradiction {
 /** Milestones that can only come one after another. */
 const ORDER: readonly (readonly [MilestoneName, MilestoneName])[] = [
   ['initial', 'final'],
-  ['final', 'strip'],
+  ['holdsForm', 'strip'],
   ['final', 'foot'],
   ['foot', 'vehicles'],
 ];

@@ -46,6 +46,9 @@ export const activationOf = (sheet: Sheet): number => flowOf(sheet).Ea_J_mol;
 /** Whether it is mixed of parts that cure, without water. */
 export const isResin = (sheet: Sheet): boolean => sheet.binder === 'epoxy' || sheet.binder === 'polyurea';
 
+/** Comes ready in its cartridge: nothing is mixed. */
+export const isReady = (sheet: Sheet): boolean => sheet.parts?.length === 1;
+
 /** Mixed of powder and water; resins and sealants come in parts. */
 export const isPowder = (sheet: Sheet): boolean => sheet.water !== null;
 

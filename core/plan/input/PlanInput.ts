@@ -80,7 +80,8 @@ export interface CrewInput {
 export interface BatchInput {
   readonly share: number | null;
   readonly retarderDose: number;
-  readonly task: Task;
+  /** what the crew mixes it to; absent where the work itself says */
+  readonly consistency?: Task;
   readonly fibre?: { readonly kind: FibreKind; readonly dose_kg_m3: number; readonly bag_kg: number };
   /** share of the water that goes in as ice */
   readonly iceShare?: number;
@@ -192,5 +193,5 @@ export const ratesOf = ({ rates }: FirmSettings): Rates => ({ ...DEFAULT_RATES, 
 /** Two hands, 0.12 m2 a minute, until the firm says its own. */
 export const DEFAULT_CREW: CrewInput = { hands: 2, rate_m2_s: 0.12 / 60, carry_s: 30, finish_s: 90 };
 
-/** Mixed to spread, without additions, in shares the plan finds. */
-export const DEFAULT_BATCH: BatchInput = { share: null, retarderDose: 0, task: 'spread' };
+/** Mixed to what the work asks, without additions, in shares the plan finds. */
+export const DEFAULT_BATCH: BatchInput = { share: null, retarderDose: 0 };

@@ -14,7 +14,7 @@ export function hashesOf(input: PlanInput): StageHashes {
   const quantities = hashOf({
     layers,
     firm: { waste: firm.medianWaste, quantile: firm.orderQuantile },
-    task: batch.task,
+    consistency: batch.consistency ?? null,
     ...(input.stock ? { stock: input.stock } : {}),
   });
   const batches = hashOf({ quantities, firm, crew, batch });

@@ -1,6 +1,6 @@
 import type { Asks, HouseMethod, Reason } from '../../choose';
 import type { Work } from '../../day';
-import type { Sheet, Use } from '../../shelf';
+import type { Sheet, Task, Use } from '../../shelf';
 import type { ElementInput, FindingInput } from '../../survey';
 import type { Point } from '../../takeoff';
 import type { Context } from '../input/Context';
@@ -14,6 +14,11 @@ import type { Taken } from './Taken';
 export interface FoundAt {
   readonly element: ElementInput;
   readonly findings: readonly FindingInput[];
+}
+
+/** What decides how stiff a mix is. */
+export interface TaskAsked extends Pick<Context, 'element' | 'sheet' | 'takeOff'> {
+  readonly house: HouseMethod;
 }
 
 /** What the crew has learned of it. */
@@ -56,6 +61,8 @@ export interface Damage<F extends FindingInput> {
   movedTo(finding: F, points: readonly Point[]): F;
   /** the kind of work that fills it */
   work(finding: F, element: ElementInput): Work;
+  /** what the material must do to fill it, the best first */
+  tasks(finding: F, asked: TaskAsked): readonly Task[];
   /** what it says to whether its element may be repaired */
   verdict(finding: F, site: FoundAt): readonly Reason[];
   /** what it takes of one sheet, by the way it is filled with it */

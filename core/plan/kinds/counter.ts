@@ -13,6 +13,7 @@ export const counter: Damage<CounterInput> = {
   use: 'counter',
   wetEdge: true,
   work: () => 'overlay',
+  tasks: () => ['pour', 'spread'],
   covers: true,
   reinforceable: false,
   asks: ({ thickness: { value: deepest_m } }) => ordinaryAsks(deepest_m),

@@ -1,7 +1,7 @@
 import { CHOOSE } from '../../choose';
 import { sigmaOf } from '../../quantity';
 import { isResin, movementOf } from '../../shelf';
-import { crackMoves, crackReasons, type CrackInput } from '../../survey';
+import { crackMoves, crackReasons, orientationOf, type CrackInput } from '../../survey';
 import { crackResin, crackSand, lineLength, meanWidth, TAKEOFF } from '../../takeoff';
 import { atSlab, readyToRub } from '../steps/atSlab';
 import { vacuuming } from '../steps/preparing';
@@ -17,11 +17,13 @@ export const crack: Damage<CrackInput> = {
   use: 'crack',
   reinforceable: false,
   work: () => 'crackResin',
+  // Rubbed in as paste, or pressed into what was opened.
+  tasks: (_finding, asked) => (orientationOf(asked.element.kind) === 'horizontal' ? ['brush', 'spread'] : ['hang', 'spread']),
   open: true,
   asks: (finding, site) =>
     ordinaryAsks(finding.depth.value, {
       grainRoom_m: meanWidth(finding.widths),
-      moving: { of: 'crack', moves: crackMoves(finding, site) },
+      moving: { of: 'crack', moves: crackMoves(finding, site), width_m: meanWidth(finding.widths), cap_m: finding.cap_m },
       rubbedIn: true,
       takesTexture: false,
     }),

@@ -7,7 +7,7 @@ import { riserMethod } from '../steps/riserMethod';
 import type { Damage } from './Damage';
 import { sigmaOfSizes } from './Taken';
 import { facedLayers } from './facedLayers';
-import { ORDINARY, ordinaryAsks } from './ordinary';
+import { faceTasks, ORDINARY, ordinaryAsks } from './ordinary';
 
 const deepest = ({ across, down }: EdgeInput): number => Math.min(across.value, down.value);
 
@@ -16,6 +16,7 @@ export const edge: Damage<EdgeInput> = {
   ...ORDINARY,
   use: 'edge',
   carries: true,
+  tasks: (_finding, { house, takeOff }) => faceTasks(riserMethod(house, takeOff.deepest_m)),
   asks: (finding) => ordinaryAsks(deepest(finding)),
   takeOff({ section, length, across, down }) {
     const size = { section, length_m: length.value, across_m: across.value, down_m: down.value };

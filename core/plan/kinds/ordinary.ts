@@ -1,11 +1,14 @@
-import type { Asks } from '../../choose';
-import type { FindingInput } from '../../survey';
-import type { AsksOfKind, Damage } from './Damage';
+import { CHOOSE, type Asks } from '../../choose';
+import type { Task } from '../../shelf';
+import { orientationOf, type FindingInput } from '../../survey';
+import type { RiserFace } from '../steps/riserMethod';
+import type { AsksOfKind, Damage, TaskAsked } from './Damage';
 
 type Ordinary = Pick<
   Damage<FindingInput>,
   | 'wetEdge'
   | 'work'
+  | 'tasks'
   | 'covers'
   | 'reinforceable'
   | 'carries'
@@ -20,10 +23,23 @@ type Ordinary = Pick<
   | 'edging'
 >;
 
+/** What hangs must hang; what lies with stone in it is screeded, else spread. */
+export const layTasks = ({ element, sheet }: TaskAsked): readonly Task[] =>
+  orientationOf(element.kind) !== 'horizontal'
+    ? ['hang', 'ball', 'spread']
+    : sheet.grain_m >= CHOOSE.stoneFrom_m
+      ? ['screed', 'spread', 'pour']
+      : ['spread', 'screed'];
+
+/** What is made against a face: skimmed wet and brushed, held by the trowel stiff, poured into a form. */
+export const faceTasks = (face: RiserFace): readonly Task[] =>
+  face === 'skimmed' ? ['brush', 'spread'] : face === 'trowelHeld' ? ['hang', 'spread'] : ['pour', 'screed', 'spread'];
+
 /** What most kinds have in common: a body on a base, filled portion by portion as it was measured. A kind says only where it differs. */
 export const ORDINARY: Ordinary = {
   wetEdge: false,
   work: () => 'fill',
+  tasks: (_finding, asked) => layTasks(asked),
   covers: false,
   reinforceable: true,
   carries: false,

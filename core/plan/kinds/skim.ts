@@ -6,13 +6,15 @@ import { facing } from '../steps/facing';
 import { lifting } from '../steps/lifting';
 import { preparing } from '../steps/preparing';
 import type { Damage } from './Damage';
-import { ORDINARY, ordinaryAsks } from './ordinary';
+import { layTasks, ORDINARY, ordinaryAsks } from './ordinary';
 
 /** A skim or overlay over a profile. */
 export const skim: Damage<SkimInput> = {
   ...ORDINARY,
   use: 'overlay',
   wetEdge: true,
+  // A riser is brushed on wet; an overlay is spread and broomed at once.
+  tasks: (_finding, asked) => (asked.element.kind === 'step' ? ['brush', 'spread'] : layTasks(asked)),
   work(_finding, { kind, marks = [] }) {
     if (kind === 'wall' || kind === 'soffit' || kind === 'step') return 'skim';
     return marks.some(({ what }) => what === 'obstacle') ? 'overlayObstacles' : 'overlay';

@@ -35,6 +35,21 @@ function cutTo(input: PlanInput, finding: SpallInput, sheet: Sheet): number {
   return edge === 'feathered' ? 0 : edge === 'keyed' ? sheet.thickness.least_m : shoulderOf(sheet);
 }
 
+/** Volumes of a spall already cut to a depth: a shelf asks for the same few. */
+const cutVolumes = new WeakMap<SpallInput, Map<number, number>>();
+
+function cutVolume(finding: SpallInput, area_m2: number, least_m: number): number {
+  const known = cutVolumes.get(finding) ?? new Map<number, number>();
+  cutVolumes.set(finding, known);
+  const volume_m3 =
+    known.get(least_m) ??
+    ((finding.readings ?? []).length < TAKEOFF.readingsLeast
+      ? volumeCutTo({ area_m2, deepest_m: deepest(finding), shape: finding.shape, least_m })
+      : spallVolume({ ...spallReadings(finding), least_m }).volume_m3);
+  known.set(least_m, volume_m3);
+  return volume_m3;
+}
+
 /** A broken-out or scaled patch. */
 export const spall: Damage<SpallInput> = {
   ...ORDINARY,
@@ -60,10 +75,7 @@ export const spall: Damage<SpallInput> = {
     const least_m = cutTo(input, finding, sheet);
     if (least_m === 0) return takeOff;
     const { area_m2 } = takeOff;
-    const volume_m3 =
-      (finding.readings ?? []).length < TAKEOFF.readingsLeast
-        ? volumeCutTo({ area_m2, deepest_m: deepest(finding), shape: finding.shape, least_m })
-        : spallVolume({ ...spallReadings(finding), least_m }).volume_m3;
+    const volume_m3 = cutVolume(finding, area_m2, least_m);
     return {
       ...takeOff,
       deepest_m: Math.max(takeOff.deepest_m, least_m),
@@ -94,7 +106,7 @@ export const spall: Damage<SpallInput> = {
     deepest_m: takeOff.deepest_m,
     shape: finding.shape,
     edge: edgeOf({ house, element, rim: finding.edge, deepest_m: deepest(finding) }),
-    lifts: liftsOf({ takeOff, sheet }),
+    lifts: liftsOf({ takeOff, sheet, element }),
   }),
   body: liftLayers,
 };

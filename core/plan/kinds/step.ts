@@ -1,3 +1,4 @@
+import { CHOOSE } from '../../choose';
 import type { StepInput } from '../../survey';
 import { flightOf, formBallast, formPressure, formThrust, lineLength, propForce, rebuiltStep, TAKEOFF } from '../../takeoff';
 import { facing } from '../steps/facing';
@@ -8,13 +9,17 @@ import { stepOf } from '../steps/stepOf';
 import type { Damage } from './Damage';
 import { sigmaOfSizes } from './Taken';
 import { facedLayers } from './facedLayers';
-import { ORDINARY, ordinaryAsks } from './ordinary';
+import { faceTasks, ORDINARY, ordinaryAsks } from './ordinary';
 
 /** A step rebuilt inside a form. */
 export const step: Damage<StepInput> = {
   ...ORDINARY,
   use: 'rebuild',
   carries: true,
+  tasks: (_finding, { house, takeOff, sheet }) => {
+    const face = riserMethod(house, takeOff.deepest_m);
+    return face === 'formed' && sheet.grain_m >= CHOOSE.stoneFrom_m ? ['screed', 'pour', 'spread'] : faceTasks(face);
+  },
   asks: ({ rise: { value: deepest_m } }) => ordinaryAsks(deepest_m),
   takeOff({ width, going, rise, steps, stays_m3, pitch, propAngle_rad }) {
     const [width_m, going_m, rise_m] = [width.value, going.value, rise.value];

@@ -14,6 +14,7 @@ export const voidUnderWater: Damage<VoidInput> = {
   use: 'void',
   reinforceable: false,
   work: () => 'handPortions',
+  tasks: () => ['ball', 'hang', 'spread'],
   asks: ({ deepest: { value: deepest_m } }) => ordinaryAsks(deepest_m, { underWater: true, takesTexture: false }),
   takeOff({ outline, deepest, shape }) {
     const area_m2 = polygonArea(outline);
@@ -27,12 +28,12 @@ export const voidUnderWater: Damage<VoidInput> = {
   filling: (context) => lifting(context, 'step.pressIn'),
   // Under water nothing is smoothed and nothing is coated: touching it loosens it again.
   finishing: () => [stepOf('step.faceAbove', {})],
-  section: ({ finding, takeOff, sheet }) => ({
+  section: ({ element, finding, takeOff, sheet }) => ({
     kind: 'void',
     deepest_m: takeOff.deepest_m,
     shape: finding.shape,
     edge: 'feathered',
-    lifts: liftsOf({ takeOff, sheet }),
+    lifts: liftsOf({ takeOff, sheet, element }),
   }),
   body: liftLayers,
 };

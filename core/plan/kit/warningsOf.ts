@@ -26,7 +26,7 @@ export function warningsOf(input: PlanInput, findings: readonly FindingPlan[], s
     const drying = chosen.window.evaporation_kg_m2h;
     if (drying >= alarm.act) warnings.push({ code: 'drying.act', verdict: 'no', figures: { findingId, drying_kg_m2h: drying } });
     else if (drying >= alarm.caution) warnings.push({ code: 'drying.caution', verdict: 'caution', figures: { findingId, drying_kg_m2h: drying } });
-    const difference = yieldDifference(sheet, input.batch.task);
+    const difference = yieldDifference(sheet, chosen.ticket.task);
     if (Math.abs(difference) > MIX.yieldDiffers) warnings.push({ code: 'yield.differs', verdict: 'caution', figures: { findingId, difference } });
     const doseMost = Math.max(0, ...sheet.retarder.map(([dose]) => dose));
     if (input.batch.retarderDose > doseMost)

@@ -1,6 +1,7 @@
-import { extend, mixedVolume, type Extended } from '../../mix';
+import { extend, MIX, mixedVolume, type Extended } from '../../mix';
 import { Problem } from '../../quantity';
-import { resinDensity, type Sheet, type Task } from '../../shelf';
+import { resinDensity, wantsStone, type Sheet, type Task } from '../../shelf';
+import type { Context } from '../input/Context';
 import type { StoneInput } from '../input/PlanInput';
 
 /** Water to powder for a task, never outside the sheet's band; the middle of it where the sheet names no figure. */
@@ -11,8 +12,14 @@ export function waterRatioOf(sheet: Sheet, task: Task): number {
 }
 
 /** The stone that goes in: what is asked for, where the sheet takes so much; else none, which the plan says. */
-export function stoneTaken(sheet: Sheet, stone: StoneInput | undefined): StoneInput | undefined {
+function stoneTaken(sheet: Sheet, stone: StoneInput | undefined): StoneInput | undefined {
   return stone && sheet.extension && sheet.water && stone.ratio <= sheet.extension.most * (1 + 1e-9) ? stone : undefined;
+}
+
+/** The stone that goes in here: what the crew asks for, else what alone takes the sheet to this depth. */
+export function stoneFor({ input: { batch }, sheet, takeOff }: Pick<Context, 'input' | 'sheet' | 'takeOff'>): StoneInput | undefined {
+  if (batch.stone) return stoneTaken(sheet, batch.stone);
+  return sheet.extension && wantsStone(sheet, takeOff.deepest_m) ? { ratio: sheet.extension.most, ...MIX.stone } : undefined;
 }
 
 /** So much powder stretched with its stone. */

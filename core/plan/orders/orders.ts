@@ -22,7 +22,8 @@ import type { PlanInput, StockInput } from '../input/PlanInput';
 import { dayOfWork } from '../input/site';
 import { kindOf } from '../kinds';
 import { leftHigh } from '../steps/leftHigh';
-import { stoneTaken, waterRatioOf, yieldOf } from './mixOf';
+import { taskOf } from '../steps/taskOf';
+import { stoneFor, waterRatioOf, yieldOf } from './mixOf';
 import { knownSheet } from '../input/sheetOf';
 
 /** How sure an order can be asked to be. */
@@ -94,17 +95,18 @@ const scrubVolume = (house: HouseMethod, { area_m2, length_m }: TakeOff, sheet: 
   bondOf(house, sheet) === 'scrub' && length_m === null ? area_m2 * MIX.slurryLayer_m : 0;
 
 /** What must be bought at each quantile, kg: the volume with its texture, crown and scrub coat, over the yield, and waste. */
-export function needOf({ input, finding, takeOff, sheet }: Needed): { yield_m3_kg: number; sigmas: number[]; at: (quantile: number) => number } {
-  const { firm, batch } = input;
+export function needOf({ input, element, finding, takeOff, sheet }: Needed): { yield_m3_kg: number; sigmas: number[]; at: (quantile: number) => number } {
+  const { firm } = input;
   const house = houseOf(input.house);
-  const yield_m3_kg = yieldOf(sheet, batch.task, stoneTaken(sheet, batch.stone));
+  const yield_m3_kg = yieldOf(sheet, taskOf({ input, element, finding, sheet, takeOff }), stoneFor({ input, sheet, takeOff }));
   const texture_m3 = takeOff.rough_m2 * textureOf(Math.max(1, profileReached(house, sheet)));
-  const nominal = (takeOff.volume.p50 + texture_m3 + crownVolume({ input, finding, takeOff, sheet }) + scrubVolume(house, takeOff, sheet)) / yield_m3_kg;
+  const nominal =
+    (takeOff.volume.p50 + texture_m3 + crownVolume({ input, element, finding, takeOff, sheet }) + scrubVolume(house, takeOff, sheet)) / yield_m3_kg;
   const sigmas = [takeOff.sigma, MIX.sdYield, MIX.sdWaste];
   return { yield_m3_kg, sigmas, at: (quantile) => orderQuantile({ nominal, medianWaste: firm.medianWaste, sigma_log: sigmas, quantile }) };
 }
 
-type Needed = Pick<Context, 'input' | 'finding' | 'takeOff' | 'sheet'>;
+type Needed = Pick<Context, 'input' | 'element' | 'finding' | 'takeOff' | 'sheet'>;
 
 /** What is bought of one product for a finding at the firm's own quantile, kg, and what it costs, minor units. */
 export function materialNeed(context: Needed): { need_kg: number; cost_minor: number } {
@@ -115,14 +117,14 @@ export function materialNeed(context: Needed): { need_kg: number; cost_minor: nu
 /** Powder, packages, cost and the chance of running short; the texture the layer must fill is part of the need. */
 export function quantitiesOf(context: Needed): Quantities {
   const { input, sheet } = context;
-  const { firm, batch } = input;
+  const { firm } = input;
   const { yield_m3_kg, sigmas, at } = needOf(context);
   const powder: Ranged = { p10: at(0.1), p50: at(0.5), p90: at(0.9) };
   const option = (quantile: number): OrderOption => orderOf({ sheet, need_kg: at(quantile), quantile, median_kg: powder.p50, sigma: combinedSd(sigmas) });
   const { mass_kg: bag_kg } = bagOf(sheet);
   const best = bestOf(input, sheet);
   return {
-    waterRatio: sheet.water ? waterRatioOf(sheet, batch.task) : 0,
+    waterRatio: sheet.water ? waterRatioOf(sheet, taskOf(context)) : 0,
     yield_m3_kg,
     powder,
     bag_kg,

@@ -1,6 +1,6 @@
 import { bondOf, CHOOSE, houseOf, isSoaked, type HouseMethod } from '../../choose';
 import { MIX } from '../../mix';
-import { isResin, type Covered } from '../../shelf';
+import { isReady, isResin, type Covered } from '../../shelf';
 import type { FindingInput } from '../../survey';
 import { WEATHER } from '../../weather';
 import { PLAN } from '../constants';
@@ -59,9 +59,11 @@ function bonding(full: Stepped): RepairStep[] {
 
 /** By weight, or in vessels by the loose powder's density. */
 const measuring = ({ sheet, house }: Stepped): RepairStep[] =>
-  sheet.water
-    ? [stepOf(`step.measure.${house.measuring}`, { bulk_kg_m3: sheet.bulkDensity_kg_m3 })]
-    : [stepOf('step.measure.parts', { parts: (sheet.parts ?? []).join(' : ') })];
+  isReady(sheet)
+    ? []
+    : sheet.water
+      ? [stepOf(`step.measure.${house.measuring}`, { bulk_kg_m3: sheet.bulkDensity_kg_m3 })]
+      : [stepOf('step.measure.parts', { parts: (sheet.parts ?? []).join(' : ') })];
 
 /** Before an overlay: the fill has set, is rubbed and rinsed, and is covered inside its recoat window or keyed again. */
 const readying = (full: Stepped): RepairStep[] =>

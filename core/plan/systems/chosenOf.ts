@@ -1,7 +1,7 @@
 import { bondOf, CHOOSE, houseOf, type Ranked } from '../../choose';
 import { fibreFor, MIX, slurry } from '../../mix';
 import { type CrewRecord, predicted } from '../../setting';
-import { flowOf, resinDensity, type Sheet } from '../../shelf';
+import { flowOf, isReady, resinDensity, type Sheet } from '../../shelf';
 import { evaporation, presoak, redampInterval, WEATHER } from '../../weather';
 import type { Context } from '../input/Context';
 import { kindOf } from '../kinds';
@@ -12,11 +12,11 @@ import { stepRow } from '../steps/STEPS';
 import type { PreparedInput } from '../input/ownFigures';
 import type { BatchInput, PlanInput } from '../input/PlanInput';
 import { aidsOf } from '../orders/aidsOf';
-import { batchesOf, shotBatches } from '../window/batchesOf';
+import { batchesOf, readyBatches, shotBatches } from '../window/batchesOf';
 import { PLAN } from '../constants';
 import { leverCombinations, leversOf } from '../levers/levers';
 import { filledTakeOff } from '../steps/filledTakeOff';
-import { extendedOf, stoneTaken } from '../orders/mixOf';
+import { extendedOf, stoneFor } from '../orders/mixOf';
 import { quantitiesOf } from '../orders/orders';
 import { lineWidthOf, questionFor } from '../window/questionFor';
 import { shotsFor } from '../window/shotsFor';
@@ -90,22 +90,23 @@ export function chosenOf(given: Context, judged: Pick<Ranked, 'reasons'>, overla
   const least = Math.min(...input.firm.grid);
   const ask = (share: number, follows = false): WindowQuestion => questionFor({ input, element, finding, takeOff, sheet, share, site, follows });
   const need_bags = quantities.bags.p50;
-  const along = sheet.parts !== null && lineWidthOf(takeOff) !== undefined;
+  const along = sheet.parts !== null && !isReady(sheet) && lineWidthOf(takeOff) !== undefined;
   const shots = along ? shotsFor(ask(least), quantities.powder.p50 / resinDensity(sheet)) : null;
-  const batches = along ? shotBatches(shots, sheet) : batchesOf({ input, sheet, need_bags, ask });
+  const batches = along ? shotBatches(shots, sheet) : isReady(sheet) ? readyBatches(need_bags) : batchesOf({ input, sheet, need_bags, ask });
   const share = batches.share ?? Math.min(least, need_bags);
   const question = ask(share, batches.count > 1);
   const window = windowFor(question);
   const lifts = liftsOf(context);
-  const stone = stoneTaken(sheet, input.batch.stone);
+  const stone = stoneFor(context);
   const { fibre } = input.batch;
-  const extendedBy = (powder_kg: number) => (stone ? extendedOf({ sheet, task: input.batch.task, powder_kg, stone }) : null);
+  const extendedBy = (powder_kg: number) => (stone ? extendedOf({ sheet, task: question.task, powder_kg, stone }) : null);
   const extended = extendedBy(window.batch.powder_kg);
   const ticketFor = (share: number, { batch: { powder_kg, volume_m3 } }: WindowAnswer) => {
     const water_kg = extendedBy(powder_kg)?.water_kg;
     return ticketOf({
       sheet,
       batch: input.batch,
+      task: question.task,
       share,
       volume_m3,
       shots,

@@ -1,8 +1,8 @@
-import { houseOf, otherUse, type Ranked, judge } from '../../choose';
+import { houseOf, judge, judgeFirst, worstOf, type Asks, type Ranked } from '../../choose';
 import { daysOnSite } from '../../day';
 import type { ElementInput, FindingInput } from '../../survey';
 import { ceilingOf } from '../../quantity';
-import { activationOf, bagOf } from '../../shelf';
+import { activationOf, bagOf, isReady } from '../../shelf';
 import type { Context } from '../input/Context';
 import { ratesOf } from '../input/PlanInput';
 import { asksOf, kindOf } from '../kinds';
@@ -15,7 +15,7 @@ import { stepsOf } from '../steps/stepsOf';
 import { systemCost } from './systemCost';
 import { workOf } from '../steps/workOf';
 import { lifeSpent } from '../window/lifeSpent';
-import { lineWidthOf, questionFor } from '../window/questionFor';
+import { hourFor, lineWidthOf, questionFor } from '../window/questionFor';
 import { courseFor } from '../window/basisFor';
 import { milestoneClock } from '../window/milestones';
 import { opensOf, type Opening } from '../window/opensOf';
@@ -63,46 +63,54 @@ function wholeCost(context: Context, question: WindowQuestion): Pick<Ranked, 'co
   return { cost_minor: total_minor, material_minor: cost_minor, hand_s: onSite.hand_s };
 }
 
+/** What a finding asks where it lies, told once for a whole shelf. */
+const askedBy = new WeakMap<FindingInput, { readonly element: ElementInput; readonly findings: readonly FindingInput[]; readonly asks: Asks }>();
+function asksOn({ input, element, finding }: Pick<Context, 'input' | 'element' | 'finding'>): Asks {
+  const findings = findingsOn(input, element);
+  const known = askedBy.get(finding);
+  if (known && known.element === element && known.findings === findings) return known.asks;
+  const asks = asksOf(finding, { element, findings });
+  askedBy.set(finding, { element, findings, asks });
+  return asks;
+}
+
 /** One sheet against one finding: its verdict with the reasons, what it costs and when it opens. */
 export function rankedOf(given: Context): Ranked {
   const { input, element, finding, sheet } = given;
-  // Most of a shelf is made for other damage: nothing else is worked out for it.
-  const kind = kindOf(finding);
-  const other = otherUse(sheet, { kind: finding.kind, use: kind.use });
-  if (other) return { sheetId: sheet.id, verdict: 'no', reasons: other, ...NO_COST, opensAfter_s: null };
-  const context = { ...given, takeOff: kind.filled(given) };
+  const on = dayOfWork(input);
+  // Judged at the hour of the work, not at what was assumed where nobody read it.
+  const { air_C, slab_C, humidity } = hourFor(input, given.site);
+  const asked = {
+    sheet,
+    element,
+    asks: asksOn(given),
+    air_C,
+    slab_C,
+    humidity,
+    powder_C: input.conditions.powder_C.value,
+    stock: lotsOf(input, sheet.id),
+    ...(on ? { on } : {}),
+    house: houseOf(input.house),
+  };
+  // Most of what is refused is refused by what its sheet says: only the rest asks what it takes, and for the course of a batch.
+  const first = judgeFirst(asked);
+  if (worstOf(first) === 'no') return { sheetId: sheet.id, verdict: 'no', reasons: first, ...NO_COST, opensAfter_s: null };
+  const context = { ...given, takeOff: kindOf(finding).filled(given) };
   const mixed = asMixed(input, sheet);
   const need_bags = needOf({ ...context, input: mixed }).at(0.5) / bagOf(sheet).mass_kg;
   const share = Math.min(need_bags, ...input.firm.grid);
   const question = questionFor({ ...context, input: mixed, share, follows: need_bags > share * (1 + 1e-9) });
   let opensAfter_s: number | null = null;
-  // Most of what is refused is refused by what its sheet says: only the rest asks for the course of a batch.
   let shared: ReturnType<typeof courseFor> | undefined;
   const course = (): ReturnType<typeof courseFor> => (shared ??= courseFor(question));
-  const asked = (): Opening | null => {
-    const opening = opensAfter(context, question, course());
-    opensAfter_s = opening?.after_s ?? null;
-    return opening;
+  const opening = (): Opening | null => {
+    const opens = opensAfter(context, question, course());
+    opensAfter_s = opens?.after_s ?? null;
+    return opens;
   };
   // A resin along a line goes by shots that are cut to its life.
-  const shots = sheet.parts !== null && lineWidthOf(context.takeOff) !== undefined;
-  const on = dayOfWork(input);
-  // Judged at the hour of the work, not at what was assumed where nobody read it.
-  const { air_C, slab_C, humidity, powder_C } = question;
-  const judged = judge({
-    sheet,
-    element,
-    asks: asksOf(finding, { element, findings: findingsOn(input, element) }),
-    air_C,
-    slab_C,
-    humidity,
-    powder_C,
-    opensAfter: asked,
-    stock: lotsOf(input, sheet.id),
-    ...(on ? { on } : {}),
-    life: () => (shots ? null : lifeSpent(question, course())),
-    house: houseOf(input.house),
-  });
+  const shots = sheet.parts !== null && (isReady(sheet) || lineWidthOf(context.takeOff) !== undefined);
+  const judged = judge({ ...asked, opensAfter: opening, life: () => (shots ? null : lifeSpent(question, course())) }, first);
   const cost = judged.verdict !== 'no' ? wholeCost(context, question) : NO_COST;
   return { sheetId: sheet.id, ...judged, ...cost, opensAfter_s };
 }

@@ -86,14 +86,21 @@ export function heatShares(question: WindowQuestion, { mix_C }: Portion): { read
   };
 }
 
+/** What a batch runs on: its portion, its course and its pace, and the courses of what is spread first and last. */
+export interface CourseOf {
+  readonly portion: Portion;
+  readonly area_m2: number;
+  readonly retarder: number;
+  readonly course: BatchWindowInput['course'];
+  readonly pace: BatchWindowInput['pace'];
+  readonly filmShare: number;
+  /** of a life of one second: what they spend is the time they have lived, over any life */
+  readonly first: Course;
+  readonly last: Course;
+}
+
 /** The course of one portion and the pace of its crew: what its clocks run on, without lives, skin and chances. */
-export function courseFor(question: WindowQuestion): {
-  portion: Portion;
-  area_m2: number;
-  retarder: number;
-  course: BatchWindowInput['course'];
-  pace: BatchWindowInput['pace'];
-} {
+export function courseFor(question: WindowQuestion): CourseOf {
   const { sheet, crew, record } = question;
   const portion = portionFor(question);
   const area_m2 = portion.volume_m3 / (question.thickness_m + (question.texture_m ?? textureOf(sheet.profile)));
@@ -125,15 +132,19 @@ export function courseFor(question: WindowQuestion): {
     place_s: place_m3_s ? portion.volume_m3 / (place_m3_s * (sheet.water ? placing : 1)) : area_m2 / (crew.rate_m2_s * placing),
     finish_s: crew.finish_s,
   };
-  return { portion, area_m2, retarder, course, pace };
+  const filmShare = resin ? (resinOf(sheet).filmShare ?? SETTING.filmResin) : 1;
+  const of = (placed_after_s: number): Course => new Course({ ...course, pail_life_s: 1, film_life_s: filmShare, placed_after_s });
+  const first_s = pace.mix_s + pace.carry_s;
+  return { portion, area_m2, retarder, course, pace, filmShare, first: of(first_s), last: of(first_s + pace.place_s) };
 }
 
 /** The two lives at the sheet's reference, how sure they are with what is not known of the temperatures, and how much of them may be spent. */
 export function livesFor(
   question: WindowQuestion,
-  { portion, course, pace }: Pick<ReturnType<typeof courseFor>, 'portion' | 'course' | 'pace'>,
+  asked: CourseOf,
 ): Pick<BatchWindowInput, 'flow_life_s' | 'finish_life_s' | 'filmShare' | 'safeShare' | 'sdLn'> {
   const { sheet, record, acceptedChance } = question;
+  const { course, filmShare } = asked;
   const resin = isResin(sheet);
   const read = flowOf(sheet);
   const ratio = record?.ratio ?? 1;
@@ -143,34 +154,34 @@ export function livesFor(
   const ofLife = record
     ? predicted(record, { temperature_C: recordReferenceOf(course), reference_C: sheet.reference_C }).sdLn
     : sdWithoutRecord(givesRange(sheet));
-  const filmShare = resin ? (resinOf(sheet).filmShare ?? SETTING.filmResin) : 1;
   const lives = { flow_life_s, finish_life_s, filmShare };
-  const ofTemperatures = temperatureSd(question, { portion, course, pace, ...lives, safeShare: safeShare({ sdLn: ofLife, chance: acceptedChance }) });
+  const ofTemperatures = temperatureSd(question, asked, { ...lives, safeShare: safeShare({ sdLn: ofLife, chance: acceptedChance }) });
   const sdLn = Math.hypot(ofLife, ofTemperatures);
   return { ...lives, safeShare: safeShare({ sdLn, chance: acceptedChance }), sdLn };
 }
 
 /** When half of all layers have skinned, s after they are spread. */
-export function skinOf(question: WindowQuestion, { portion, course, pace }: Pick<ReturnType<typeof courseFor>, 'portion' | 'course' | 'pace'>): number {
-  return skinTime({ ...dryingFor(question, { portion, course, pace }), thickness_m: course.thickness_m });
+export function skinOf(question: WindowQuestion, asked: CourseOf): number {
+  return skinTime({ ...dryingFor(question, asked), thickness_m: asked.course.thickness_m });
 }
 
 /** What dries the layer of a mix that holds water. */
-const dryingFor = (question: WindowQuestion, { portion, course, pace }: Pick<ReturnType<typeof courseFor>, 'portion' | 'course' | 'pace'>) => ({
+const dryingFor = (question: WindowQuestion, { portion, first, pace }: CourseOf) => ({
   mixWater_kg_m3: portion.mixWater_kg / portion.volume_m3,
-  evaporation_kg_m2h: dryingOf(question, course, pace.mix_s + pace.carry_s),
+  evaporation_kg_m2h: dryingOf(question, first, pace.mix_s + pace.carry_s),
   share: question.skinShare ?? WEATHER.skinShare,
 });
 
 /** What the window is worked out from: also what a lever's search needs, without milestones and ranges. */
 export function basisFor(question: WindowQuestion): { portion: Portion; area_m2: number; retarder: number; drying_kg_m2h: number; basis: BatchWindowInput } {
   const { sheet, crew } = question;
-  const { portion, area_m2, retarder, course, pace } = courseFor(question);
+  const asked = courseFor(question);
+  const { portion, area_m2, retarder, course, pace } = asked;
   const resin = isResin(sheet);
-  const drying = resin ? null : dryingFor(question, { portion, course, pace });
+  const drying = resin ? null : dryingFor(question, asked);
   const basis: BatchWindowInput = {
     pace,
-    ...livesFor(question, { portion, course, pace }),
+    ...livesFor(question, asked),
     accepted: question.acceptedChance,
     course,
     wetEdge: question.panel === true && question.follows === true,
@@ -185,7 +196,6 @@ function recordReferenceOf({ mix_C, surface_C }: BatchWindowInput['course']): nu
   return (mix_C + (typeof surface_C === 'number' ? surface_C : temperatureAt(surface_C, 0))) / 2;
 }
 
-function dryingOf({ air_C, humidity, wind_ms }: WindowQuestion, course: BatchWindowInput['course'], spread_s: number): number {
-  const fresh = new Course({ ...course, pail_life_s: 1, film_life_s: 1, placed_after_s: spread_s });
+function dryingOf({ air_C, humidity, wind_ms }: WindowQuestion, fresh: Course, spread_s: number): number {
   return evaporation({ concrete_C: fresh.temperature_C(spread_s + DRYING_READ_S), air_C, humidity, wind_kmh: wind_ms * 3.6 });
 }

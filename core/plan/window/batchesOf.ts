@@ -68,3 +68,6 @@ export function shotBatches(shots: Shots | null, sheet: Sheet): BatchesPlan {
   const share = (shot_m3 * resinDensity(sheet)) / bagOf(sheet).mass_kg;
   return { share, last: share, largest: share, count, limit, grid: [{ share, limit: null }] };
 }
+
+/** What comes ready is one batch, gunned cartridge after cartridge. */
+export const readyBatches = (need_bags: number): BatchesPlan => ({ share: need_bags, last: need_bags, largest: need_bags, count: 1, limit: null, grid: [] });

@@ -1,7 +1,7 @@
 import type { LifeSpent } from '../../choose';
-import { chanceOfSkin, Course } from '../../setting';
+import { chanceOfSkin } from '../../setting';
 import { isResin } from '../../shelf';
-import { courseFor, livesFor, skinOf } from './basisFor';
+import { courseFor, livesFor, skinOf, type CourseOf } from './basisFor';
 import type { WindowQuestion } from './WindowQuestion';
 
 /**
@@ -9,21 +9,20 @@ import type { WindowQuestion } from './WindowQuestion';
  * slab, the last on a cold one. No stop and no lever is asked for: enough to tell what fits the hour, by the same chance
  * that the window tells.
  */
-export function lifeSpent(question: WindowQuestion, asked: ReturnType<typeof courseFor> = courseFor(question)): LifeSpent {
-  const { course, pace, retarder } = asked;
-  const { flow_life_s, finish_life_s, filmShare, safeShare, sdLn } = livesFor(question, asked);
+export function lifeSpent(question: WindowQuestion, asked: CourseOf = courseFor(question)): LifeSpent {
+  const { pace, retarder, first, last } = asked;
+  const { flow_life_s, finish_life_s, safeShare, sdLn } = livesFor(question, asked);
   const first_s = pace.mix_s + pace.carry_s;
   const placed_s = first_s + pace.place_s;
   const finished_s = placed_s + pace.finish_s;
   const cycle_s = question.crew.hands > 1 ? Math.max(first_s, pace.place_s) : first_s + pace.place_s;
   const touches_s = cycle_s + first_s;
-  const [first, last] = [first_s, placed_s].map((placed_after_s) => new Course({ ...course, pail_life_s: 1, film_life_s: filmShare, placed_after_s }));
-  const spent = (t: number, life_s: number): number => Math.max(first!.spentAt(t), last!.spentAt(t)) / life_s;
+  const spent = (t: number, life_s: number): number => Math.max(first.spentAt(t), last.spentAt(t)) / life_s;
   return {
     spent: {
       flow: spent(placed_s, flow_life_s),
       finish: spent(finished_s, finish_life_s),
-      wetEdge: question.panel && question.follows ? last!.spentAt(touches_s) / flow_life_s : 0,
+      wetEdge: question.panel && question.follows ? last.spentAt(touches_s) / flow_life_s : 0,
     },
     needs_s: { flow: placed_s, finish: finished_s, wetEdge: touches_s },
     skin: isResin(question.sheet) ? 0 : chanceOfSkin(finished_s - first_s, skinOf(question, asked)),

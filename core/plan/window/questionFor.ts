@@ -1,11 +1,13 @@
 import { SETTING } from '../../setting';
-import { resinOf } from '../../shelf';
+import { liftMostFor, resinOf } from '../../shelf';
+import { orientationOf } from '../../survey';
 import { TAKEOFF } from '../../takeoff';
 import { WEATHER } from '../../weather';
 import type { Context } from '../input/Context';
 import { rateOf } from '../input/rateOf';
 import { kindOf } from '../kinds';
-import { stoneTaken } from '../orders/mixOf';
+import { taskOf } from '../steps/taskOf';
+import { stoneFor } from '../orders/mixOf';
 import type { TakeOff } from '../survey/TakeOff';
 import type { PlanInput } from '../input/PlanInput';
 import { ownFigure, recordOf } from '../input/ownFigures';
@@ -40,6 +42,20 @@ function placeRate({ input, element, finding, takeOff, sheet }: Pick<Context, 'i
   return undefined;
 }
 
+/** What it is like at the hour of the work: as it was read, else as the hour is known, else assumed. */
+export function hourFor(
+  { conditions }: Pick<PlanInput, 'conditions'>,
+  site: Context['site'],
+): Pick<WindowQuestion, 'air_C' | 'slab_C' | 'humidity' | 'wind_ms'> {
+  const hour = site?.hour();
+  return {
+    air_C: hour?.air_C ?? conditions.air_C.value,
+    slab_C: hour?.slab_C ?? conditions.slab_C.value,
+    humidity: hour && conditions.humidity.source === 'assumed' ? hour.humidity : conditions.humidity.value,
+    wind_ms: hour && conditions.wind_ms.source === 'assumed' ? hour.wind_ms : conditions.wind_ms.value,
+  };
+}
+
 /** The question that Day and the clocks ask for one share of a bag; `follows` where another batch of the same is mixed meanwhile. */
 export function questionFor({
   input,
@@ -53,7 +69,7 @@ export function questionFor({
 }: Pick<Context, 'input' | 'element' | 'finding' | 'takeOff' | 'sheet' | 'site'> & { share: number; follows?: boolean }): WindowQuestion {
   const { conditions, crew, batch, firm } = input;
   const record = recordOf(input, sheet);
-  const stone = stoneTaken(sheet, batch.stone);
+  const stone = stoneFor({ input, sheet, takeOff });
   const hour = site?.hour();
   const lineWidth_m = sheet.water ? undefined : lineWidthOf(takeOff);
   const line = lineWidth_m !== undefined;
@@ -68,17 +84,16 @@ export function questionFor({
     crew: line ? { ...crew, carry_s: 0, finish_s: 0 } : { ...crew, rate_m2_s: rateOf(input, kind.work(finding, element)) },
     ...(follows ? { follows } : {}),
     ...(kind.wetEdge ? { panel: true } : {}),
-    task: batch.task,
+    task: taskOf({ input, element, finding, sheet, takeOff }),
     retarderDose: batch.retarderDose,
     // In a crack the resin lies between two walls: half its width counts.
-    thickness_m: line ? Math.max(2e-4, lineWidth_m / 2) : Math.min(takeOff.mean_m - (texture_m ?? 0), sheet.thickness.liftMost_m),
+    thickness_m: line
+      ? Math.max(2e-4, lineWidth_m / 2)
+      : Math.min(takeOff.mean_m - (texture_m ?? 0), liftMostFor(sheet, { orientation: orientationOf(element.kind), depth_m: takeOff.deepest_m })),
     ...(texture_m === undefined ? {} : { texture_m }),
-    air_C: hour?.air_C ?? conditions.air_C.value,
-    slab_C: hour?.slab_C ?? conditions.slab_C.value,
+    ...hourFor(input, site),
     powder_C: conditions.powder_C.value,
     water_C: conditions.water_C.value,
-    humidity: hour && conditions.humidity.source === 'assumed' ? hour.humidity : conditions.humidity.value,
-    wind_ms: hour && conditions.wind_ms.source === 'assumed' ? hour.wind_ms : conditions.wind_ms.value,
     sun: conditions.sun,
     acceptedChance: firm.acceptedChance,
     ...(batch.iceShare ? { iceShare: batch.iceShare } : {}),

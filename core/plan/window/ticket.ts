@@ -1,5 +1,5 @@
-import { MIX } from '../../mix';
-import { bagOf, type Sheet, type Task } from '../../shelf';
+import { bottleMarks, MIX, partsByMass } from '../../mix';
+import { bagOf, isReady, resinDensity, resinOf, type Sheet, type Task } from '../../shelf';
 import { waterRatioOf } from '../orders/mixOf';
 import type { BatchInput } from '../input/PlanInput';
 import type { Shots } from './shotsFor';
@@ -14,6 +14,7 @@ export type TicketLine =
   | { readonly code: 'stone'; readonly mass_kg: number }
   | { readonly code: 'fibre'; readonly mass_kg: number }
   | { readonly code: 'part'; readonly part: number; readonly level_m3: number; readonly mass_kg: number }
+  | { readonly code: 'ready'; readonly volume_m3: number; readonly mass_kg: number }
   | { readonly code: 'powder'; readonly share: number; readonly mass_kg: number; readonly portions: number; readonly level_m3: number }
   | { readonly code: 'mix'; readonly time_s: number };
 
@@ -29,7 +30,8 @@ export interface Ticket {
 
 interface TicketInput {
   readonly sheet: Sheet;
-  readonly batch: Pick<BatchInput, 'task' | 'retarderDose' | 'colourPacks' | 'iceShare'>;
+  readonly batch: Pick<BatchInput, 'retarderDose' | 'colourPacks' | 'iceShare'>;
+  readonly task: Task;
   readonly share: number;
   readonly volume_m3: number;
   /** stone of this batch and the water left to add with it */
@@ -44,11 +46,20 @@ interface TicketInput {
  * wet mix, then the mixing time. The task sets the consistency and its hand test; the sheet's band sets how much more
  * water may ever go in. A resin's ticket is its bottle: each part up to its mark.
  */
-export function ticketOf({ sheet, batch, share, volume_m3, stone, fibre_kg, shots }: TicketInput): Ticket {
-  const { task, retarderDose } = batch;
+export function ticketOf({ sheet, batch, task, share, volume_m3, stone, fibre_kg, shots }: TicketInput): Ticket {
+  const { retarderDose } = batch;
   const mix: TicketLine = { code: 'mix', time_s: sheet.mixing.time_s };
   if (!sheet.water) {
-    const lines = (shots?.marks_m3 ?? []).map((level_m3, part): TicketLine => ({ code: 'part', part, level_m3, mass_kg: shots?.masses_kg[part] ?? 0 }));
+    const mixed_kg = share * bagOf(sheet).mass_kg;
+    const parts = sheet.parts ?? [1];
+    // What comes ready is measured into nothing and mixed with nothing.
+    if (isReady(sheet))
+      return { share, lines: [{ code: 'ready', volume_m3: mixed_kg / resinDensity(sheet), mass_kg: mixed_kg }], task, waterRatio: 0, moreWater_m3: 0 };
+    const marks_m3 = shots?.marks_m3 ?? bottleMarks({ shot_m3: mixed_kg / resinDensity(sheet), parts });
+    // In a pail the parts are weighed, or filled up to their marks.
+    const { densities_kg_m3, byMass } = resinOf(sheet);
+    const masses_kg = shots?.masses_kg ?? partsByMass({ byVolume: parts, densities_kg_m3, byMass }).shares.map((of) => of * mixed_kg);
+    const lines = marks_m3.map((level_m3, part): TicketLine => ({ code: 'part', part, level_m3, mass_kg: masses_kg[part] ?? 0 }));
     return { share, lines: [...lines, mix], task, waterRatio: 0, moreWater_m3: 0 };
   }
   const powder_kg = share * bagOf(sheet).mass_kg;
