@@ -13,8 +13,11 @@ import {
   type SystemOutcome,
 } from '../index';
 
-const compared = (jobFile: PlanInput, systems: readonly SystemInput[] = suggestedSystems(jobFile, computePlan(jobFile)), price_minor?: number): SystemOutcome[] =>
-  compareSystems({ input: jobFile, systems, ...(price_minor === undefined ? {} : { price_minor }) });
+const compared = (
+  jobFile: PlanInput,
+  systems: readonly SystemInput[] = suggestedSystems(jobFile, computePlan(jobFile)),
+  price_minor?: number,
+): SystemOutcome[] => compareSystems({ input: jobFile, systems, ...(price_minor === undefined ? {} : { price_minor }) });
 
 /** The job as it is chosen, with another mortar, and replaced. */
 const TRIO: readonly SystemInput[] = [
