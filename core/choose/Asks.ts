@@ -27,6 +27,8 @@ export interface Asks {
   /** a mortar too coarse for it is rubbed in as paste, or it is opened for it */
   readonly rubbedIn: boolean;
   readonly underWater: boolean;
+  /** it lies on a base; what is cast in a mould does not */
+  readonly onBase: boolean;
   /** its face can be finished as its surroundings are */
   readonly takesTexture: boolean;
   /** laid over what is sound: worn through where it is thin */

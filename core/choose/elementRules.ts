@@ -126,19 +126,8 @@ export const colourRule: ElementRule = ({ sheet, element: { colour } }) => {
   return dry.toLowerCase() === colour.toLowerCase() ? reason('colour.near', 'yes', { dry }) : reason('colour.shows', 'caution', { dry, colour });
 };
 
+/** What its base has to say: nothing to what is cast on none. */
+export const BASE_RULES: readonly ElementRule[] = [substrateRule, moistureRule, surfaceRule, profileRule, bondRule];
+
 /** In the order a person would ask. */
-export const ELEMENT_RULES: readonly ElementRule[] = [
-  orientationRule,
-  substrateRule,
-  moistureRule,
-  exposureRule,
-  surfaceRule,
-  profileRule,
-  temperatureRule,
-  dewRule,
-  bondRule,
-  taskRule,
-  storageRule,
-  strengthRule,
-  colourRule,
-];
+export const ELEMENT_RULES: readonly ElementRule[] = [orientationRule, exposureRule, temperatureRule, dewRule, taskRule, storageRule, strengthRule, colourRule];

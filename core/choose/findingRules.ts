@@ -8,7 +8,6 @@ import type { Asks } from './Asks';
 import { CHOOSE } from './constants';
 import { edgeOf } from './edgeOf';
 import { leastForGrain, type HouseMethod } from './houseMethod';
-import type { Reason } from './Reason';
 import { reason, type FirstRule, type LifeSpent, type Rule } from './RuleContext';
 
 /** What a product is good for is told, never held against it: only a property refuses it. */

@@ -1,7 +1,7 @@
 import type { Reason } from './Reason';
 import { worstOf } from './worstOf';
 import type { ElementContext, FirstContext, RuleContext } from './RuleContext';
-import { ELEMENT_RULES } from './elementRules';
+import { BASE_RULES, ELEMENT_RULES } from './elementRules';
 import { FINDING_RULES, LAST_RULES } from './findingRules';
 
 /** A sheet against a finding: its verdict with reasons, its cost and when it opens. */
@@ -24,20 +24,20 @@ interface Judged {
 }
 
 interface Asked extends Omit<ElementContext, 'sheet' | 'element'> {
-  readonly reasons: readonly Reason[];
+  readonly reasons: { readonly base: readonly Reason[]; readonly rest: readonly Reason[] };
 }
 
 /** What was said of a sheet on an element, by both: every finding of the element asks the same. */
 const saidOf = new WeakMap<ElementContext['element'], WeakMap<ElementContext['sheet'], Asked>>();
 
-function elementReasons(context: ElementContext): readonly Reason[] {
+function elementReasons(context: ElementContext): Asked['reasons'] {
   const { sheet, element, air_C, slab_C, humidity, powder_C, house } = context;
   const bySheet = saidOf.get(element) ?? new WeakMap<ElementContext['sheet'], Asked>();
   saidOf.set(element, bySheet);
   const asked = bySheet.get(sheet);
   if (asked && asked.air_C === air_C && asked.slab_C === slab_C && asked.humidity === humidity && asked.powder_C === powder_C && asked.house === house)
     return asked.reasons;
-  const reasons = ELEMENT_RULES.flatMap((rule) => rule(context));
+  const reasons = { base: BASE_RULES.flatMap((rule) => rule(context)), rest: ELEMENT_RULES.flatMap((rule) => rule(context)) };
   bySheet.set(sheet, { air_C, slab_C, humidity, powder_C, house, reasons });
   return reasons;
 }
@@ -46,7 +46,10 @@ function elementReasons(context: ElementContext): readonly Reason[] {
 export function judgeFirst(context: FirstContext): readonly Reason[] {
   const first: Reason[] = [];
   for (const rule of FINDING_RULES) first.push(...rule(context));
-  first.push(...elementReasons(context));
+  const { base, rest } = elementReasons(context);
+  // What is cast in a mould lies on no base.
+  if (context.asks.onBase) first.push(...base);
+  first.push(...rest);
   return first;
 }
 

@@ -103,17 +103,17 @@ test('anchors are counted along the edge or round the patch, to price and to loa
 
 const codes = (jobFile: PlanInput): string[] => chosenOf(jobFile).steps.map(({ code }) => code);
 
-test('a spall on a slab: out, prepared, shouldered, soaked, measured, filled, finished, rubbed flush, cured', () => {
+test('a spall on a slab: shouldered, out, prepared, soaked, measured, filled, struck off, textured, cured', () => {
   expect(codes(input)).toEqual([
+    'step.shoulder',
     'step.breakOut',
     'step.prepare.blast',
     'step.vacuum',
-    'step.shoulder',
     'step.soak',
     'step.measure.weight',
     'step.lift',
+    'step.strikeOff',
     'step.texture',
-    'step.rubFlush',
     'step.cure',
     'step.coat',
   ]);
@@ -229,7 +229,12 @@ test.each<[string, PlanInput, readonly string[], readonly string[]]>([
     ['step.ready.glossy', 'step.soak'],
   ],
   ['a crack for resin is vacuumed, never rinsed', jobWith(crack, sheetOf('crackResin')), ['step.vacuumDry', 'step.dry'], ['step.vacuum', 'step.soak']],
-  ['a joint that is still is filled rigid', jobWith(JOINT, sheetOf('crackResin')), ['step.fillJoint'], ['step.rod', 'step.sealant']],
+  [
+    'a joint that is still is filled rigid',
+    jobWith(JOINT, sheetOf('crackResin')),
+    ['step.groove', 'step.crack.sandInResin', 'step.lookLow'],
+    ['step.rod', 'step.sealant'],
+  ],
   ['a crack that moves becomes a joint', jobWith({ ...crack, moves: 'yes' }, seal), ['step.cutJoint', 'step.sealant'], ['step.grindFlush']],
   ['a crack on a fall is dammed', jobWith(crack, sheetOf('crackResin'), { elements: [{ ...element, moisture: 'dry', marks: fall }] }), ['step.dam'], []],
   ['a narrow crack in render is rubbed', jobWith({ ...crack, widths: [[0, 0.002]] }, sheetOf('renderRepair')), ['step.rubIn'], ['step.openGroove']],

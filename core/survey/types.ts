@@ -125,8 +125,17 @@ export interface GrooveInput extends Found {
   readonly moves: { readonly between_m: number; readonly range_K: number; readonly movementClass: number } | null;
 }
 
+/** A face of a step. */
+export const STEP_FACES = ['riser', 'tread', 'nosing'] as const;
+export type StepFace = (typeof STEP_FACES)[number];
+
+/** Which step of a flight it is on, counted from the bottom, and which face. */
+interface OnStep {
+  readonly onStep?: { readonly step: number; readonly face: StepFace };
+}
+
 /** A broken edge or nosing. */
-export interface EdgeInput extends Found {
+export interface EdgeInput extends Found, OnStep {
   readonly kind: 'edge';
   readonly section: Section;
   readonly length: Measured;
@@ -149,7 +158,7 @@ export interface StepInput extends Found {
 }
 
 /** A skim or overlay over a profile. */
-export interface SkimInput extends Found {
+export interface SkimInput extends Found, OnStep {
   readonly kind: 'skim';
   readonly outline: readonly Point[];
   readonly thickness: Measured;
@@ -173,6 +182,8 @@ export interface CounterInput extends Found {
   readonly outline: readonly Point[];
   readonly cutouts_m2: readonly number[];
   readonly thickness: Measured;
+  /** cast in a mould, on no base; laid over what is there where nobody says so */
+  readonly cast?: boolean;
   /** dropped edges below the slab */
   readonly edges: readonly { readonly length_m: number; readonly across_m: number; readonly down_m: number }[];
   /** lengths that strips come in, and what the saw eats */

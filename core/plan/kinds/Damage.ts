@@ -33,7 +33,7 @@ export type Of<F extends FindingInput, C extends { readonly finding: FindingInpu
 export type Cut<F extends FindingInput> = Of<F, Context> & { readonly house: HouseMethod };
 
 /** What a kind asks beside its use. */
-export type AsksOfKind = Omit<Asks, 'kind' | 'use'>;
+export type AsksOfKind = Omit<Asks, 'kind' | 'use' | 'onBase'>;
 
 /**
  * What the computation knows of one kind of damage: what it asks of a sheet, how it is measured, what is done about it
@@ -61,6 +61,8 @@ export interface Damage<F extends FindingInput> {
   movedTo(finding: F, points: readonly Point[]): F;
   /** the kind of work that fills it */
   work(finding: F, element: ElementInput): Work;
+  /** it lies on a base that is prepared and bonded to; what is cast in a mould does not */
+  onBase(finding: F): boolean;
   /** what the material must do to fill it, the best first */
   tasks(finding: F, asked: TaskAsked): readonly Task[];
   /** what it says to whether its element may be repaired */

@@ -1,8 +1,10 @@
 import type { CounterInput } from '../../survey';
 import { counterArea, counterLoad, cutList, perimeter, prismVolume, TAKEOFF } from '../../takeoff';
+import { atSlab } from '../steps/atSlab';
 import { facing } from '../steps/facing';
 import { lifting } from '../steps/lifting';
 import { preparing } from '../steps/preparing';
+import { stepOf } from '../steps/stepOf';
 import type { Damage } from './Damage';
 import { sigmaOfSizes } from './Taken';
 import { ORDINARY, ordinaryAsks } from './ordinary';
@@ -44,9 +46,32 @@ export const counter: Damage<CounterInput> = {
   },
   movedTo: (finding, points) => ({ ...finding, outline: points }),
   cautions: () => ['extraWeight'],
-  removing: preparing,
-  filling: (context) => lifting(context),
-  finishing: (context) => facing(context),
+  onBase: ({ cast }) => !cast,
+  // Cast: the mould, sealed and released, in place of a base. Laid: the old top abraded, forms around it.
+  removing(context) {
+    const { finding, takeOff } = context;
+    if (!finding.cast) return preparing(context);
+    const pieces = takeOff.strips.reduce((sum, strip) => sum + strip.length, 0);
+    return [stepOf('step.mould', { pieces, lengths: takeOff.strips.length }), stepOf('step.release', {})];
+  },
+  filling(context) {
+    const { finding, takeOff } = context;
+    return finding.cast
+      ? [...lifting(context), stepOf('step.vibrate', {}), stepOf('step.cover', {}, { condition: 'afterSet' })]
+      : [stepOf('step.formsAround', { length_m: takeOff.perimeter_m }), ...lifting(context)];
+  },
+  finishing(context) {
+    const { finding, sheet } = context;
+    const { strip, final } = sheet.milestones;
+    if (!finding.cast) return [...facing(context).filter(({ code }) => code !== 'step.cure'), stepOf('step.mist', {}, { condition: 'afterSet' })];
+    const coats = facing(context).filter(({ code }) => code === 'step.coat');
+    return [
+      stepOf('step.demould', {}, { after: atSlab(context, { least_s: strip ?? final ?? 0, most_s: null }), condition: 'scratch' }),
+      stepOf('step.turn', {}),
+      stepOf('step.pinholes', {}, { sheetId: sheet.id }),
+      ...coats,
+    ];
+  },
   section({ finding: { edges, thickness } }) {
     const drop = [...edges].sort((a, b) => b.down_m - a.down_m)[0];
     return { kind: 'counter', layer_m: thickness.value, drop_m: drop?.down_m ?? 0, across_m: drop?.across_m ?? 0 };

@@ -3,8 +3,8 @@ import { sigmaOf } from '../../quantity';
 import { isResin, movementOf } from '../../shelf';
 import { crackMoves, crackReasons, orientationOf, type CrackInput } from '../../survey';
 import { crackResin, crackSand, lineLength, meanWidth, TAKEOFF } from '../../takeoff';
-import { atSlab, readyToRub } from '../steps/atSlab';
 import { vacuuming } from '../steps/preparing';
+import { resinShots } from '../steps/resinShots';
 import { stepOf } from '../steps/stepOf';
 import { crackFilled, crackOpened, crackWay } from './crackWays';
 import type { Damage } from './Damage';
@@ -48,18 +48,18 @@ export const crack: Damage<CrackInput> = {
   crown: (sheet) => (isResin(sheet) && movementOf(sheet) === 0 ? TAKEOFF.crown_m : 0),
   removing: (context) => [stepOf('step.scrape', {}), vacuuming(context)],
   filling(context) {
-    const { finding, element, sheet, house } = context;
+    const { finding, sheet, house } = context;
     const width_m = meanWidth(finding.widths);
     const way = crackWay({ house, sheet, finding });
     if (way === 'rubIn' || way === 'openGroove') return [stepOf(`step.${way}`, { least_m: CHOOSE.grains * sheet.grain_m }, { sheetId: sheet.id })];
-    if (way === 'joint') return [stepOf('step.cutJoint', { least_m: sheet.thickness.least_m }), stepOf('step.sealant', {}, { sheetId: sheet.id })];
-    const low = element.marks?.some(({ what }) => what === 'fall') ?? false;
-    return [
-      ...(low ? [stepOf('step.dam', {})] : []),
-      ...(way === 'bedAndCap' ? [stepOf('step.sandBed', { cap_m: finding.cap_m })] : []),
-      stepOf(`step.crack.${way}`, { width_m, crown_m: TAKEOFF.crown_m }, { sheetId: sheet.id }),
-      stepOf('step.grindFlush', {}, { after: atSlab(context, { least_s: readyToRub(sheet), most_s: null }), condition: 'scratch' }),
-    ];
+    if (way === 'joint')
+      return [
+        stepOf('step.cutJoint', { least_m: sheet.thickness.least_m }),
+        stepOf('step.rod', { rod_m: sealedBy(crackOpened({ sheet, finding, way }).width_m, true).rod_m ?? 0 }),
+        stepOf('step.sealant', {}, { sheetId: sheet.id, condition: 'dew' }),
+      ];
+    const bed = way === 'bedAndCap' ? [stepOf('step.sandBed', { cap_m: finding.cap_m })] : [];
+    return [...bed, ...resinShots(context, way, width_m)];
   },
   finishing: () => [],
   section({ finding, house, sheet }) {

@@ -39,6 +39,23 @@ export function crackOpened({ sheet, finding, way }: { sheet: Sheet; finding: Cr
 const sandTaken = (sheet: Sheet): number =>
   Math.min(resinOf(sheet).sandLimit ?? 0, (MIX.sandPacking * MIX.aggregate_kg_m3) / (MIX.sandWetted * MIX.sandBulk_kg_m3));
 
+/** The resin in a room that it fills with so much loose sand over its own volume, m3. */
+const liquidOf = (full_m3: number, sand: number): number => full_m3 / (1 + (sand * MIX.sandBulk_kg_m3) / MIX.aggregate_kg_m3);
+
+/** A line of so much room filled with resin, with the sand its sheet takes where it takes any. */
+export function sanded(takeOff: TakeOff, sheet: Sheet, full_m3: number, wide: boolean): TakeOff {
+  const sand = wide ? sandTaken(sheet) : 0;
+  const volume_m3 = liquidOf(full_m3, sand);
+  const by = volume_m3 / takeOff.volume.p50;
+  const { p10, p50, p90 } = takeOff.volume;
+  return {
+    ...takeOff,
+    volume: { p10: p10 * by, p50: p50 * by, p90: p90 * by },
+    mean_m: volume_m3 / takeOff.area_m2,
+    more: { ...takeOff.more, ...(sand > 0 ? { sand_kg: volume_m3 * sand * MIX.sandBulk_kg_m3 } : {}) },
+  };
+}
+
 /**
  * What a crack takes of one sheet, by the way it is filled. Bed and cap is what the survey counts; the rest fill it whole,
  * sand taking its share of the room, a groove as it is opened, a joint as it is cut.
@@ -53,7 +70,7 @@ export function crackFilled({ input, finding, takeOff, sheet }: Of<CrackInput, P
   // A sealant fills half of its joint's width in depth, over a rod.
   const full_m3 = way === 'joint' ? length_m * opened.width_m * opened.width_m * TAKEOFF.sealantDepthShare : whole(crowned ? TAKEOFF.crown_m : 0);
   const sand = way === 'sandInResin' || way === 'filler' ? sandTaken(sheet) : 0;
-  const volume_m3 = full_m3 / (1 + (sand * MIX.sandBulk_kg_m3) / MIX.aggregate_kg_m3);
+  const volume_m3 = liquidOf(full_m3, sand);
   // What is opened or cut wider than it was found is carried away.
   const asFound_m3 = crackResin({ length_m, ...crackOpened({ sheet, finding, way: 'neat' }), cap_m: finding.depth.value, crown_m: 0, porosity: 0 });
   const cut_m3 = way === 'joint' || way === 'openGroove' ? length_m * opened.width_m * opened.depth_m - asFound_m3 : 0;

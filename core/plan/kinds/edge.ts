@@ -2,6 +2,7 @@ import { depthReasons, type EdgeInput } from '../../survey';
 import { lineLength, prismVolume, TAKEOFF } from '../../takeoff';
 import { facing } from '../steps/facing';
 import { liftingToFace } from '../steps/lifting';
+import { atStep } from '../steps/atStep';
 import { breakingOut } from '../steps/preparing';
 import { riserMethod } from '../steps/riserMethod';
 import type { Damage } from './Damage';
@@ -33,7 +34,7 @@ export const edge: Damage<EdgeInput> = {
   },
   movedTo: (finding, points) => ({ ...finding, length: { ...finding.length, value: lineLength(points) } }),
   verdict: (finding, { element }) => depthReasons({ element, label: finding.label, deepest_m: deepest(finding) }),
-  removing: breakingOut,
+  removing: (context) => [...atStep(context.finding.onStep), ...breakingOut(context)],
   filling: (context) => liftingToFace(context),
   finishing: (context) => facing(context),
   section: ({ finding: { across, down, section }, house, takeOff }) => ({

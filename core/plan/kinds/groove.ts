@@ -1,8 +1,11 @@
-import { movementOf } from '../../shelf';
+import { CHOOSE } from '../../choose';
+import { isResin, movementOf } from '../../shelf';
 import { depthReasons, type GrooveInput } from '../../survey';
-import { filledWidth, groovePasses, jointWidth, lineLength, TAKEOFF } from '../../takeoff';
+import { crackResin, filledWidth, groovePasses, jointWidth, lineLength, TAKEOFF } from '../../takeoff';
 import { vacuuming } from '../steps/preparing';
+import { resinShots } from '../steps/resinShots';
 import { stepOf } from '../steps/stepOf';
+import { sanded } from './crackWays';
 import type { Damage } from './Damage';
 import { sealedBy, sealedLayers } from './sealed';
 import { sigmaOfSizes } from './Taken';
@@ -41,17 +44,37 @@ export const groove: Damage<GrooveInput> = {
   },
   movedTo: (finding, points) => ({ ...finding, line: points }),
   verdict: ({ label, depth }, { element }) => depthReasons({ element, label, deepest_m: depth.value }),
-  removing: (context) => [stepOf('step.scrape', {}), vacuuming(context)],
-  filling({ finding, sheet, takeOff }) {
+  filled({ finding, takeOff, sheet }) {
+    // Rigid resin stands over it as a crown, and takes dry sand where its sheet does.
+    if (!isResin(sheet) || movementOf(sheet) > 0 || finding.moves) return takeOff;
+    const width_m = takeOff.more['width_m'] ?? finding.width.value;
+    const full_m3 = crackResin({
+      length_m: takeOff.length_m ?? 0,
+      width_m,
+      depth_m: finding.depth.value,
+      cap_m: finding.depth.value,
+      profile: 'slot',
+      porosity: 0,
+    });
+    return sanded(takeOff, sheet, full_m3, width_m >= CHOOSE.neatUnder_m);
+  },
+  removing(context) {
+    const { finding, takeOff } = context;
     const width_m = finding.width.value;
+    const passes = groovePasses({ groove_m: width_m, blade_m: finding.blade_m });
+    return [stepOf('step.scrape', {}), stepOf('step.groove', { width_m, passes, length_m: takeOff.length_m ?? 0 }), vacuuming(context)];
+  },
+  filling(context) {
+    const { finding, sheet, takeOff } = context;
+    const width_m = takeOff.more['width_m'] ?? finding.width.value;
     const length_m = takeOff.length_m ?? 0;
-    if (!movementOf(sheet)) return [stepOf('step.fillJoint', { length_m }, { sheetId: sheet.id })];
-    const { sealant_m, rod_m } = sealedBy(width_m, true);
-    return [
-      stepOf('step.groove', { width_m, passes: groovePasses({ groove_m: width_m, blade_m: finding.blade_m }), length_m }),
-      stepOf('step.rod', { rod_m: rod_m ?? 0 }),
-      stepOf('step.sealant', {}, { sheetId: sheet.id, thickness_m: sealant_m, condition: 'dew' }),
-    ];
+    if (movementOf(sheet)) {
+      const { sealant_m, rod_m } = sealedBy(width_m, true);
+      return [stepOf('step.rod', { rod_m: rod_m ?? 0 }), stepOf('step.sealant', {}, { sheetId: sheet.id, thickness_m: sealant_m, condition: 'dew' })];
+    }
+    if (!isResin(sheet)) return [stepOf('step.fillJoint', { length_m }, { sheetId: sheet.id })];
+    const way = (takeOff.more['sand_kg'] ?? 0) > 0 ? 'sandInResin' : 'neat';
+    return resinShots(context, way, width_m);
   },
   finishing: () => [],
   section({ finding, takeOff, sheet }) {

@@ -32,6 +32,7 @@ export const kindOf = <F extends FindingInput>({ kind }: F): Damage<F> => KINDS[
 export const asksOf = (finding: FindingInput, site?: FoundAt): Asks => ({
   kind: finding.kind,
   use: kindOf(finding).use,
+  onBase: kindOf(finding).onBase(finding),
   ...kindOf(finding).asks(finding, site),
 });
 

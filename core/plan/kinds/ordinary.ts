@@ -9,6 +9,7 @@ type Ordinary = Pick<
   | 'wetEdge'
   | 'work'
   | 'tasks'
+  | 'onBase'
   | 'covers'
   | 'reinforceable'
   | 'carries'
@@ -40,6 +41,7 @@ export const ORDINARY: Ordinary = {
   wetEdge: false,
   work: () => 'fill',
   tasks: (_finding, asked) => layTasks(asked),
+  onBase: () => true,
   covers: false,
   reinforceable: true,
   carries: false,
@@ -55,7 +57,7 @@ export const ORDINARY: Ordinary = {
 };
 
 /** What most kinds ask of a sheet: a depth that its grain must fit in, and a face that takes a texture. */
-export const ordinaryAsks = (deepest_m: number, more: Partial<Omit<Asks, 'kind' | 'use' | 'deepest_m'>> = {}): AsksOfKind => ({
+export const ordinaryAsks = (deepest_m: number, more: Partial<Omit<AsksOfKind, 'deepest_m'>> = {}): AsksOfKind => ({
   deepest_m,
   grainRoom_m: deepest_m,
   rim: null,

@@ -4,6 +4,7 @@ import type { SkimInput } from '../../survey';
 import { counterArea, perimeter, skimVolume, TAKEOFF } from '../../takeoff';
 import { facing } from '../steps/facing';
 import { lifting } from '../steps/lifting';
+import { atStep } from '../steps/atStep';
 import { preparing } from '../steps/preparing';
 import type { Damage } from './Damage';
 import { layTasks, ORDINARY, ordinaryAsks } from './ordinary';
@@ -32,7 +33,7 @@ export const skim: Damage<SkimInput> = {
     return { area_m2, edge_m: perimeter(outline), volume_m3, sigma, rough_m2: 0, removed_m3: 0, more: { texture_m } };
   },
   movedTo: (finding, points) => ({ ...finding, outline: points }),
-  removing: preparing,
+  removing: (context) => [...atStep(context.finding.onStep), ...preparing(context)],
   filling: (context) => lifting(context, 'step.spread'),
   finishing: (context) => facing(context),
   section: ({ finding, takeOff }) => ({ kind: 'skim', layer_m: takeOff.deepest_m, texture_m: textureOf(Math.max(1, finding.profile)) }),

@@ -1,6 +1,6 @@
 import { CHOOSE, edgeOf, houseOf } from '../../choose';
 import { rangedOf, sigmaOf } from '../../quantity';
-import type { Sheet } from '../../shelf';
+import { isResin, type Sheet } from '../../shelf';
 import { depthReasons, type SpallInput } from '../../survey';
 import { debrisOf, outsiders, perimeter, polygonArea, spallVolume, TAKEOFF, volumeCutTo, volumeFromShape, type ReadSpall } from '../../takeoff';
 import type { PlanInput } from '../input/PlanInput';
@@ -8,7 +8,7 @@ import { facing } from '../steps/facing';
 import { leftHigh } from '../steps/leftHigh';
 import { lifting } from '../steps/lifting';
 import { liftsOf } from '../steps/liftsOf';
-import { breakingOut } from '../steps/preparing';
+import { breakingOut, preparing } from '../steps/preparing';
 import { stepOf } from '../steps/stepOf';
 import type { Damage } from './Damage';
 import { liftLayers } from './liftLayers';
@@ -31,6 +31,8 @@ const shoulderOf = (sheet: Sheet): number => Math.max(sheet.thickness.least_m, C
 function cutTo(input: PlanInput, finding: SpallInput, sheet: Sheet): number {
   const element = input.elements.find(({ id }) => id === finding.elementId);
   if (!element) return 0;
+  // A resin that is worked over pits is nowhere cut for.
+  if (isResin(sheet)) return 0;
   const edge = edgeOf({ house: houseOf(input.house), element, rim: finding.edge, deepest_m: deepest(finding) });
   return edge === 'feathered' ? 0 : edge === 'keyed' ? sheet.thickness.least_m : shoulderOf(sheet);
 }
@@ -92,14 +94,18 @@ export const spall: Damage<SpallInput> = {
   verdict: (finding, { element }) => depthReasons({ element, label: finding.label, deepest_m: deepest(finding) }),
   overlaid: ({ outline }) => outline,
   cautions: ({ edge }) => (edge === 'cut' ? ['vibrationNoise'] : []),
-  removing: breakingOut,
+  // Pits that a resin is worked over are only keyed and made clean.
+  removing: (context) => (isResin(context.sheet) ? preparing(context) : breakingOut(context)),
   edging({ house, element, finding, sheet, takeOff }) {
     const edge = edgeOf({ house, element, rim: finding.edge, deepest_m: deepest(finding) });
-    if (edge === 'feathered') return [stepOf('step.feather', {})];
+    if (edge === 'feathered' || isResin(sheet)) return [stepOf('step.feather', {})];
     if (edge === 'keyed') return [stepOf('step.keyed', { length_m: takeOff.perimeter_m })];
     return [stepOf('step.shoulder', { depth_m: shoulderOf(sheet), length_m: takeOff.perimeter_m })];
   },
-  filling: (context) => lifting(context),
+  filling: (context) =>
+    isResin(context.sheet)
+      ? [stepOf('step.workOver', { thickness_m: context.takeOff.mean_m }, { sheetId: context.sheet.id }), stepOf('step.lookLow', {})]
+      : lifting(context),
   finishing: (context) => facing(context, leftHigh(context)),
   section: ({ house, element, finding, takeOff, sheet }) => ({
     kind: 'spall',

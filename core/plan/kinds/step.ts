@@ -2,7 +2,9 @@ import { CHOOSE } from '../../choose';
 import type { StepInput } from '../../survey';
 import { flightOf, formBallast, formPressure, formThrust, lineLength, propForce, rebuiltStep, TAKEOFF } from '../../takeoff';
 import { facing } from '../steps/facing';
-import { liftingToFace } from '../steps/lifting';
+import { atSlab } from '../steps/atSlab';
+import { lifting, liftingToFace } from '../steps/lifting';
+import type { RepairStep } from '../steps/RepairStep';
 import { breakingOut } from '../steps/preparing';
 import { riserMethod } from '../steps/riserMethod';
 import { stepOf } from '../steps/stepOf';
@@ -50,7 +52,21 @@ export const step: Damage<StepInput> = {
     return { ...finding, width, stays_m3: (finding.stays_m3 * width.value) / finding.width.value };
   },
   removing: breakingOut,
-  filling: (context) => [...liftingToFace(context, context.finding.steps), stepOf(`step.order.${context.house.stepOrder}`, {})],
+  // From the bottom up, a step a lift: form, props and weight, fill, strip when it stands, the form set again above.
+  filling(context) {
+    const { finding, house, takeOff, sheet } = context;
+    const order = stepOf(`step.order.${house.stepOrder}`, {}, { after: atSlab(context, { least_s: sheet.milestones.initial ?? 0, most_s: null }) });
+    if (riserMethod(house, takeOff.deepest_m) !== 'formed') return [...liftingToFace(context), order];
+    const { steps } = finding;
+    const figures = { steps, holdDown_kg: takeOff.more['holdDown_kg'] ?? 0, prop_kg: (takeOff.more['prop_N'] ?? 0) / TAKEOFF.gravity_m_s2 };
+    const strip = atSlab(context, { least_s: sheet.milestones.strip ?? sheet.milestones.initial ?? 0, most_s: null });
+    const flight = Array.from({ length: steps }, (_, i): RepairStep[] => [
+      stepOf('step.form.set', { step: i + 1, ...figures }),
+      ...lifting(context),
+      stepOf('step.form.strip', { step: i + 1, steps }, { after: strip, condition: 'scratch' }),
+    ]).flat();
+    return [stepOf('step.riser.formed', { forms: 1 }), ...flight, stepOf('step.faceGround', {}, { condition: 'scratch' }), order];
+  },
   finishing: (context) => facing(context),
   section: ({ finding: { going, rise }, house, takeOff }) => ({
     kind: 'step',

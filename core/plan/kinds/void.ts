@@ -1,6 +1,7 @@
 import { sigmaOf } from '../../quantity';
 import { depthReasons, type VoidInput } from '../../survey';
 import { perimeter, polygonArea, TAKEOFF, underWater, volumeFromShape } from '../../takeoff';
+import { atSlab } from '../steps/atSlab';
 import { lifting } from '../steps/lifting';
 import { liftsOf } from '../steps/liftsOf';
 import { stepOf } from '../steps/stepOf';
@@ -25,7 +26,12 @@ export const voidUnderWater: Damage<VoidInput> = {
   movedTo: (finding, points) => ({ ...finding, outline: points }),
   verdict: ({ label, deepest }, { element }) => depthReasons({ element, label, deepest_m: deepest.value }),
   removing: () => [stepOf('step.loose', {})],
-  filling: (context) => lifting(context, 'step.pressIn'),
+  // Left to gel, portioned by hand, pressed from the deepest point outward: touching it before loosens it again.
+  filling: (context) => [
+    stepOf('step.gelWait', { gel_s: atSlab(context, { least_s: context.sheet.milestones.holdsForm ?? 0, most_s: null })?.least_s ?? 0 }),
+    stepOf('step.portions', { count: context.takeOff.more['portions'] ?? 0 }, { sheetId: context.sheet.id, condition: 'gelled' }),
+    ...lifting(context, 'step.pressIn'),
+  ],
   // Under water nothing is smoothed and nothing is coated: touching it loosens it again.
   finishing: () => [stepOf('step.faceAbove', {})],
   section: ({ element, finding, takeOff, sheet }) => ({

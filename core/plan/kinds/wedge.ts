@@ -36,7 +36,7 @@ export const wedge: Damage<WedgeInput> = {
     return { ...takeOff, mean_m: volume_m3 / takeOff.area_m2, volume: rangedOf(volume_m3, takeOff.sigma), debris: debrisOf(toe_m3) };
   },
   // It lies on what is sound: nothing is broken out but its toe.
-  removing: preparing,
+  removing: (context) => [stepOf('step.jointOpen', {}, { condition: 'besideJoint' }), ...preparing(context)],
   edging: ({ sheet: { thickness } }) => (thickness.feathers ? [] : [stepOf('step.cutToe', { least_m: thickness.least_m })]),
   filling: (context) => lifting(context),
   finishing: (context) => facing(context),

@@ -2,7 +2,20 @@ import type { StepCode, StepFigures } from './STEPS';
 
 /** What must be so before a step, or while it is done. */
 export type StepCondition =
-  'dew' | 'school' | 'licensed' | 'coverWet' | 'coverTacky' | 'coverDry' | 'wetEdge' | 'scratch' | 'afterSet' | 'dryFace' | 'keyAgain';
+  | 'dew'
+  | 'school'
+  | 'licensed'
+  | 'coverWet'
+  | 'coverTacky'
+  | 'coverDry'
+  | 'wetEdge'
+  | 'scratch'
+  | 'afterSet'
+  | 'dryFace'
+  | 'keyAgain'
+  | 'stiff'
+  | 'gelled'
+  | 'besideJoint';
 
 /** One step of a repair by its code: what, why so, and when. */
 export interface RepairStepOf<C extends StepCode> {

@@ -2,6 +2,7 @@ import { houseOf, preparationTool } from '../../choose';
 import { DAY } from '../../day';
 import type { Texture } from '../../shelf';
 import { TAKEOFF } from '../../takeoff';
+import type { StepFace } from '../../survey';
 import { PLAN } from '../constants';
 import type { Context } from '../input/Context';
 import { kindOf } from '../kinds';
@@ -77,6 +78,27 @@ export interface StepFigures {
   'step.lift': Lift;
   'step.spread': Lift;
   'step.pressIn': Lift;
+  /** which step of a flight, and which face of it */
+  'step.at': { readonly step: number; readonly face: StepFace };
+  'step.jointOpen': None;
+  'step.lookLow': None;
+  'step.workOver': { readonly thickness_m: number };
+  'step.form.set': { readonly step: number; readonly steps: number; readonly holdDown_kg: number; readonly prop_kg: number };
+  'step.form.strip': { readonly step: number; readonly steps: number };
+  'step.faceGround': None;
+  'step.keyCoat': None;
+  'step.strikeOff': { readonly crown_m: number };
+  'step.gelWait': { readonly gel_s: number };
+  'step.portions': { readonly count: number };
+  'step.mould': { readonly pieces: number; readonly lengths: number };
+  'step.release': None;
+  'step.vibrate': None;
+  'step.cover': None;
+  'step.demould': None;
+  'step.turn': None;
+  'step.pinholes': None;
+  'step.formsAround': { readonly length_m: number };
+  'step.mist': None;
   'step.riser.skimmed': None;
   'step.riser.trowelHeld': None;
   /** how many forms are built */
@@ -154,6 +176,11 @@ export const TOOLS = [
   'drySand',
   'squeezeBottles',
   'cureSheet',
+  'maskingTape',
+  'mould',
+  'siliconeBead',
+  'vibrator',
+  'propWeights',
 ] as const;
 export type Tool = (typeof TOOLS)[number];
 
@@ -255,18 +282,39 @@ const STEPS: { readonly [C in StepCode]: StepRow<C> } = {
   'step.measure.parts': row({ tools: ['measuringBottles'], person_s: measuring }),
   'step.lift': row({ tools: [...MIXING, 'trowel', 'float'], person_s: placing, places: true }),
   'step.spread': row({ tools: [...MIXING, 'trowel', 'squeegee'], person_s: placing, places: true }),
-  'step.pressIn': row({ tools: MIXING, person_s: placing, places: true }),
+  'step.pressIn': row({ tools: MIXING }),
+  'step.at': row(),
+  'step.jointOpen': row({ tools: ['rod'], person_s: () => DAY.batch_s }),
+  'step.lookLow': row({ tools: ['straightEdge'] }),
+  'step.workOver': row({ tools: ['drill', 'paddle', 'pails', 'trowel', 'squeegee'], person_s: placing, places: true }),
+  'step.form.set': row({ tools: ['forms', 'props', 'propWeights', 'releaseAgent', 'edgeTrowel'], person_s: () => DAY.form_s }),
+  'step.form.strip': row({ tools: ['hammer'], person_s: () => DAY.form_s * DAY.stripShare }),
+  'step.faceGround': row({ tools: GRIND, person_s: perLength(DAY.grindLine_m_s) }),
+  'step.keyCoat': row({ tools: [...MIXING, 'trowel'], person_s: perArea(DAY.brush_m2_s), places: true }),
+  'step.strikeOff': row({ tools: ['straightEdge', 'float'] }),
+  'step.gelWait': row(),
+  'step.portions': row({ person_s: placing, places: true }),
+  'step.mould': row({ tools: ['mould', 'saw', 'blade', 'screws', 'drill', 'siliconeBead'], person_s: () => DAY.form_s }),
+  'step.release': row({ tools: ['releaseAgent'], person_s: perArea(DAY.vacuum_m2_s) }),
+  'step.vibrate': row({ tools: ['vibrator'], person_s: perArea(DAY.vacuum_m2_s), places: true }),
+  'step.cover': row({ tools: ['cureSheet'], person_s: perArea(DAY.vacuum_m2_s) }),
+  'step.demould': row({ tools: ['hammer', 'screws'], person_s: () => DAY.form_s * DAY.stripShare }),
+  'step.turn': row({ person_s: () => DAY.batch_s }),
+  'step.pinholes': row({ tools: ['trowel', 'sponge'], person_s: perArea(DAY.brush_m2_s) }),
+  'step.formsAround': row({ tools: ['forms', 'screws', 'drill', 'siliconeBead'], person_s: (_worked, { length_m }) => length_m / DAY.formLine_m_s }),
+  'step.mist': row({ tools: ['sprayer', 'cureSheet'], person_s: perArea(DAY.brush_m2_s) }),
   'step.riser.skimmed': row({ tools: ['edgeTrowel'] }),
   'step.riser.trowelHeld': row({ tools: ['edgeTrowel'] }),
-  'step.riser.formed': row({
-    tools: ['forms', 'props', 'releaseAgent', 'edgeTrowel'],
-    person_s: (_worked, { forms }) => forms * DAY.form_s,
-  }),
+  'step.riser.formed': row({ tools: ['forms', 'props', 'releaseAgent', 'edgeTrowel'], person_s: (_worked, { forms }) => forms * DAY.form_s }),
   'step.order.risersFirst': row(),
   'step.order.treadsFirst': row(),
   'step.groove': row({ tools: SAW, person_s: (worked, { passes }) => (lengthOf(worked) * passes) / DAY.saw_m_s }),
   'step.rod': row({ tools: ['rod'], person_s: perLength(DAY.line_m_s) }),
-  'step.sealant': row({ tools: ['sealantGun', 'toolingSpoon'], person_s: (worked) => lengthOf(worked) / rateOf(worked.input, 'sealant'), places: true }),
+  'step.sealant': row({
+    tools: ['sealantGun', 'toolingSpoon', 'maskingTape'],
+    person_s: (worked) => lengthOf(worked) / rateOf(worked.input, 'sealant'),
+    places: true,
+  }),
   'step.fillJoint': row({ person_s: perLength(DAY.line_m_s), places: true }),
   'step.cutJoint': row({ tools: [...SAW, 'rod'], person_s: perLength(DAY.saw_m_s) }),
   'step.rubIn': row({ tools: [...MIXING, 'trowel'], person_s: perLength(DAY.line_m_s), places: true }),

@@ -1,8 +1,17 @@
 import { CHOOSE } from '../../choose';
+import type { Sheet, Texture } from '../../shelf';
+import type { ElementInput } from '../../survey';
 import { atSlab } from './atSlab';
 import type { RepairStep } from './RepairStep';
 import { stepOf } from './stepOf';
 import type { Stepped } from './Stepped';
+
+/** How a face is finished: as its surroundings are, where the sheet takes that; else as the sheet is. */
+const faceTexture = (element: ElementInput, sheet: Sheet): Texture | undefined =>
+  sheet.textures?.find((texture) => texture === element.texture) ?? sheet.textures?.[0];
+
+/** A texture that rubbing would spoil. */
+const isTextured = (texture: Texture | undefined): boolean => texture !== undefined && !['smooth', 'float', 'polished'].includes(texture);
 
 /** What is seen is textured or finished, rubbed flush where it was left high, cured and coated. */
 export function facing(context: Stepped, high = false): RepairStep[] {
@@ -11,11 +20,15 @@ export function facing(context: Stepped, high = false): RepairStep[] {
   const recoat = atSlab(context, sheet.intervals?.recoat);
   const coatAfter = coat ? { least_s: Math.max(coat.waits_s, recoat?.least_s ?? 0), most_s: null } : recoat;
   const rub = sheet.milestones.grind ?? sheet.milestones.final;
-  // As its surroundings are finished, where the sheet takes that.
-  const texture = sheet.textures?.find((texture) => texture === element.texture) ?? sheet.textures?.[0];
+  const texture = faceTexture(element, sheet);
+  // What is overlaid takes no texture of its own: it is rubbed, and the overlay is broomed.
+  const face = covered ? [] : [texture ? stepOf('step.texture', { texture }) : stepOf('step.finish', {})];
+  // A broomed or textured face is never rubbed: what stands high comes off before the texture goes on.
+  const rubbed = covered || !isTextured(texture);
   return [
-    texture ? stepOf('step.texture', { texture }) : stepOf('step.finish', {}),
-    ...(rub && high
+    ...(high && !rubbed ? [stepOf('step.strikeOff', { crown_m: CHOOSE.crown_m })] : []),
+    ...face,
+    ...(rub && high && rubbed
       ? [stepOf('step.rubFlush', { crown_m: CHOOSE.crown_m }, { after: atSlab(context, { least_s: rub, most_s: null }), condition: 'scratch' })]
       : []),
     ...(sheet.water && !covered ? [stepOf('step.cure', {}, { sheetId: aids.find(({ role }) => role === 'cure')?.aidId ?? null, condition: 'afterSet' })] : []),

@@ -77,6 +77,9 @@ const readying = (full: Stepped): RepairStep[] =>
       ]
     : [];
 
+/** What a saw does before anything is broken out. */
+const SAWN: readonly RepairStep['code'][] = ['step.shoulder', 'step.cutToe'];
+
 /**
  * A repair as it is done, step by step: what is removed and to what profile, edge, moisture, reinforcement, bond, layers,
  * finish, cure and coat, each by the sheet and by the firm's own schools. Times are at the slab's temperature.
@@ -84,10 +87,15 @@ const readying = (full: Stepped): RepairStep[] =>
 export function stepsOf(given: Omit<Stepped, 'house'>): RepairStep[] {
   const context: Stepped = { ...given, house: houseOf(given.input.house) };
   const kind = kindOf(context.finding);
+  const edging = kind.edging(context);
+  // A shoulder and a toe are sawn before anything is broken out; a rim is keyed or brushed clean after it.
+  const sawn = edging.filter(({ code }) => SAWN.includes(code));
+  if (!kind.onBase(context.finding)) return [...kind.removing(context), ...measuring(context), ...kind.filling(context), ...kind.finishing(context)];
   return [
+    ...(context.over === 'patch' ? [] : sawn),
     // A fill is rubbed and rinsed before its overlay; no base is left to be prepared.
     ...(context.over === 'patch' ? [] : kind.removing(context)),
-    ...kind.edging(context),
+    ...edging.filter((step) => !sawn.includes(step)),
     ...wetting(context),
     ...reinforcing(context),
     ...bonding(context),
