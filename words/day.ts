@@ -18,6 +18,7 @@ export const day = {
   more: 'More {{quantity}}',
   handle: '{{quantity}} handle',
   valueText: '{{value}}: place by {{flow}}, finish by {{finish}}, set at {{set}}',
+  confirm: 'The outlined ones are read too',
   keep: 'Keep these for the pour',
   assumedNote: 'assumed: read it',
   former: 'was {{value}}',

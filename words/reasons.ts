@@ -13,7 +13,7 @@ export const reasons = {
     trip: '{{labels}}: somebody may trip on it; fence it or fill it for the time being.',
     grows: '{{labels}}: measure again before it is priced, it will be larger.',
   },
-  use: { other: 'Made for {{use}}, and nothing on its sheet speaks against this', made: 'Made for {{use}}', also: 'Made for {{first}}, and for {{use}}' },
+  use: { other: 'Made for {{use}}; this is other work', made: 'Made for {{use}}', also: 'Made for {{first}}, and for {{use}}' },
   substrate: { allowed: 'May lie on {{substrate}}', notAllowed: 'Its sheet does not allow {{substrate}} under it' },
   profile: { reached: 'Wants CSP {{asked}}, gets {{reached}}', short: 'Wants CSP {{asked}}; your preparation leaves {{reached}}' },
   surface: {

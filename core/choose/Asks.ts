@@ -26,6 +26,8 @@ export interface Asks {
   readonly moving: Moving | null;
   /** a mortar too coarse for it is rubbed in as paste, or it is opened for it */
   readonly rubbedIn: boolean;
+  /** its face stands though its element lies: a riser */
+  readonly stands: boolean;
   readonly underWater: boolean;
   /** it lies on a base; what is cast in a mould does not */
   readonly onBase: boolean;

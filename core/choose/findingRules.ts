@@ -20,6 +20,10 @@ export const madeForRule: FirstRule = ({ sheet, asks: { use, kind } }) => {
 /** What stays soft fills what moves, and carries nothing. */
 export const softRule: FirstRule = ({ sheet, asks: { moving } }) => (gives(sheet) && !moving ? reason('movement.soft', 'no') : []);
 
+/** A riser stands: what only lies runs off it. */
+export const standsRule: FirstRule = ({ sheet, asks: { stands } }) =>
+  stands && !sheet.orientations.includes('vertical') ? reason('orientation.wrong', 'no', { orientation: 'vertical' }) : [];
+
 /** Under water only what does not wash out. */
 export const washOutRule: FirstRule = ({ sheet, asks: { underWater } }) => (underWater && sheet.moisture !== 'wet' ? reason('water.washesOut', 'no') : []);
 
@@ -152,6 +156,7 @@ export const timeToOpenRule: Rule = ({ element, opensAfter }) => {
 export const FINDING_RULES: readonly FirstRule[] = [
   madeForRule,
   softRule,
+  standsRule,
   washOutRule,
   movementRule,
   thicknessRule,

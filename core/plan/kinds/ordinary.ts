@@ -63,6 +63,7 @@ export const ordinaryAsks = (deepest_m: number, more: Partial<Omit<AsksOfKind, '
   rim: null,
   moving: null,
   rubbedIn: false,
+  stands: false,
   underWater: false,
   takesTexture: true,
   layer: false,

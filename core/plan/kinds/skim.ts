@@ -22,7 +22,9 @@ export const skim: Damage<SkimInput> = {
   },
   covers: true,
   reinforceable: false,
-  asks: ({ thickness: { value: deepest_m } }) => ordinaryAsks(deepest_m, { layer: true }),
+  // On a step it is the riser, unless somebody says that it is another face.
+  asks: ({ thickness: { value: deepest_m }, onStep }, site) =>
+    ordinaryAsks(deepest_m, { layer: true, stands: site?.element.kind === 'step' && (onStep?.face ?? 'riser') === 'riser' }),
   takeOff({ outline, cutouts_m2 = [], thickness, profile }) {
     const area_m2 = counterArea({ outline, cutouts_m2 });
     const texture_m = textureOf(profile);
