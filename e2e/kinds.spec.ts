@@ -73,7 +73,7 @@ test('an overlay of all of it, a ramp and steps to rebuild are told in Walk; Fix
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Broom overlay/);
   await page.getByRole('button', { name: /more that fit$/ }).tap();
   await expect(page.getByText('Can be broomed, as its surroundings are')).toBeVisible();
-  await expect(page.getByText(/^Your smallest batch is placed and finished with \d+\s% of its life used$/)).toBeVisible();
+  await expect(page.getByText(/^Your batch is placed and finished with \d+\s% of its life used/)).toBeVisible();
   // What was told comes back as it was typed.
   await page.goto(`/jobs/${job}/walk`);
   await page.getByRole('button', { name: 'Edit C', exact: true }).tap();
