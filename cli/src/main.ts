@@ -3,7 +3,19 @@ import { planInput } from '@tufa/contract/schemas';
 import { check } from '@tufa/contract/validate';
 import { computePlan, type PlanInput } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
-import { FORMULAS, heldAgainst, missOf, simulatedIn, simulatedSpalls, type DamageFile, type ReferenceEntry } from '@tufa/core/reference';
+import {
+  batchesAgree,
+  CHANCE_CASES,
+  chancesKept,
+  FORMULAS,
+  generatedJobs,
+  heldAgainst,
+  missOf,
+  simulatedIn,
+  simulatedSpalls,
+  type DamageFile,
+  type ReferenceEntry,
+} from '@tufa/core/reference';
 import { PLAIN, sayCoded, sayProblem } from '@tufa/words';
 import { fromDemonstration, isDemonstration } from './demonstration';
 import { exampleJob } from './example';
@@ -11,6 +23,8 @@ import { exampleJob } from './example';
 const USAGE = `tufa plan JOB.json       the computed plan of a job file, as JSON
 tufa vectors FILE.json   reference values evaluated; a line for each miss
 tufa damage [FILE.json]  volumes from depths, held against simulated damage; without a file against draws of its own
+tufa batches [FILE.json ...] tickets, clocks and order held against each other; without a file on a thousand drawn jobs
+tufa chances             batches worked to the plan's stop, with true lives and temperatures drawn
 tufa example             a complete job file to start from`;
 
 /** What was asked for is no call of this command. */
@@ -23,10 +37,13 @@ function readJson(path: string | undefined): unknown {
   return JSON.parse(readFileSync(path, 'utf8'));
 }
 
+/** A job file's input; a job of the demonstration as it would be seeded. */
+const jobIn = (file: unknown): PlanInput => (isDemonstration(file) ? fromDemonstration(file) : file) as PlanInput;
+
 /** The plan of a job file, refused with the field at fault when the file is not one. */
 function plan(path: string | undefined): number {
   const file = readJson(path);
-  const { value, fault } = check<PlanInput>(planInput, isDemonstration(file) ? fromDemonstration(file) : file);
+  const { value, fault } = check<PlanInput>(planInput, jobIn(file));
   if (fault) {
     process.stderr.write(`${fault.field}: ${sayCoded(PLAIN, `problem.${fault.code}`, { field: fault.field, ...fault.figures })}\n`);
     return 1;
@@ -66,11 +83,33 @@ function damage(path: string | undefined): number {
   return 0;
 }
 
-function main([command, path]: readonly string[]): number {
+/** How far tickets, clocks and orders are apart, a line a job; over a gram is a failure. */
+function batches(paths: readonly string[]): number {
+  const jobs = paths.map((path) => ({ name: path, input: jobIn(readJson(path)) }));
+  const all = (jobs.length > 0 ? jobs : [{ name: 'a thousand drawn jobs', input: null }]).map(({ name, input }) => {
+    const agreed = (input ? [input] : generatedJobs(1, 1000)).map(batchesAgree);
+    return { name, layers: agreed.reduce((sum, { layers }) => sum + layers, 0), apart_kg: Math.max(...agreed.map(({ apart_kg }) => apart_kg)) };
+  });
+  for (const { name, layers, apart_kg } of all) out(`${name.padEnd(40)} ${String(layers).padStart(4)} layers, at most ${(apart_kg * 1000).toFixed(6)} g apart`);
+  return all.every(({ apart_kg }) => apart_kg < 0.001) ? 0 : 1;
+}
+
+/** How many of 100,000 simulated batches are lost at the plan's stop, and how often the shown range of life holds. */
+function chances(): number {
+  const share = (value: number): string => `${(100 * value).toFixed(1)} %`;
+  const told = CHANCE_CASES.map(([name, question], i) => ({ name, ...chancesKept(question, { seed: 1 + i, draws: 25_000 }) }));
+  for (const { name, told: accepted, lost, inRange } of told)
+    out(`${name.padEnd(36)} accepted ${share(accepted)}, lost ${share(lost)}, P10 to P90 holds ${share(inRange)}`);
+  return 0;
+}
+
+function main([command, path, ...more]: readonly string[]): number {
   try {
     if (command === 'plan') return plan(path);
     if (command === 'vectors') return vectors(path);
     if (command === 'damage') return damage(path);
+    if (command === 'batches') return batches(path ? [path, ...more] : []);
+    if (command === 'chances') return chances();
     if (command === 'example') {
       out(JSON.stringify(exampleJob(), null, 1));
       return 0;

@@ -113,3 +113,6 @@ function nearness(computed: unknown, value: unknown, { tolerance, absolute }: Re
 
 export { simulatedSpalls } from './simulatedSpalls';
 export { heldAgainst, simulatedIn, type DamageFile } from './volumesHeld';
+
+export { batchesAgree, generatedJobs } from './batchesAgree';
+export { CHANCE_CASES, chancesKept } from './chancesKept';
