@@ -141,6 +141,8 @@ export const walk = {
   notCounted: 'outside it, not counted',
   outsideFinding: 'That place lies outside {{label}}.',
   tooDeep: 'Deeper than the element is thick ({{thickness_m}}). Measure again, or mend the thickness.',
+  underReading: 'A reading of {{read_m}} is deeper. Measure again, or take that reading back.',
+  widerThan: 'Wider than the element is across ({{across_m}}). Measure again, or check the unit.',
   meant: 'Meant {{text}}?',
   oneVisit: 'Widths of a second visit at the same places tell whether it moves.',
   movement: {

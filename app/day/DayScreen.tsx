@@ -153,7 +153,9 @@ function Day({ view }: { view: JobView }) {
               onSun={(sun) => set({ sun })}
               onDontKnow={dontKnow(quantity, (value) => set({ [quantity]: value }))}
             />
-            {changed.length > 0 || unread.length > 0 ? <Button label={say(speaker, changed.length > 0 ? 'day.keep' : 'day.confirm')} tone="act" onPress={() => void keepAll()} /> : null}
+            {changed.length > 0 || unread.length > 0 ? (
+              <Button label={say(speaker, changed.length > 0 ? 'day.keep' : 'day.confirm')} tone="act" onPress={() => void keepAll()} />
+            ) : null}
           </View>
         ),
         aside: <Levers question={question} answer={answer} grid={view.input.firm.grid} onTry={(values) => set(values as Try)} />,

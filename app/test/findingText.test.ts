@@ -62,6 +62,7 @@ test.each<[string, Partial<FindingText>, string]>([
   ['an overlay without a thickness', { kind: 'skim', by: 'whole' }, 'layer'],
   ['a front without its height', { kind: 'counter', by: 'whole', layer: '1 in', dropLength: "9'", across: '1 in' }, 'down'],
   ['a void deeper than its wall', { kind: 'void', by: 'corners', corners: area, deepest: '14 in' }, 'deepest'],
+  ['a crack deeper than its slab', { kind: 'crack', corners: line, opening: '2 mm', depth: '14 in' }, 'depth'],
   ['a ramp of one point', { kind: 'wedge', corners: line.slice(0, 1), run: "2'", rise: '1 in' }, 'corners'],
   ['an overlay that leaves its element', { kind: 'skim', by: 'corners', corners: rectangle({ length_m: 9, width_m: 1 }), layer: '3 mm' }, 'corners'],
 ])('%s is refused where it was typed', (_name, change, field) => {
@@ -73,6 +74,17 @@ test.each<[string, Partial<FindingText>, string]>([
   }
   expect(fault).toBeInstanceOf(FieldProblem);
   expect((fault as FieldProblem).field).toBe(field);
+});
+
+test('a deepest under a reading is refused where it was typed; a millimetre of difference is none', () => {
+  const values = typed({ kind: 'spall', by: 'corners', corners: area, deepest: '30 mm' });
+  const read = (read_m: number) => () => wireOfFinding(PLAIN, values, { element, jobId: id(1), label: 'A', read_m });
+  expect(read(0.034)).toThrow(FieldProblem);
+  expect(read(0.0305)).not.toThrow();
+  // Nor is a crack wider than the kerb it is in.
+  const kerb = { ...element, geometry: { ...element.geometry, outline: rectangle({ length_m: 4, width_m: 0.15 }) } };
+  const crack = typed({ kind: 'crack', corners: [[0, 0.1], [3, 0.1]], opening: '0.2 m', depth: '2 in' }); // prettier-ignore
+  expect(() => wireOfFinding(PLAIN, crack, { element: kerb, jobId: id(1), label: 'A' })).toThrow(FieldProblem);
 });
 
 test('all of an element is what has its outline and may have it', () => {

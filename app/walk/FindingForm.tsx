@@ -1,4 +1,4 @@
-import type { FindingFields, RowOf } from '@tufa/contract/entities';
+import type { FindingFields, ReadingFields, RowOf } from '@tufa/contract/entities';
 import { readingsOf } from '@tufa/contract/assemble';
 import { findingInputOf } from '@tufa/contract/findingInputOf';
 import { kindOf, takeOffOf } from '@tufa/core/plan';
@@ -30,6 +30,12 @@ import { isWhole } from './wholeFindings';
 import { planFinding, planReadings, volumeText } from '@tufa/words/survey';
 import { useSpeaker } from '../parts/phone/speaker';
 
+/** The deepest that was read of a finding; nothing where nobody read. */
+function deepestRead(readings: readonly ReadingFields[], findingId: string | undefined): number | undefined {
+  const depths = readings.filter((reading) => reading.kind === 'depth' && reading.findingId === findingId).map(({ value }) => value.value);
+  return depths.length > 0 ? Math.max(...depths) : undefined;
+}
+
 /** What is wrong with an element: what it is, where it lies, how deep or wide, and when it is dealt with. */
 export function FindingForm({
   view,
@@ -53,7 +59,8 @@ export function FindingForm({
     initial: { ...textOfFinding(speaker, finding), ...(finding && isWhole(finding, element) ? { by: 'whole' } : {}) },
     wire: {
       entity: 'finding',
-      toWire: (values) => wireOfFinding(speaker, values, { element, jobId: view.job.id, label }),
+      toWire: (values) =>
+        wireOfFinding(speaker, values, { element, jobId: view.job.id, label, read_m: deepestRead(readingsOf(view.data, view.job.id), finding?.id) }),
       fieldOf: (path, values) =>
         path.startsWith('outline') ? { field: 'corners' } : { field: fieldOf(values.kind, path.split('.')[1] ?? ''), kind: 'length' },
     },

@@ -8,6 +8,7 @@ import { FieldProblem } from '../parts/ui/fieldProblem';
 import { readTyped } from '../parts/ui/quantityText';
 import { EMPTY, type FindingText } from './TypedFinding';
 import { typedKind } from './kinds';
+import type { FoundIn } from './kinds/TypedKind';
 
 /** What a row says, as it would be typed. */
 export function textOfFinding(speaker: Speaker, finding: RowOf<'finding'> | undefined): FindingText {
@@ -63,11 +64,11 @@ const typedOf = ({ length, width, fromLeft, fromTop }: FindingText): Record<stri
   Object.fromEntries(Object.entries({ length, width, fromLeft, fromTop }).flatMap(([name, text]) => (text.trim() === '' ? [] : [[name, text.trim()]])));
 
 /** The kind of row a kind of drawing is kept as, with what it says. @throws FieldProblem */
-function saidOf(speaker: Speaker, values: FindingText, thickness_m: number): object {
+function saidOf(speaker: Speaker, values: FindingText, found: FoundIn): object {
   const said = { ...(values.phase === 'now' ? {} : { phase: values.phase }), ...(values.note.trim() ? { note: values.note.trim() } : {}) };
   const kind = typedKind(values.kind);
   return kind
-    ? { kind: values.kind, properties: { ...kind.wireOf({ speaker, values, thickness_m }), ...said } }
+    ? { kind: values.kind, properties: { ...kind.wireOf({ speaker, values, ...found }), ...said } }
     : { kind: 'mark', properties: { what: values.kind, ...said } };
 }
 
@@ -75,9 +76,11 @@ function saidOf(speaker: Speaker, values: FindingText, thickness_m: number): obj
 export const wireOfFinding = (
   speaker: Speaker,
   values: FindingText,
-  { element, jobId, label }: { element: RowOf<'element'>; jobId: string; label: string },
+  { element, jobId, label, read_m }: { element: RowOf<'element'>; jobId: string; label: string; read_m?: number | undefined },
 ): FindingFields => {
+  const { length_m, width_m } = extent(element.geometry.outline);
+  const found = { thickness_m: element.geometry.thickness.value, across_m: Math.min(length_m, width_m), ...(read_m === undefined ? {} : { read_m }) };
   // Where it lies is asked first, and so told first where it cannot be read.
   const outline = { points: outlineOf(speaker, values, element), ...(wayOf(values) === 'sizes' ? { typed: typedOf(values) } : {}) };
-  return { jobId, elementId: element.id, label, ...saidOf(speaker, values, element.geometry.thickness.value), outline } as FindingFields;
+  return { jobId, elementId: element.id, label, ...saidOf(speaker, values, found), outline } as FindingFields;
 };

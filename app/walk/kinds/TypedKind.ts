@@ -7,6 +7,15 @@ import type { FindingText } from '../TypedFinding';
 /** What is asked of one kind beside where it lies. */
 export type KindFieldProps = FindingFieldProps & { readonly onGauge: () => void };
 
+/** What a typed figure is held against: the element's sizes, and what was read in it. */
+export interface FoundIn {
+  readonly thickness_m: number;
+  /** the shorter of its sides */
+  readonly across_m: number;
+  /** the deepest that was read of it; absent without a reading */
+  readonly read_m?: number;
+}
+
 /** How one kind of finding is typed. Every kind is one such module. */
 export interface TypedKind<K extends RepairedKind> {
   /** told by sizes, drawn, or all of its element, the usual way first; empty where it can only be drawn */
@@ -18,6 +27,6 @@ export interface TypedKind<K extends RepairedKind> {
   /** what a row says, as it would be typed */
   textOf(speaker: Speaker, properties: PropertiesOf[K]): Partial<FindingText>;
   /** what is sent of what was typed, beside what all say. @throws FieldProblem */
-  wireOf(typed: { readonly speaker: Speaker; readonly values: FindingText; readonly thickness_m: number }): PropertiesOf[K];
+  wireOf(typed: { readonly speaker: Speaker; readonly values: FindingText } & FoundIn): PropertiesOf[K];
   readonly Fields: ComponentType<KindFieldProps>;
 }

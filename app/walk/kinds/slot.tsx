@@ -5,6 +5,7 @@ import type { Speaker } from '@tufa/words/speak';
 import { textOf } from '@tufa/words/survey';
 import { useSpeaker } from '../../parts/phone/speaker';
 import { Button } from '../../parts/ui/Button';
+import { FieldProblem } from '../../parts/ui/fieldProblem';
 import { measuredOf } from '../../parts/ui/quantityText';
 import type { FindingText } from '../TypedFinding';
 import type { Typed } from './depthTyped';
@@ -21,10 +22,13 @@ export const slotText = (speaker: Speaker, { width, depth }: Slot): Pick<Finding
 });
 
 /** A slot as it was typed, unknown where nobody could tell. @throws FieldProblem */
-export const slotTyped = ({ speaker, values }: Typed): Slot => ({
-  width: measuredOf(speaker, { field: 'opening', text: values.opening, as: 'depth', limit: 'crack_m', unknown: UNKNOWN.crackWidth }),
-  depth: measuredOf(speaker, { field: 'depth', text: values.depth, as: 'depth', limit: 'crackDepth_m', unknown: UNKNOWN.crackDepth }),
-});
+export function slotTyped({ speaker, values, thickness_m, across_m }: Typed): Slot {
+  const width = measuredOf(speaker, { field: 'opening', text: values.opening, as: 'depth', limit: 'crack_m', unknown: UNKNOWN.crackWidth });
+  const depth = measuredOf(speaker, { field: 'depth', text: values.depth, as: 'depth', limit: 'crackDepth_m', unknown: UNKNOWN.crackDepth });
+  if (width.source === 'typed' && width.value > across_m) throw new FieldProblem('opening', say(speaker, 'walk.widerThan', { across_m }));
+  if (depth.source === 'typed' && depth.value > thickness_m) throw new FieldProblem('depth', say(speaker, 'walk.tooDeep', { thickness_m }));
+  return { width, depth };
+}
 
 /** Width and depth, and the gauge card that reads the width. */
 export function SlotFields({ width, onGauge, ...field }: KindFieldProps & { readonly width: 'walk.crackWidth' | 'walk.jointWidth' }) {
