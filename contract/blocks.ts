@@ -1,3 +1,4 @@
+import { STEP_FACES } from '@tufa/core/survey';
 import Joi from 'joi';
 import { exactly, line, measured, outline } from './common';
 
@@ -17,6 +18,7 @@ export const blocks = {
     .max(500),
   csp: Joi.number().integer().min(1).max(10),
   flight: Joi.number().integer().min(1).max(60),
+  onStep: Joi.object({ step: Joi.number().integer().min(1).max(60).required(), face: exactly(STEP_FACES).required() }),
   cutouts: Joi.array().items(size(100)).max(50),
 };
 

@@ -1,5 +1,5 @@
 import type { Plan, PlanInput } from '@tufa/core/plan';
-import { printFigure, say } from '@tufa/words';
+import { printFigure, say, sayCoded } from '@tufa/words';
 import { View } from 'react-native';
 import { Lines, type Line } from '../parts/ui/Lines';
 import { T } from '../parts/ui/T';
@@ -11,8 +11,8 @@ import { aidOf, sheetOf } from '@tufa/core/plan';
 /** What is bought for all of a job at once, each product's packs rounded once; nothing where one product is all of it. */
 export function JobOrder({ input, plan }: { input: PlanInput; plan: Plan }) {
   const speaker = useSpeaker();
-  const { orders, aids } = plan;
-  if (orders.length + aids.length < 2) return null;
+  const { orders, aids, extras } = plan;
+  if (orders.length + aids.length + extras.length < 2) return null;
   const products = orders.map(({ sheetId, chosen }): Line => {
     const name = sheetOf(input, sheetId)?.name ?? '';
     return [
@@ -29,12 +29,16 @@ export function JobOrder({ input, plan }: { input: PlanInput; plan: Plan }) {
     );
     return [aid?.name ?? '', `${packs.join(', ')}, ${printFigure(speaker, 'c_minor', cost_minor)}`];
   });
+  const more = extras.map(({ code, ...amount }): Line => {
+    const [name, value] = Object.entries(amount)[0]!;
+    return [sayCoded(speaker, `mix.extra.${code}`), name === 'count' ? String(value) : printFigure(speaker, name, value)];
+  });
   const whole = orders.reduce((sum, { chosen }) => sum + chosen.cost_minor, 0) + aids.reduce((sum, { cost_minor }) => sum + cost_minor, 0);
   return (
     <View className="gap-1">
       <T as="h2">{say(speaker, 'mix.jobOrder')}</T>
       <T as="strong">{printFigure(speaker, 'c_minor', whole)}</T>
-      <Lines label={say(speaker, 'mix.jobOrder')} lines={[...products, ...others]} />
+      <Lines label={say(speaker, 'mix.jobOrder')} lines={[...products, ...others, ...more]} />
     </View>
   );
 }

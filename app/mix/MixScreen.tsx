@@ -2,11 +2,12 @@ import { kindOf, type ChosenPlan, type TicketLine } from '@tufa/core/plan';
 import { vesselScene } from '@tufa/draw';
 import { say, printFigure, sayShare, sayCoded } from '@tufa/words';
 import { nearestMark } from '@tufa/core/mix';
-import type { Sheet } from '@tufa/core/shelf';
+import { TASKS, type Sheet, type Task } from '@tufa/core/shelf';
 import { printIn, siFactor } from '@tufa/core/quantity';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Text, useWindowDimensions, View } from 'react-native';
+import { change, write } from '../outbox/useFirm';
 import { Button } from '../parts/ui/Button';
 import { Choice } from '../parts/ui/Choice';
 import { Cautions } from '../parts/job/Cautions';
@@ -141,6 +142,21 @@ function Tickets({ view, chosen, sheet }: { view: JobView; chosen: ChosenPlan; s
   );
 }
 
+/** How stiff it is mixed: as the work asks, or as the crew has it; water, yield and clocks follow. */
+function Consistency({ view, sheet, task }: { view: JobView; sheet: Sheet; task: Task }) {
+  const speaker = useSpeaker();
+  const { consistency, ...batch } = view.input.batch;
+  const tasks = TASKS.filter((each) => each === task || sheet.water?.byTask[each] !== undefined);
+  return (
+    <Choice
+      label={say(speaker, consistency ? 'mix.consistencyYours' : 'mix.consistencyWork')}
+      value={task}
+      options={tasks.map((each) => ({ value: each, label: say(speaker, `word.task.${each}`) }))}
+      onChange={(each) => void write(change('job', 'change', view.job.id, { batch: { ...batch, consistency: each } }))}
+    />
+  );
+}
+
 /** One ticket, in the order it goes into the pail, a line to tick at a time, beside the pail with its marks. */
 function TicketView({ view, batch, sheet, title }: { view: JobView; batch: Pick<ChosenPlan, 'ticket' | 'window'>; sheet: Sheet; title: string }) {
   const speaker = useSpeaker();
@@ -189,7 +205,12 @@ function TicketView({ view, batch, sheet, title }: { view: JobView; batch: Pick<
       <T as="strong">
         {ticket.moreWater_m3 > 1e-6 ? say(speaker, 'mix.more', { more: vessel(speaker, 'volume', ticket.moreWater_m3) }) : say(speaker, 'mix.noMore')}
       </T>
-      <T>{`${say(speaker, 'mix.task')}: ${say(speaker, `word.task.${ticket.task}`)}. ${say(speaker, 'mix.hand')}: ${say(speaker, `mix.test.${ticket.task}`)}`}</T>
+      {sheet.water ? (
+        <>
+          <T>{`${say(speaker, 'mix.hand')}: ${say(speaker, `mix.test.${ticket.task}`)}`}</T>
+          <Consistency view={view} sheet={sheet} task={ticket.task} />
+        </>
+      ) : null}
     </View>
   );
 }

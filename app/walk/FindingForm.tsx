@@ -3,7 +3,7 @@ import { readingsOf } from '@tufa/contract/assemble';
 import { findingInputOf } from '@tufa/contract/findingInputOf';
 import { kindOf, takeOffOf } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
-import { PHASES, type FindingInput } from '@tufa/core/survey';
+import { PHASES, STEP_FACES, type FindingInput } from '@tufa/core/survey';
 import type { Point } from '@tufa/core/takeoff';
 import { PLAN_KINDS, type PlanKind } from '@tufa/draw';
 import { printFigure, say } from '@tufa/words';
@@ -22,7 +22,7 @@ import { DrawPlan } from './DrawPlan';
 import { ChoiceField, FigureField } from './findingFields';
 import { SaveOrCancel } from './ElementForm';
 import { FormField } from '../parts/ui/FormField';
-import { textOfFinding, wayOf, wireOfFinding } from './findingText';
+import { ON_STEP, textOfFinding, wayOf, wireOfFinding } from './findingText';
 import type { FindingText } from './TypedFinding';
 import { typedKind } from './kinds';
 import { GaugeCard } from './GaugeCard';
@@ -189,6 +189,14 @@ export function FindingForm({
               </View>
             ) : null}
             {typed ? <typed.Fields {...field} onGauge={() => setGauge(true)} /> : null}
+            {element.kind === 'step' && ON_STEP.includes(kind) ? (
+              <View className="gap-2">
+                <View className="flex-row">
+                  <FormField control={control} name="stepNumber" label={say(speaker, 'walk.stepNumber')} onSubmit={save} />
+                </View>
+                <ChoiceField {...field} name="stepFace" word="walk.stepFace" values={STEP_FACES} valueWords="walk.stepFaces" />
+              </View>
+            ) : null}
             {typed ? <ChoiceField {...field} name="phase" word="walk.phase" values={PHASES} valueWords="walk.phases" /> : null}
             <View className="flex-row">
               <FormField control={control} name="note" label={say(speaker, 'walk.note')} onSubmit={save} />

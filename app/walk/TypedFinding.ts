@@ -1,4 +1,4 @@
-import type { Answer, Phase } from '@tufa/core/survey';
+import type { Answer, Phase, StepFace } from '@tufa/core/survey';
 import type { CrackProfile, Point, Section, SpallShape } from '@tufa/core/takeoff';
 import type { PlanKind } from '@tufa/draw';
 
@@ -34,6 +34,10 @@ export interface FindingText {
   steps: string;
   stays: string;
   dropLength: string;
+  made: 'laid' | 'cast';
+  /** of a flight, counted from the bottom; nothing where nobody says */
+  stepNumber: string;
+  stepFace: StepFace;
   phase: Phase;
   note: string;
 }
@@ -68,6 +72,9 @@ export const EMPTY: FindingText = {
   steps: '1',
   stays: '0',
   dropLength: '',
+  made: 'laid',
+  stepNumber: '',
+  stepFace: 'riser',
   phase: 'now',
   note: '',
 };

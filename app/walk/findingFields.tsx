@@ -17,7 +17,7 @@ const UNKNOWN_OF: Readonly<Partial<Record<Figure, (typeof UNKNOWN)[keyof typeof 
 };
 
 type Figure = (typeof SIDES)[number] | Depth;
-type Chosen = 'shape' | 'edge' | 'profile' | 'moves' | 'section' | 'phase' | 'by' | 'kind' | 'roughness' | 'stays';
+type Chosen = 'shape' | 'edge' | 'profile' | 'moves' | 'section' | 'phase' | 'by' | 'kind' | 'roughness' | 'stays' | 'made' | 'stepFace';
 
 /** What every field of a finding's form stands in. */
 export interface FindingFieldProps {

@@ -23,6 +23,9 @@ export function textOfFinding(speaker: Speaker, finding: RowOf<'finding'> | unde
     corners: drawn ? [...points] : [],
     phase: finding.properties.phase ?? 'now',
     note: finding.properties.note ?? '',
+    ...('onStep' in finding.properties && finding.properties.onStep
+      ? { stepNumber: String(finding.properties.onStep.step), stepFace: finding.properties.onStep.face }
+      : {}),
     ...(finding.kind === 'mark' ? {} : typedKind(finding.kind)?.textOf(speaker, finding.properties)),
   };
 }
@@ -63,12 +66,23 @@ function outlineOf(speaker: Speaker, values: FindingText, element: RowOf<'elemen
 const typedOf = ({ length, width, fromLeft, fromTop }: FindingText): Record<string, string> =>
   Object.fromEntries(Object.entries({ length, width, fromLeft, fromTop }).flatMap(([name, text]) => (text.trim() === '' ? [] : [[name, text.trim()]])));
 
+/** Kinds that may be on a step of a flight. */
+export const ON_STEP: readonly FindingText['kind'][] = ['edge', 'skim'];
+
+/** Which step it is on, where that was typed. @throws FieldProblem */
+function stepTyped(speaker: Speaker, { kind, stepNumber, stepFace }: FindingText): { onStep?: { step: number; face: FindingText['stepFace'] } } {
+  if (!ON_STEP.includes(kind) || stepNumber.trim() === '') return {};
+  const step = Number(stepNumber);
+  if (!Number.isInteger(step) || step < 1 || step > 60) throw new FieldProblem('stepNumber', say(speaker, 'walk.stepsWhole'));
+  return { onStep: { step, face: stepFace } };
+}
+
 /** The kind of row a kind of drawing is kept as, with what it says. @throws FieldProblem */
 function saidOf(speaker: Speaker, values: FindingText, found: FoundIn): object {
   const said = { ...(values.phase === 'now' ? {} : { phase: values.phase }), ...(values.note.trim() ? { note: values.note.trim() } : {}) };
   const kind = typedKind(values.kind);
   return kind
-    ? { kind: values.kind, properties: { ...kind.wireOf({ speaker, values, ...found }), ...said } }
+    ? { kind: values.kind, properties: { ...kind.wireOf({ speaker, values, ...found }), ...stepTyped(speaker, values), ...said } }
     : { kind: 'mark', properties: { what: values.kind, ...said } };
 }
 

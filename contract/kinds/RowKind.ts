@@ -1,5 +1,5 @@
 import type { Measured } from '@tufa/core/quantity';
-import type { FindingInput, Phase, WidthVisit } from '@tufa/core/survey';
+import type { FindingInput, OnStep, Phase, WidthVisit } from '@tufa/core/survey';
 import type { DepthReading, Point } from '@tufa/core/takeoff';
 import type { PartialSchemaMap } from 'joi';
 import type { Blocks } from '../blocks';
@@ -49,3 +49,6 @@ export const LINE_LEAST_M = 1e-3;
 
 /** A length that was drawn. */
 export const drawn = (value: number): Measured => ({ value, source: 'typed' });
+
+/** Which step of a flight it is on, where that was told. */
+export const onStepOf = ({ onStep }: { readonly onStep?: OnStep }): { readonly onStep?: OnStep } => (onStep ? { onStep } : {});

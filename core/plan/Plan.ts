@@ -3,6 +3,7 @@ import type { Extended, PackCount, PortionLimit } from '../mix';
 import type { Ranged } from '../quantity';
 import type { ElementSurvey } from './survey/Survey';
 import type { TakeOff } from './survey/TakeOff';
+import type { Extra } from './orders/extrasOf';
 import type { Lever, LeverCombination } from './levers/levers';
 import type { Shots } from './window/shotsFor';
 import type { Ticket } from './window/ticket';
@@ -201,5 +202,7 @@ export interface Plan {
   readonly findings: readonly FindingPlan[];
   readonly orders: readonly ProductOrder[];
   readonly aids: readonly AidOrder[];
+  /** what is bought beside them: stone, sand, fibre, packets, cement, rod, tape, bottles, release */
+  readonly extras: readonly Extra[];
   readonly warnings: readonly Reason[];
 }

@@ -4,6 +4,7 @@ import { phaseOf, type ElementInput } from '../survey';
 import type { FindingPlan, Plan } from './Plan';
 import type { PlanInput } from './input/PlanInput';
 import { aidOrders } from './orders/aidsOf';
+import { extrasOf } from './orders/extrasOf';
 import { asMixed, chosenOf } from './systems/chosenOf';
 import { mixedOfPlan } from './systems/mixedOf';
 import { overlaysOf } from './systems/overlayOf';
@@ -111,6 +112,7 @@ export function computePlan(given: PlanInput, { ranked: scope }: PlanScope = { r
     findings,
     orders: ordersOf(input, mixed),
     aids: aidOrders(input, mixed),
+    extras: extrasOf(findings),
     warnings: warningsOf(input, findings, stopped),
   };
 }

@@ -3,7 +3,7 @@ import type { SheetClass } from '../shelf';
 import type { CrackInput, ElementInput, FindingInput, GrooveInput } from '../survey';
 import { rectangle } from '../takeoff';
 import { crack, element, finding, input, typed } from '../testing/job';
-import { computePlan, type ChosenPlan, type PlanInput } from './index';
+import { computePlan, type ChosenPlan, type Plan, type PlanInput } from './index';
 
 const found = { id: 'f', elementId: 'e', label: 'A' };
 const MILD = { air_C: typed(20), slab_C: typed(19), powder_C: typed(20), water_C: typed(15), humidity: typed(0.6), wind_ms: typed(1), sun: false };
@@ -43,6 +43,8 @@ function tried(given: Tried, product?: RegExp) {
   };
 }
 const mixed = (chosen: ChosenPlan): string[] => chosen.ticket.lines.map(({ code }) => code);
+/** What is bought beside products and aids. */
+const bought = ({ extras }: Plan): string[] => extras.map(({ code }) => code);
 const inOrder = (codes: readonly string[], ...wanted: readonly string[]): boolean => {
   let at = -1;
   return wanted.every((code) => (at = codes.indexOf(code, at + 1)) >= 0);
@@ -85,6 +87,8 @@ const ROWS: readonly (readonly [sentence: string, check: () => void])[] = [
       const structural = tried(flight, /^Structural rapid mortar, polymer/);
       expect(structural.chosen.extended).not.toBeNull();
       expect(mixed(structural.chosen)).toContain('stone');
+      expect(bought(structural.plan)).toEqual(['stone', 'release']);
+      expect(bought(tried(flight, /^Rapid concrete, 10/).plan)).toEqual(['cement', 'latex', 'release']);
     },
   ],
   [
@@ -203,9 +207,10 @@ const ROWS: readonly (readonly [sentence: string, check: () => void])[] = [
         blade_m: 0.006,
         moves: { between_m: 4, range_K: 60, movementClass: 0.25 },
       };
-      const { best, chosen, codes } = tried({ element: { kind: 'joint', moisture: 'dry' }, finding: joint });
+      const { best, chosen, codes, plan } = tried({ element: { kind: 'joint', moisture: 'dry' }, finding: joint });
       expect(classOf(best.sheetId)).toBe('jointSealant');
       expect(mixed(chosen)).toEqual(['ready']);
+      expect(bought(plan)).toEqual(['rod', 'tape']);
       expect(codes.filter((code) => code.startsWith('step.measure'))).toEqual([]);
       expect(inOrder(codes, 'step.groove', 'step.vacuumDry', 'step.dry', 'step.rod', 'step.sealant')).toBe(true);
     },
@@ -222,7 +227,10 @@ const ROWS: readonly (readonly [sentence: string, check: () => void])[] = [
       expect(chosen.steps.find(({ code }) => code === 'step.groove')!.figures).toMatchObject({ passes: 2 });
       expect(chosen.steps.find(({ code }) => code === 'step.grindFlush')!.condition).toBe('scratch');
       expect(chosen.shots!.count).toBeGreaterThan(0);
-      // Filled resin takes no other sand, and none is ordered.
+      // One-to-one resin takes sand: it is on the order and takes its room from the resin. Filled resin takes no other sand.
+      const sanded = tried({ element: { moisture: 'dry' }, finding: chased }, /^One-to-one crack resin$/);
+      expect(bought(sanded.plan)).toEqual(['sand', 'bottles']);
+      expect(sanded.plan.extras[0]).toMatchObject({ mass_kg: expect.closeTo(sanded.chosen.sand_kg!, 9) });
       expect(tried({ element: { moisture: 'dry' }, finding: chased }, /^Filled crack resin, three/).chosen.sand_kg).toBeNull();
     },
   ],

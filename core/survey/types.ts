@@ -130,13 +130,15 @@ export const STEP_FACES = ['riser', 'tread', 'nosing'] as const;
 export type StepFace = (typeof STEP_FACES)[number];
 
 /** Which step of a flight it is on, counted from the bottom, and which face. */
-interface OnStep {
-  readonly onStep?: { readonly step: number; readonly face: StepFace };
+export interface OnStep {
+  readonly step: number;
+  readonly face: StepFace;
 }
 
 /** A broken edge or nosing. */
-export interface EdgeInput extends Found, OnStep {
+export interface EdgeInput extends Found {
   readonly kind: 'edge';
+  readonly onStep?: OnStep;
   readonly section: Section;
   readonly length: Measured;
   readonly across: Measured;
@@ -158,8 +160,9 @@ export interface StepInput extends Found {
 }
 
 /** A skim or overlay over a profile. */
-export interface SkimInput extends Found, OnStep {
+export interface SkimInput extends Found {
   readonly kind: 'skim';
+  readonly onStep?: OnStep;
   readonly outline: readonly Point[];
   readonly thickness: Measured;
   /** surface profile it fills, CSP 1-10 */

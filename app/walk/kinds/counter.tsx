@@ -3,6 +3,7 @@ import { textOf } from '@tufa/words/survey';
 import { useWatch } from 'react-hook-form';
 import { useSpeaker } from '../../parts/phone/speaker';
 import { measuredOf } from '../../parts/ui/quantityText';
+import { ChoiceField } from '../findingFields';
 import { Figures } from './Figures';
 import type { TypedKind } from './TypedKind';
 
@@ -11,7 +12,8 @@ export const counter: TypedKind<'counter'> = {
   ways: ['whole', 'sizes', 'corners'],
   read: null,
   fieldOf: { thickness: 'layer', dropped: 'dropLength' },
-  textOf: (speaker, { thickness, dropped }) => ({
+  textOf: (speaker, { thickness, dropped, cast }) => ({
+    made: cast ? 'cast' : 'laid',
     layer: textOf(speaker, thickness, 'length'),
     ...(dropped
       ? {
@@ -23,16 +25,18 @@ export const counter: TypedKind<'counter'> = {
   }),
   wireOf({ speaker, values }) {
     const thickness = measuredOf(speaker, { field: 'layer', text: values.layer, as: 'depth', limit: 'counter_m' });
-    if (values.dropLength.trim() === '') return { thickness, dropped: null };
+    const cast = values.made === 'cast' ? { cast: true } : {};
+    if (values.dropLength.trim() === '') return { thickness, ...cast, dropped: null };
     const part = (field: 'across' | 'down') => measuredOf(speaker, { field, text: values[field], as: 'depth', limit: 'depth_m' });
     const length = measuredOf(speaker, { field: 'dropLength', text: values.dropLength, as: 'side', limit: 'side_m' });
-    return { thickness, dropped: { length, across: part('across'), down: part('down') } };
+    return { thickness, ...cast, dropped: { length, across: part('across'), down: part('down') } };
   },
   Fields({ onGauge: _onGauge, ...field }) {
     const speaker = useSpeaker();
     const dropLength = useWatch({ control: field.control, name: 'dropLength' });
     return (
       <>
+        <ChoiceField {...field} name="made" word="walk.made" values={['laid', 'cast']} valueWords="walk.madeIs" />
         <Figures {...field} row={[['layer', 'walk.layer']]} />
         <Figures {...field} row={[['dropLength', 'walk.dropLength', say(speaker, 'walk.noDrop')]]} />
         {dropLength.trim() === '' ? null : (
