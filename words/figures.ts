@@ -63,7 +63,8 @@ const SHARES = { whole: 1, half: 1 / 2, third: 1 / 3, quarter: 1 / 4 } as const;
 /** A share of a bag in words. */
 export function sayShare(speaker: Speaker, share: number): string {
   const [name] = typedEntries(SHARES).find(([, value]) => Math.abs(value - share) < 1e-6) ?? [];
-  return name ? say(speaker, `mix.shareWord.${name}`) : say(speaker, 'mix.shareWord.percent', { percent: Math.round(share * 100) });
+  if (name) return say(speaker, `mix.shareWord.${name}`);
+  return share < 0.01 ? say(speaker, 'mix.shareWord.little') : say(speaker, 'mix.shareWord.percent', { percent: Math.round(share * 100) });
 }
 
 const typedEntries = <K extends string, V>(table: Readonly<Record<K, V>>): [K, V][] => Object.entries(table) as [K, V][];

@@ -64,8 +64,9 @@ export const judge = (context: RuleContext, first: readonly Reason[] = judgeFirs
 const ORDER = { yes: 0, caution: 1, no: 2 } as const;
 const count = (ranked: Ranked, verdict: Reason['verdict']): number => ranked.reasons.filter((r) => r.verdict === verdict).length;
 
-/** Whether it is made for this before anything else. */
-const madeFor = ({ reasons }: Ranked): number => Number(!reasons.some(({ code }) => code === 'use.made'));
+/** Whether it is made for this before anything else, also, or not. */
+const madeFor = ({ reasons }: Ranked): number =>
+  reasons.some(({ code }) => code === 'use.made') ? 0 : reasons.some(({ code }) => code === 'use.also') ? 1 : 2;
 
 /** Yes before caution before no; then fitness (fewest noes, fewest cautions, made for it first), the whole job's cost, the time to open. */
 export function ranking(all: readonly Ranked[]): Ranked[] {

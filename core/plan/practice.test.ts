@@ -183,7 +183,7 @@ const ROWS: readonly (readonly [sentence: string, check: () => void])[] = [
       expect(cast.codes.filter((code) => /prepare|ready|soak|bond|notSoaked/.test(code))).toEqual([]);
       const laid = tried({ element: at, finding: top });
       expect(classOf(laid.best.sheetId)).toBe('counterMix');
-      expect(inOrder(laid.codes, 'step.ready.glossy', 'step.bond.agent', 'step.formsAround', 'step.lift', 'step.mist')).toBe(true);
+      expect(inOrder(laid.codes, 'step.ready.glossy', 'step.formsAround', 'step.bond.agent', 'step.lift', 'step.mist')).toBe(true);
     },
   ],
   [

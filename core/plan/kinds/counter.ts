@@ -50,16 +50,12 @@ export const counter: Damage<CounterInput> = {
   // Cast: the mould, sealed and released, in place of a base. Laid: the old top abraded, forms around it.
   removing(context) {
     const { finding, takeOff } = context;
-    if (!finding.cast) return preparing(context);
+    if (!finding.cast) return [...preparing(context), stepOf('step.formsAround', { length_m: takeOff.perimeter_m })];
     const pieces = takeOff.strips.reduce((sum, strip) => sum + strip.length, 0);
     return [stepOf('step.mould', { pieces, lengths: takeOff.strips.length }), stepOf('step.release', {})];
   },
-  filling(context) {
-    const { finding, takeOff } = context;
-    return finding.cast
-      ? [...lifting(context), stepOf('step.vibrate', {}), stepOf('step.cover', {}, { condition: 'afterSet' })]
-      : [stepOf('step.formsAround', { length_m: takeOff.perimeter_m }), ...lifting(context)];
-  },
+  filling: (context) =>
+    context.finding.cast ? [...lifting(context), stepOf('step.vibrate', {}), stepOf('step.cover', {}, { condition: 'afterSet' })] : lifting(context),
   finishing(context) {
     const { finding, sheet } = context;
     const { strip, final } = sheet.milestones;
