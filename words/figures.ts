@@ -60,6 +60,9 @@ export const sayKit = (speaker: Speaker, { code, figures }: KitItem): string => 
 /** Shares of a bag that have a name. */
 const SHARES = { whole: 1, half: 1 / 2, third: 1 / 3, quarter: 1 / 4 } as const;
 
+/** Whether a share of a bag has a name: what has none is weighed. */
+export const isNamedShare = (share: number): boolean => Object.values(SHARES).some((value) => Math.abs(value - share) < 1e-6);
+
 /** A share of a bag in words. */
 export function sayShare(speaker: Speaker, share: number): string {
   const [name] = typedEntries(SHARES).find(([, value]) => Math.abs(value - share) < 1e-6) ?? [];

@@ -21,6 +21,8 @@ export const mix = {
   colour: 'Colour',
   stone: 'Clean stone',
   fibre: 'Fibre',
+  sand: 'Dry sand',
+  sandIn: 'stirred in until every grain is wet; it takes the room of resin',
   part: 'Part',
   ready: 'Ready to use',
   readyAsItIs: 'straight from the cartridge; nothing is measured or mixed',

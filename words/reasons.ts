@@ -86,7 +86,7 @@ export const reasons = {
     shows: 'Dries {{dry}} beside {{colour}}: it shows until it is overlaid, sealed or coated. Try a sample on a hidden spot',
   },
   lives: {
-    fits: 'Your batch is placed and finished with {{spent_share}} of its life used: {{chance_share}} of them would be lost',
+    fits: 'Your batch is placed and finished with {{spent_share}} of its life used; {{chance_share}} of batches would be lost',
     retard: '{{chance_share}} of your batches would be lost, you accept {{accepted_share}}: it needs retarder',
     shade: '{{chance_share}} of your batches would be lost as it is, you accept {{accepted_share}}: work it in shade, at an early hour',
     close: '{{chance_share}} of your batches would be lost, you accept {{accepted_share}}: cool it, shade it or come earlier',

@@ -16,6 +16,7 @@ export const walk = {
   length: 'Length',
   width: 'Width',
   thickness: 'Thickness',
+  support: 'What carries it',
   suspended: 'Carried on supports',
   onGround: 'On the ground',
   exposure: 'Must endure',

@@ -1,6 +1,6 @@
 import { kindOf, type ChosenPlan, type TicketLine } from '@tufa/core/plan';
 import { vesselScene } from '@tufa/draw';
-import { say, printFigure, sayShare, sayCoded } from '@tufa/words';
+import { isNamedShare, say, printFigure, sayShare, sayCoded } from '@tufa/words';
 import { nearestMark } from '@tufa/core/mix';
 import { TASKS, type Sheet, type Task } from '@tufa/core/shelf';
 import { printIn, siFactor } from '@tufa/core/quantity';
@@ -202,11 +202,11 @@ function TicketView({ view, batch, sheet, title }: { view: JobView; batch: Pick<
         </View>
         <SceneView scene={scene} />
       </View>
-      <T as="strong">
-        {ticket.moreWater_m3 > 1e-6 ? say(speaker, 'mix.more', { more: vessel(speaker, 'volume', ticket.moreWater_m3) }) : say(speaker, 'mix.noMore')}
-      </T>
       {sheet.water ? (
         <>
+          <T as="strong">
+            {ticket.moreWater_m3 > 1e-6 ? say(speaker, 'mix.more', { more: vessel(speaker, 'volume', ticket.moreWater_m3) }) : say(speaker, 'mix.noMore')}
+          </T>
           <T>{`${say(speaker, 'mix.hand')}: ${say(speaker, `mix.test.${ticket.task}`)}`}</T>
           <Consistency view={view} sheet={sheet} task={ticket.task} />
         </>
@@ -229,6 +229,13 @@ function markText(speaker: Speaker, { water_m3, powder_kg, sheet }: { water_m3: 
   return `${say(speaker, 'mix.mark', { mark: vessel(speaker, 'volume', mark.mark_m3) })}${off}`;
 }
 
+/** A share with a name is taken by the bag, any other by weight; either says the other too. */
+function powderText(speaker: Speaker, { share, mass_kg, portions }: Extract<TicketLine, { code: 'powder' }>): { main: string; sub: string } {
+  const mass = vessel(speaker, 'mass', mass_kg);
+  const [main, other] = isNamedShare(share) ? [sayShare(speaker, share), mass] : [mass, sayShare(speaker, share)];
+  return { main, sub: portions > 1 ? say(speaker, 'mix.inGoes', { mass: other, count: portions }) : other };
+}
+
 const figureOf = (speaker: Speaker, line: TicketLine, sheet: Sheet, powder_kg: number): { main: string; sub: string } => {
   switch (line.code) {
     case 'water':
@@ -244,6 +251,8 @@ const figureOf = (speaker: Speaker, line: TicketLine, sheet: Sheet, powder_kg: n
       return { main: say(speaker, 'mix.colourPacks', { count: Math.round(line.packs * 100) / 100 }), sub: say(speaker, 'mix.stirGone') };
     case 'stone':
       return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.stoneIn') };
+    case 'sand':
+      return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.sandIn') };
     case 'fibre':
       return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.fibreLast') };
     case 'ready':
@@ -253,13 +262,7 @@ const figureOf = (speaker: Speaker, line: TicketLine, sheet: Sheet, powder_kg: n
     case 'retarder':
       return { main: say(speaker, 'day.packets', { count: Math.round(line.packets * 100) / 100 }), sub: say(speaker, 'mix.stirGone') };
     case 'powder':
-      return {
-        main: sayShare(speaker, line.share),
-        sub:
-          line.portions > 1
-            ? say(speaker, 'mix.inGoes', { mass: vessel(speaker, 'mass', line.mass_kg), count: line.portions })
-            : vessel(speaker, 'mass', line.mass_kg),
-      };
+      return powderText(speaker, line);
     case 'mix':
       return { main: printFigure(speaker, 't_s', line.time_s), sub: say(speaker, 'mix.slow') };
   }

@@ -144,7 +144,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
               name="suspended"
               render={({ field }) => (
                 <Choice
-                  label={say(speaker, 'walk.suspended')}
+                  label={say(speaker, 'walk.support')}
                   options={[
                     { value: 'no' as const, label: say(speaker, 'walk.onGround') },
                     { value: 'yes' as const, label: say(speaker, 'walk.suspended') },

@@ -111,7 +111,7 @@ test('a crack is squeezed in shots: the life of a shot is what leaves the bottle
 
   expect(batches).toMatchObject({ count: shots!.count, limit: 'life', share: expect.closeTo((shots!.shot_m3 * 1100) / 1.2, 9) });
   expect(shots!.count * shots!.shot_m3 * 1100).toBeCloseTo(quantities.powder.p50, 9);
-  expect(ticket.lines.map(({ code }) => code)).toEqual(['part', 'part', 'mix']);
+  expect(ticket.lines.map(({ code }) => code)).toEqual(['part', 'part', 'mix', 'sand']);
   expect(shots!.marks_m3.at(-1)).toBeCloseTo(shots!.shot_m3, 12);
   expect(shots!.masses_kg.reduce((a, b) => a + b, 0)).toBeCloseTo(shots!.shot_m3 * 1100, 9);
   // Its sheet allows one and a half parts of sand to one of liquid; without that limit the sand takes what the liquid wets.

@@ -61,6 +61,8 @@ export interface Damage<F extends FindingInput> {
   movedTo(finding: F, points: readonly Point[]): F;
   /** the kind of work that fills it */
   work(finding: F, element: ElementInput): Work;
+  /** its sand lies in it as a bed under a cap, rather than in the resin */
+  bedded(context: Of<F, Pick<Context, 'input' | 'finding' | 'sheet'>>): boolean;
   /** it lies on a base that is prepared and bonded to; what is cast in a mould does not */
   onBase(finding: F): boolean;
   /** what the material must do to fill it, the best first */

@@ -59,8 +59,10 @@ export const counter: Damage<CounterInput> = {
   finishing(context) {
     const { finding, sheet } = context;
     const { strip, final } = sheet.milestones;
-    if (!finding.cast) return [...facing(context).filter(({ code }) => code !== 'step.cure'), stepOf('step.mist', {}, { condition: 'afterSet' })];
-    const coats = facing(context).filter(({ code }) => code === 'step.coat');
+    const faced = facing(context);
+    const coats = faced.filter(({ code }) => code === 'step.coat');
+    if (!finding.cast)
+      return [...faced.filter(({ code }) => code !== 'step.cure' && code !== 'step.coat'), stepOf('step.mist', {}, { condition: 'afterSet' }), ...coats];
     return [
       stepOf('step.demould', {}, { after: atSlab(context, { least_s: strip ?? final ?? 0, most_s: null }), condition: 'scratch' }),
       stepOf('step.turn', {}),

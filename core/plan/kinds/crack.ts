@@ -1,4 +1,4 @@
-import { CHOOSE } from '../../choose';
+import { CHOOSE, houseOf } from '../../choose';
 import { sigmaOf } from '../../quantity';
 import { isResin, movementOf } from '../../shelf';
 import { crackMoves, crackReasons, orientationOf, type CrackInput } from '../../survey';
@@ -17,6 +17,7 @@ export const crack: Damage<CrackInput> = {
   use: 'crack',
   reinforceable: false,
   work: () => 'crackResin',
+  bedded: ({ input, finding, sheet }) => crackWay({ house: houseOf(input.house), sheet, finding }) === 'bedAndCap',
   // Rubbed in as paste, or pressed into what was opened.
   tasks: (_finding, asked) => (orientationOf(asked.element.kind) === 'horizontal' ? ['brush', 'spread'] : ['hang', 'spread']),
   open: true,

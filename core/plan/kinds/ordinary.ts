@@ -10,6 +10,7 @@ type Ordinary = Pick<
   | 'work'
   | 'tasks'
   | 'onBase'
+  | 'bedded'
   | 'covers'
   | 'reinforceable'
   | 'carries'
@@ -42,6 +43,7 @@ export const ORDINARY: Ordinary = {
   work: () => 'fill',
   tasks: (_finding, asked) => layTasks(asked),
   onBase: () => true,
+  bedded: () => false,
   covers: false,
   reinforceable: true,
   carries: false,

@@ -101,6 +101,8 @@ export function chosenOf(given: Context, judged: Pick<Ranked, 'reasons'>, overla
   const { fibre } = input.batch;
   const extendedBy = (powder_kg: number) => (stone ? extendedOf({ sheet, task: question.task, powder_kg, stone }) : null);
   const extended = extendedBy(window.batch.powder_kg);
+  // A bed's sand goes into the crack, not into the bottle.
+  const inResin = !kindOf(finding).bedded(context);
   const ticketFor = (share: number, { batch: { powder_kg, volume_m3 } }: WindowAnswer) => {
     const water_kg = extendedBy(powder_kg)?.water_kg;
     return ticketOf({
@@ -112,6 +114,7 @@ export function chosenOf(given: Context, judged: Pick<Ranked, 'reasons'>, overla
       shots,
       ...(stone && water_kg !== undefined ? { stone: { mass_kg: powder_kg * stone.ratio, water_kg } } : {}),
       ...(fibre ? { fibre_kg: fibreFor({ ...fibre, volume_m3 }).mass_kg } : {}),
+      sand_kg: inResin ? ((takeOff.more['sand_kg'] ?? 0) * powder_kg) / quantities.powder.p50 : 0,
     });
   };
   const last = lastOf(batches, ask);

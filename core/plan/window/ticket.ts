@@ -13,6 +13,7 @@ export type TicketLine =
   | { readonly code: 'colour'; readonly packs: number }
   | { readonly code: 'stone'; readonly mass_kg: number }
   | { readonly code: 'fibre'; readonly mass_kg: number }
+  | { readonly code: 'sand'; readonly mass_kg: number }
   | { readonly code: 'part'; readonly part: number; readonly level_m3: number; readonly mass_kg: number }
   | { readonly code: 'ready'; readonly volume_m3: number; readonly mass_kg: number }
   | { readonly code: 'powder'; readonly share: number; readonly mass_kg: number; readonly portions: number; readonly level_m3: number }
@@ -39,6 +40,8 @@ interface TicketInput {
   /** fibre of this batch, kg */
   readonly fibre_kg?: number | undefined;
   readonly shots?: Shots | null;
+  /** dry sand that goes into this batch of resin, kg */
+  readonly sand_kg?: number | undefined;
 }
 
 /**
@@ -46,7 +49,7 @@ interface TicketInput {
  * wet mix, then the mixing time. The task sets the consistency and its hand test; the sheet's band sets how much more
  * water may ever go in. A resin's ticket is its bottle: each part up to its mark.
  */
-export function ticketOf({ sheet, batch, task, share, volume_m3, stone, fibre_kg, shots }: TicketInput): Ticket {
+export function ticketOf({ sheet, batch, task, share, volume_m3, stone, fibre_kg, shots, sand_kg = 0 }: TicketInput): Ticket {
   const { retarderDose } = batch;
   const mix: TicketLine = { code: 'mix', time_s: sheet.mixing.time_s };
   if (!sheet.water) {
@@ -60,7 +63,8 @@ export function ticketOf({ sheet, batch, task, share, volume_m3, stone, fibre_kg
     const { densities_kg_m3, byMass } = resinOf(sheet);
     const masses_kg = shots?.masses_kg ?? partsByMass({ byVolume: parts, densities_kg_m3, byMass }).shares.map((of) => of * mixed_kg);
     const lines = marks_m3.map((level_m3, part): TicketLine => ({ code: 'part', part, level_m3, mass_kg: masses_kg[part] ?? 0 }));
-    return { share, lines: [...lines, mix], task, waterRatio: 0, moreWater_m3: 0 };
+    const sand: TicketLine[] = sand_kg > 0 ? [{ code: 'sand', mass_kg: sand_kg }] : [];
+    return { share, lines: [...lines, mix, ...sand], task, waterRatio: 0, moreWater_m3: 0 };
   }
   const powder_kg = share * bagOf(sheet).mass_kg;
   const { most } = sheet.water;
