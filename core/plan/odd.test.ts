@@ -3,7 +3,7 @@ import { aids } from '../shelf/catalogue';
 import type { CrackInput, FindingInput, GrooveInput } from '../survey';
 import { rectangle } from '../takeoff';
 import { chosenOf, crack, element, finding, input, jobWith, sheetOf, typed } from '../testing/job';
-import { batchAt, CAUTIONS, computePlan, rateOf, vibrationOf, prepared, type PlanInput } from './index';
+import { batchAt, CAUTIONS, computePlan, namedOnly, rateOf, vibrationOf, prepared, type PlanInput } from './index';
 
 const found = { id: 'f', elementId: 'e', label: 'A' };
 const open = { elements: [{ ...element, opens: null }] };
@@ -157,4 +157,20 @@ test('what a crew cannot see is judged where it lies: an agent on a base nobody 
   const { seen } = computePlan({ ...input, elements: [rusty], findings: [grown, wedge] }).elements[0]!;
   expect(seen['verdict.rust R']).toMatchObject({ area_m2: expect.closeTo(0.04, 9), at: [0.1, 0.1] });
   expect(seen['verdict.crackGrew C']).toMatchObject({ step_m: expect.closeTo(0.001, 9) });
+});
+
+test('what a plan is kept with is what it names, and nothing else of the shelf', () => {
+  const broom = sheetOf('broomOverlay');
+  const job = jobWith(finding, sheetOf('sandedRapid'), { sheets: [broom, sheetOf('sandedRapid'), sheetOf('fineRapid')] });
+  const { aids: _aids, ...bare } = job;
+  expect(namedOnly(bare).sheets.map(({ id }) => id)).toEqual([sheetOf('sandedRapid').id]);
+  expect(namedOnly(bare)).not.toHaveProperty('aids');
+  const [treatment] = job.treatments;
+  const under = {
+    ...job,
+    aids,
+    treatments: [{ ...treatment!, aids: { bond: aids[0]!.id }, overlay: { sheetId: broom.id, thickness_m: 0.003, over: 'patch' as const } }],
+  };
+  expect(namedOnly(under).sheets).toHaveLength(2);
+  expect(namedOnly(under).aids).toEqual([aids[0]]);
 });

@@ -199,6 +199,9 @@ test.each([
   ['temperature', 20, 'us', false, '68 °F'],
   ['length', 0.0004, 'us', false, '0.4 mm'],
   ['length', 4, 'metric', false, '4 m'],
+  ['length', 0.3048 * 3, 'us', false, "3'"],
+  ['area', 1.858, 'us', false, '20 sq ft'],
+  ['volume', 0.000591, 'metric', false, '0.59 L'],
 ] as const)('prints a %s of %d, %s', (kind, value, system, fine, text) => {
   const { digits, unit } = print({ kind, value, system, fine });
   expect(`${digits} ${unit}`.trim()).toBe(text);
