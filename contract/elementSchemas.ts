@@ -18,7 +18,7 @@ export const stops = Joi.object({
     said: text(2000).required(),
     covers: Joi.array().items(Joi.string().max(120)).max(200).required(),
     saw: Joi.object().pattern(
-      Joi.string().max(120),
+      /^.{1,120}$/,
       Joi.object({
         answer: Joi.string().max(20),
         ...Object.fromEntries(['deepest_m', 'thickness_m', 'area_m2', 'length_m', 'width_m', 'step_m'].map((name) => [name, Joi.number().min(0).max(1e6)])),

@@ -1,4 +1,4 @@
-import { CHOOSE, type Asks } from '../../choose';
+import { CHOOSE } from '../../choose';
 import type { Task } from '../../shelf';
 import { orientationOf, type FindingInput } from '../../survey';
 import type { RiserFace } from '../steps/riserMethod';
