@@ -46,3 +46,23 @@ test('a job of the demonstration is planned as the server would seed it', () => 
   expect(findings[0]?.chosen?.batches.share).toBe(0.5);
   expect(run('plan', 'demo/2-press-hall-apron.job.json').status).toBe(0);
 });
+
+test('batches holds tickets, clocks and order against each other to a gram; a file that is no job is refused with its field', () => {
+  const held = run('batches', 'demo/1-loading-dock.job.json', file('agree.json', exampleJob()));
+  expect(held.status).toBe(0);
+  expect(held.stdout.trim().split('\n')).toHaveLength(2);
+  expect(held.stdout).toMatch(/loading-dock\.job\.json +[1-9]\d* layers, at most 0\.0\d* g apart/);
+  const bad = run('batches', file('bad-batches.json', { ...exampleJob(), crew: { hands: 0 } }));
+  expect(bad).toMatchObject({ status: 1, stderr: expect.stringContaining('crew.') });
+});
+
+test('chances counts what is lost at the stop, a line a case', () => {
+  const counted = run('chances');
+  expect(counted.status).toBe(0);
+  expect(
+    counted.stdout
+      .trim()
+      .split('\n')
+      .every((line) => /accepted 10\.0 %, lost \d+\.\d %/.test(line)),
+  ).toBe(true);
+});

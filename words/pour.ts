@@ -36,7 +36,7 @@ export const pour = {
   notePlaceholder: 'What happened?',
   keepNote: 'Keep note',
   cancel: 'Cancel',
-  alarmNear: '{{minutes}} min left',
+  alarmNear: 'Under {{minutes}} min left',
   alarmOver: 'Time is up',
   sound: 'No alarm sounds while the phone is locked or the page is in the background. The screen stays on while a batch runs.',
   testAlarm: 'Test the alarm',

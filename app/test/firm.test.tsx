@@ -6,6 +6,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { FirmNumbers } from '../firm/FirmNumbers';
 import { HouseMethodView } from '../firm/HouseMethodView';
 import { RatesView } from '../firm/RatesView';
+import { WorkRatesView } from '../firm/WorkRatesView';
 import { choose, control, FIRM, page, show, tap, typeIn, written } from './shown';
 
 const METRIC = { ...PLAIN, system: 'metric', currency: 'EUR' } as const;
@@ -58,6 +59,21 @@ test.each([
   await typeIn(label, text);
   expect(screen.getByRole('alert')).toBeTruthy();
   expect(written()).toEqual([]);
+});
+
+test.each([
+  ['us', PLAIN, 'Overlay spread on open floor, sq ft a minute', 0.09290304],
+  ['metric', METRIC, 'Overlay spread on open floor, m² a minute', 1],
+  ['us', PLAIN, 'Joint sealed, ft a minute', 0.3048],
+] as const)('how fast one person works is written in what is counted there: %s', async (_, speaker, label, unit) => {
+  await show(({ data }) => <WorkRatesView firm={firmOf(data)} />, { speaker });
+  await typeIn(label, 'fast');
+  expect(screen.getByRole('alert')).toBeTruthy();
+  await typeIn(label, '6');
+  await waitFor(() =>
+    expect(Object.values(written().at(-1)!.change['settings']!['workRates' as never] as object)).toEqual([expect.closeTo((6 * unit) / 60, 9)]),
+  );
+  expect(written()).toHaveLength(1);
 });
 
 test('the pail and what is lifted are read in any unit, shown in the firm’s, and held to what a pail can be', async () => {

@@ -6,6 +6,8 @@ import { screen, waitFor, within } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { KitList } from '../fix/KitList';
 import { LayersChoice } from '../fix/LayersChoice';
+import { DayScreen } from '../day/DayScreen';
+import { CrewView } from '../mix/CrewView';
 import { MixScreen } from '../mix/MixScreen';
 import { Cautions, unacknowledged } from '../parts/job/Cautions';
 import { useJob, type JobView } from '../parts/job/useJob';
@@ -167,6 +169,37 @@ describe('what goes with a material', () => {
     await waitFor(() => expect(page()).toMatch(/on a surface that drinks/));
     await press(within(control('radiogroup', say(PLAIN, 'layers.roles.cure'))).getAllByRole('radio')[0]!);
     expect((await lastOf(2)).change['cure']).toBeNull();
+  });
+});
+
+describe('who is there', () => {
+  test('hands and how fast they are are kept with the job, each beside the other', async () => {
+    let view!: JobView;
+    await showJob(dock.job.id, (given) => ((view = given), (<CrewView jobId={given.job.id} input={given.input} work="fill" />)));
+    await choose('Pairs of hands', '1');
+    expect(page()).toContain('Alone you mix');
+    await typeIn('Fill pressed into patches, sq ft a minute', '2');
+    await waitFor(() => expect(written()).toHaveLength(2));
+    expect(written().at(-1)!.change['crew']).toMatchObject({
+      hands: 1,
+      carry_s: view.input.crew.carry_s,
+      rates: { fill: expect.closeTo((2 * 0.09290304) / 60, 9) },
+    });
+  });
+
+  test('rain that is seen to come is a reading of the job', async () => {
+    await showJob(dock.job.id, () => <DayScreen />);
+    await choose('Rain within', '3 h');
+    await waitFor(() => expect(written().at(-1)).toMatchObject({ change: { kind: 'rain_s', value: { value: 10800 } } }));
+  });
+
+  test('what is chosen and refused shows its reasons in Mix, and nothing to buy or to mix', async () => {
+    const data = firmWith();
+    for (const row of Object.values(data.sheet)) if ('thickness' in row.sheet) Object.assign(row, { sheet: { ...row.sheet, orientations: [] } });
+    await showJob(dock.job.id, () => <MixScreen />, { data });
+    expect(page()).toContain('Refused: nothing is ordered');
+    expect(control('button', 'Choose in Fix')).toBeTruthy();
+    expect(document.querySelector('[role=checkbox]')).toBeNull();
   });
 });
 

@@ -38,6 +38,9 @@ export const CHANCE_CASES: readonly (readonly [name: string, question: WindowQue
   ['batches that meet wet, assumed', batchOf('sandedRapid', { spread_K: ASSUMED, panel: true, follows: true, crew: { ...DEFAULT_CREW, hands: 1 } })],
 ];
 
+/** How far from the accepted chance, and from four in five, counts as kept. */
+const KEPT = { lost: 0.02, inRange: 0.04 } as const;
+
 /** The slowest crew that still fits: its batch ends where the plan stops. */
 function atTheStop(question: WindowQuestion): WindowQuestion {
   let [fast, slow] = [1e-2, 1e-8];
@@ -55,7 +58,10 @@ function atTheStop(question: WindowQuestion): WindowQuestion {
  *
  * @param draws 1 to a million, seeded
  */
-export function chancesKept(asked: WindowQuestion, { seed, draws }: { seed: number; draws: number }): { told: number; lost: number; inRange: number } {
+export function chancesKept(
+  asked: WindowQuestion,
+  { seed, draws }: { seed: number; draws: number },
+): { told: number; lost: number; inRange: number; kept: boolean } {
   const question = atTheStop(asked);
   const { window, basis } = windowFor(question);
   const draw = normals(seed);
@@ -80,5 +86,7 @@ export function chancesKept(asked: WindowQuestion, { seed, draws }: { seed: numb
     const ends_s = (window.first.flow_s <= window.last.flow_s ? first : last).timeToSpend(life * basis.flow_life_s);
     if (ends_s >= window.flowLife.p10 && ends_s <= window.flowLife.p90) inside += 1;
   }
-  return { told: window.chanceLost, lost: lost / draws, inRange: inside / draws };
+  const [lostShare, insideShare] = [lost / draws, inside / draws];
+  const kept = Math.abs(lostShare - asked.acceptedChance) < KEPT.lost && Math.abs(insideShare - 0.8) < KEPT.inRange;
+  return { told: window.chanceLost, lost: lostShare, inRange: insideShare, kept };
 }
