@@ -48,10 +48,10 @@ test('a job of the demonstration is planned as the server would seed it', () => 
 });
 
 test('batches holds tickets, clocks and order against each other to a gram; a file that is no job is refused with its field', () => {
-  const held = run('batches', 'demo/1-loading-dock.job.json', file('agree.json', exampleJob()));
-  expect(held.status).toBe(0);
-  expect(held.stdout.trim().split('\n')).toHaveLength(2);
-  expect(held.stdout).toMatch(/loading-dock\.job\.json +[1-9]\d* layers, at most 0\.0\d* g apart/);
+  const agreed = run('batches', 'demo/1-loading-dock.job.json', file('agree.json', exampleJob()));
+  expect(agreed.status).toBe(0);
+  expect(agreed.stdout.trim().split('\n')).toHaveLength(2);
+  expect(agreed.stdout).toMatch(/loading-dock\.job\.json +[1-9]\d* layers, at most 0\.0\d* g apart/);
   const bad = run('batches', file('bad-batches.json', { ...exampleJob(), crew: { hands: 0 } }));
   expect(bad).toMatchObject({ status: 1, stderr: expect.stringContaining('crew.') });
 });
