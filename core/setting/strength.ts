@@ -45,8 +45,16 @@ function fitFor(points: readonly StrengthPoint[], a: number): StrengthCurve & { 
   return { ultimate_MPa: Math.exp(my - slope * mx), tau_s: (-slope) ** (1 / a), a, misfit };
 }
 
-/** Golden section on the shape. */
+/** The best shape through a sheet's points: the same for whatever asks of the sheet. */
+const shapes = new WeakMap<readonly StrengthPoint[], number>();
 function bestShape(points: readonly StrengthPoint[]): number {
+  const shape = shapes.get(points) ?? soughtShape(points);
+  shapes.set(points, shape);
+  return shape;
+}
+
+/** Golden section on the shape. */
+function soughtShape(points: readonly StrengthPoint[]): number {
   const ratio = (Math.sqrt(5) - 1) / 2;
   let [low, high]: [number, number] = [SETTING.strengthShapeLeast, SETTING.strengthShapeMost];
   const misfit = (a: number): number => fitFor(points, a).misfit;
