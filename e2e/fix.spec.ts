@@ -183,7 +183,10 @@ test('what is not loaded for tomorrow is asked on Now', async ({ page }) => {
   const kit = page.getByTestId('kit');
   await expect(kit.getByText(/^Tomorrow’s work: \d+ things/)).toBeVisible();
   await expect(kit.getByRole('button', { name: 'Close the kit list' })).toBeVisible();
-  for (const box of await kit.getByRole('checkbox').all()) await box.tap();
+  for (const box of await kit.getByRole('checkbox').all()) {
+    await box.tap();
+    await expect(box).toBeChecked();
+  }
   await page.goto('/');
   await expect(asked).toContainText('All of it is loaded.');
 });
