@@ -3,6 +3,7 @@ import { aids } from '../shelf/catalogue';
 import type { CrackInput, FindingInput, GrooveInput } from '../survey';
 import { rectangle } from '../takeoff';
 import { chosenOf, crack, element, finding, input, jobWith, sheetOf, typed } from '../testing/job';
+import { workOf } from './steps/workOf';
 import { batchAt, CAUTIONS, computePlan, namedOnly, rateOf, vibrationOf, prepared, type PlanInput } from './index';
 
 const found = { id: 'f', elementId: 'e', label: 'A' };
@@ -58,6 +59,24 @@ test('steps by a school and by their depth; a sheet that is silent is stripped a
   expect(quiet.steps.find(({ code }) => code === 'step.form.strip')!.after!.least_s).toBe(0);
   expect(quiet.opens).toBeNull();
   expect(chosenOf(jobWith(STEP, sheetOf('structuralRapid'))).ticket.task).toBe('pour');
+});
+
+test('a flight is laid a step at a time: each gets its face before its form comes off, and four steps take four times the placing of one', () => {
+  const flight = (steps: number): PlanInput => jobWith({ ...STEP, steps } as FindingInput, sheetOf('rapidConcrete'), open);
+  const [first, second] = codes(flight(2)).flatMap((code, i) => (code === 'step.form.strip' ? [i] : []));
+  const faces = codes(flight(2)).flatMap((code, i) => (code === 'step.texture' ? [i] : []));
+  expect(faces).toHaveLength(2);
+  expect(faces[0]).toBeLessThan(first!);
+  expect(faces[1]).toBeGreaterThan(first!);
+  expect(faces[1]).toBeLessThan(second!);
+  const placed_s = (steps: number): number => {
+    const job = flight(steps);
+    const { takeOff, chosen } = computePlan(job).findings[0]!;
+    const laid = chosen!.steps.filter(({ code }) => code === 'step.lift');
+    const worked = { input: job, element: job.elements[0]!, finding: job.findings[0]!, takeOff, sheet: sheetOf('rapidConcrete'), batches: 1 };
+    return workOf(worked, laid).reduce((sum, { person_s }) => sum + person_s, 0);
+  };
+  expect(placed_s(4)).toBeCloseTo(4 * placed_s(1), 6);
 });
 
 test('what says nothing of its gel, its strip or its intervals is still worked, layer on layer', () => {

@@ -42,16 +42,19 @@ const sandTaken = (sheet: Sheet): number =>
 /** The resin in a room that it fills with so much loose sand over its own volume, m3. */
 const liquidOf = (full_m3: number, sand: number): number => full_m3 / (1 + (sand * MIX.sandBulk_kg_m3) / MIX.aggregate_kg_m3);
 
+/** A line as it was surveyed, with another volume of liquid in it. */
+function withVolume(takeOff: TakeOff, volume_m3: number): TakeOff {
+  const by = volume_m3 / takeOff.volume.p50;
+  const { p10, p50, p90 } = takeOff.volume;
+  return { ...takeOff, volume: { p10: p10 * by, p50: p50 * by, p90: p90 * by }, mean_m: volume_m3 / takeOff.area_m2 };
+}
+
 /** A line of so much room filled with resin, with the sand its sheet takes where it takes any. */
 export function sanded(takeOff: TakeOff, sheet: Sheet, full_m3: number, wide: boolean): TakeOff {
   const sand = wide ? sandTaken(sheet) : 0;
   const volume_m3 = liquidOf(full_m3, sand);
-  const by = volume_m3 / takeOff.volume.p50;
-  const { p10, p50, p90 } = takeOff.volume;
   return {
-    ...takeOff,
-    volume: { p10: p10 * by, p50: p50 * by, p90: p90 * by },
-    mean_m: volume_m3 / takeOff.area_m2,
+    ...withVolume(takeOff, volume_m3),
     more: { ...takeOff.more, ...(sand > 0 ? { sand_kg: volume_m3 * sand * MIX.sandBulk_kg_m3 } : {}) },
   };
 }
@@ -74,12 +77,8 @@ export function crackFilled({ input, finding, takeOff, sheet }: Of<CrackInput, P
   // What is opened or cut wider than it was found is carried away.
   const asFound_m3 = crackResin({ length_m, ...crackOpened({ sheet, finding, way: 'neat' }), cap_m: finding.depth.value, crown_m: 0, porosity: 0 });
   const cut_m3 = way === 'joint' || way === 'openGroove' ? length_m * opened.width_m * opened.depth_m - asFound_m3 : 0;
-  const by = volume_m3 / takeOff.volume.p50;
-  const { p10, p50, p90 } = takeOff.volume;
   return {
-    ...takeOff,
-    volume: { p10: p10 * by, p50: p50 * by, p90: p90 * by },
-    mean_m: volume_m3 / takeOff.area_m2,
+    ...withVolume(takeOff, volume_m3),
     debris: cut_m3 > 0 ? debrisOf(cut_m3) : takeOff.debris,
     more: { width_m: opened.width_m, sand_m3: volume_m3 * sand, sand_kg: volume_m3 * sand * MIX.sandBulk_kg_m3 },
   };

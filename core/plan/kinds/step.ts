@@ -1,7 +1,7 @@
 import { CHOOSE } from '../../choose';
 import type { StepInput } from '../../survey';
 import { flightOf, formBallast, formPressure, formThrust, lineLength, propForce, rebuiltStep, TAKEOFF } from '../../takeoff';
-import { facing } from '../steps/facing';
+import { facing, textured } from '../steps/facing';
 import { atSlab } from '../steps/atSlab';
 import { lifting, liftingToFace } from '../steps/lifting';
 import type { RepairStep } from '../steps/RepairStep';
@@ -62,12 +62,17 @@ export const step: Damage<StepInput> = {
     const strip = atSlab(context, { least_s: sheet.milestones.strip ?? sheet.milestones.initial ?? 0, most_s: null });
     const flight = Array.from({ length: steps }, (_, i): RepairStep[] => [
       stepOf('step.form.set', { step: i + 1, ...figures }),
-      ...lifting(context),
+      ...lifting(context, 'step.lift', 1 / steps),
+      ...textured(context, 1 / steps),
       stepOf('step.form.strip', { step: i + 1, steps }, { after: strip, condition: 'scratch' }),
     ]).flat();
     return [stepOf('step.riser.formed', { forms: 1 }), ...flight, stepOf('step.faceGround', {}, { condition: 'scratch' }), order];
   },
-  finishing: (context) => facing(context),
+  // The treads of a formed flight got their face before each form came off.
+  finishing: (context) =>
+    facing(context).filter(
+      ({ code }) => riserMethod(context.house, context.takeOff.deepest_m) !== 'formed' || (code !== 'step.texture' && code !== 'step.finish'),
+    ),
   section: ({ finding: { going, rise }, house, takeOff }) => ({
     kind: 'step',
     going_m: going.value,

@@ -4,11 +4,14 @@ import { resinDensity, wantsStone, type Sheet, type Task } from '../../shelf';
 import type { Context } from '../input/Context';
 import type { StoneInput } from '../input/PlanInput';
 
+/** Water to powder as the sheet asks for a task, inside its band or not. */
+export const waterAsked = ({ least, most, byTask }: NonNullable<Sheet['water']>, task: Task): number => byTask[task] ?? (least + most) / 2;
+
 /** Water to powder for a task, never outside the sheet's band; the middle of it where the sheet names no figure. */
 export function waterRatioOf(sheet: Sheet, task: Task): number {
   if (!sheet.water) throw new Problem('noWater', { sheet: sheet.name });
-  const { least, most, byTask } = sheet.water;
-  return Math.min(most, Math.max(least, byTask[task] ?? (least + most) / 2));
+  const { least, most } = sheet.water;
+  return Math.min(most, Math.max(least, waterAsked(sheet.water, task)));
 }
 
 /** The stone that goes in: what is asked for, where the sheet takes so much; else none, which the plan says. */

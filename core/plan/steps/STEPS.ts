@@ -35,6 +35,8 @@ interface Lift {
   readonly lift: number;
   readonly lifts: number;
   readonly count: number;
+  /** of the finding's area that is laid with it: a flight is laid step by step */
+  readonly part: number;
 }
 interface Anchors {
   readonly depth_m: number;
@@ -120,8 +122,8 @@ export interface StepFigures {
   'step.crack.filler': Crowned;
   'step.grindFlush': None;
   'step.faceAbove': None;
-  'step.texture': { readonly texture: Texture };
-  'step.finish': None;
+  'step.texture': { readonly texture: Texture; readonly part: number };
+  'step.finish': { readonly part: number };
   'step.rubFlush': { readonly crown_m: number };
   'step.cure': None;
   'step.coat': None;
@@ -224,10 +226,12 @@ const placing = (worked: Worked): number => {
   if (work === 'handPortions') return takeOff.volume.p50 / TAKEOFF.handPortion_m3 / rate;
   return areaOf(worked) / rate;
 };
+/** A flight is laid and finished step by step: each is its part of the whole. */
+const layingPart = (worked: Worked, { part }: Lift): number => placing(worked) * part;
 const preparing = ({ takeOff, input, sheet }: Worked): number =>
   (takeOff.rough_m2 || takeOff.area_m2) / DAY.prepare_m2_s[preparationTool(houseOf(input.house), sheet)];
 const measuring = ({ batches, sheet }: Worked): number => batches * (DAY.batch_s + sheet.mixing.time_s);
-const finishing = ({ batches, input }: Worked): number => batches * input.crew.finish_s;
+const finishing = ({ batches, input }: Worked, { part }: { readonly part: number }): number => batches * input.crew.finish_s * part;
 
 const SAW = ['saw', 'blade'] as const;
 const GRIND = ['grinder', 'cupWheel', 'shroud'] as const;
@@ -280,8 +284,8 @@ const STEPS: { readonly [C in StepCode]: StepRow<C> } = {
   'step.measure.weight': row({ tools: ['scale'], person_s: measuring }),
   'step.measure.volume': row({ tools: ['jugs'], person_s: measuring }),
   'step.measure.parts': row({ tools: ['measuringBottles'], person_s: measuring }),
-  'step.lift': row({ tools: [...MIXING, 'trowel', 'float'], person_s: placing, places: true }),
-  'step.spread': row({ tools: [...MIXING, 'trowel', 'squeegee'], person_s: placing, places: true }),
+  'step.lift': row({ tools: [...MIXING, 'trowel', 'float'], person_s: layingPart, places: true }),
+  'step.spread': row({ tools: [...MIXING, 'trowel', 'squeegee'], person_s: layingPart, places: true }),
   'step.pressIn': row({ tools: MIXING }),
   'step.at': row(),
   'step.jointOpen': row({ tools: ['rod'], person_s: () => DAY.batch_s }),

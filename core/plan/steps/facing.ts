@@ -13,6 +13,13 @@ const faceTexture = (element: ElementInput, sheet: Sheet): Texture | undefined =
 /** A texture that rubbing would spoil. */
 const isTextured = (texture: Texture | undefined): boolean => texture !== undefined && !['smooth', 'float', 'polished'].includes(texture);
 
+/** The face of what is laid while it takes it, of all of it or of a part of its area; nothing under an overlay, which is textured itself. */
+export function textured({ element, sheet, covered }: Stepped, part = 1): RepairStep[] {
+  const texture = faceTexture(element, sheet);
+  if (covered) return [];
+  return [texture ? stepOf('step.texture', { texture, part }) : stepOf('step.finish', { part })];
+}
+
 /** What is seen is textured or finished, rubbed flush where it was left high, cured and coated. */
 export function facing(context: Stepped, high = false): RepairStep[] {
   const { element, sheet, aids, covered } = context;
@@ -20,14 +27,11 @@ export function facing(context: Stepped, high = false): RepairStep[] {
   const recoat = atSlab(context, sheet.intervals?.recoat);
   const coatAfter = coat ? { least_s: Math.max(coat.waits_s, recoat?.least_s ?? 0), most_s: null } : recoat;
   const rub = sheet.milestones.grind ?? sheet.milestones.final;
-  const texture = faceTexture(element, sheet);
-  // What is overlaid takes no texture of its own: it is rubbed, and the overlay is broomed.
-  const face = covered ? [] : [texture ? stepOf('step.texture', { texture }) : stepOf('step.finish', {})];
   // A broomed or textured face is never rubbed: what stands high comes off before the texture goes on.
-  const rubbed = covered || !isTextured(texture);
+  const rubbed = covered || !isTextured(faceTexture(element, sheet));
   return [
     ...(high && !rubbed ? [stepOf('step.strikeOff', { crown_m: CHOOSE.crown_m })] : []),
-    ...face,
+    ...textured(context),
     ...(rub && high && rubbed
       ? [stepOf('step.rubFlush', { crown_m: CHOOSE.crown_m }, { after: atSlab(context, { least_s: rub, most_s: null }), condition: 'scratch' })]
       : []),

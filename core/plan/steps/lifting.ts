@@ -5,8 +5,8 @@ import { riserMethod } from './riserMethod';
 import { stepOf } from './stepOf';
 import type { Stepped } from './Stepped';
 
-/** Lift on lift to the top, each inside the wait of the sheet. */
-export function lifting(context: Stepped, placed: 'step.lift' | 'step.spread' | 'step.pressIn' = 'step.lift'): RepairStep[] {
+/** Lift on lift to the top, each inside the wait of the sheet; of all of it, or of a part of its area. */
+export function lifting(context: Stepped, placed: 'step.lift' | 'step.spread' | 'step.pressIn' = 'step.lift', part = 1): RepairStep[] {
   const { element, takeOff, sheet, lifts, aids } = context;
   const upright = orientationOf(element.kind) !== 'horizontal';
   // What hangs begins with a tight key coat, and each lift is left to stiffen.
@@ -16,7 +16,7 @@ export function lifting(context: Stepped, placed: 'step.lift' | 'step.spread' | 
     ...Array.from({ length: lifts }, (_, i) =>
       stepOf(
         placed,
-        { lift: i + 1, lifts, count: lifts },
+        { lift: i + 1, lifts, count: lifts, part },
         {
           sheetId: sheet.id,
           thickness_m: takeOff.deepest_m / lifts,

@@ -1,5 +1,6 @@
 import type { Reason } from '../../choose';
 import { SETTING, waterMost } from '../../setting';
+import { waterAsked } from '../orders/mixOf';
 import type { WindowAnswer } from './windowFor';
 import type { WindowQuestion } from './WindowQuestion';
 
@@ -9,8 +10,8 @@ import type { WindowQuestion } from './WindowQuestion';
  */
 export function mixLimits({ sheet, task, water_C, iceShare = 0 }: WindowQuestion, { mix_C }: Pick<WindowAnswer, 'mix_C'>): Reason[] {
   if (!sheet.water) return [];
-  const { least, most, byTask } = sheet.water;
-  const ratio = byTask[task] ?? (least + most) / 2;
+  const { least, most } = sheet.water;
+  const ratio = waterAsked(sheet.water, task);
   const most_C = waterMost(sheet.binder);
   const refused: Reason[] = [];
   const slack = 1 + 1e-9;

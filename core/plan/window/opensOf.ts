@@ -10,22 +10,17 @@ export interface Opening {
   readonly extrapolated?: true;
 }
 
-/** How long after its first water the next layer of the same may follow, s at the slab: as its sheet says, else once it has set. */
-const layerWait = (sheet: Sheet, slab_C: number): number =>
-  (sheet.intervals?.layer.least_s ?? sheet.milestones.final ?? 0) /
-  rate({ temperature_C: slab_C, Ea_J_mol: activationOf(sheet), reference_C: sheet.reference_C });
-
-/** How long after its first water another product may go over it, s at the slab. */
-const recoatWait = (sheet: Sheet, slab_C: number): number =>
-  (sheet.intervals?.recoat.least_s ?? sheet.milestones.final ?? 0) /
+/** How long after its first water more of the same (`layer`) or another product (`recoat`) may follow, s at the slab: as its sheet says, else once it has set. */
+const waitOf = (sheet: Sheet, over: 'layer' | 'recoat', slab_C: number): number =>
+  (sheet.intervals?.[over].least_s ?? sheet.milestones.final ?? 0) /
   rate({ temperature_C: slab_C, Ea_J_mol: activationOf(sheet), reference_C: sheet.reference_C });
 
 /** From the first water of the first lift to that of the last, s. */
-const lastLiftAfter = ({ sheet, lifts, slab_C }: { sheet: Sheet; lifts: number; slab_C: number }): number => (lifts - 1) * layerWait(sheet, slab_C);
+const lastLiftAfter = ({ sheet, lifts, slab_C }: { sheet: Sheet; lifts: number; slab_C: number }): number => (lifts - 1) * waitOf(sheet, 'layer', slab_C);
 
 /** From the first water of a fill until its overlay may go on, s. */
 export const overlayAfter = ({ sheet, lifts, slab_C }: { sheet: Sheet; lifts: number; slab_C: number }): number =>
-  lastLiftAfter({ sheet, lifts, slab_C }) + recoatWait(sheet, slab_C);
+  lastLiftAfter({ sheet, lifts, slab_C }) + waitOf(sheet, 'recoat', slab_C);
 
 /**
  * When a system carries what is asked: its last lift waits for those under it, its overlay for the fill, and the later of
