@@ -80,6 +80,7 @@ export const mix = {
     screed: 'Heaps, and flattens under the board without bleeding.',
   },
   consistencyWork: 'Consistency, as the work asks',
+  asWork: 'As the work asks',
   consistencyYours: 'Consistency, as you have it',
   shareWord: {
     whole: 'a whole bag',

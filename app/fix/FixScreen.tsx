@@ -1,5 +1,5 @@
 import type { Ranked } from '@tufa/core/choose';
-import { filledTakeOff, rankingOf, sectionLayers, sectionOf, type FindingPlan, type PlanInput, type SystemSection, prepared } from '@tufa/core/plan';
+import { filledTakeOff, rankingOf, sectionLayers, sectionOf, stoppedIn, type FindingPlan, type PlanInput, type SystemSection, prepared } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
 import { printFigure, say, sayCoded, sayReason } from '@tufa/words';
@@ -52,7 +52,7 @@ function Fix({ view }: { view: JobView }) {
   const [looking, setLooking] = useState<string | null>(null);
   const [asking, setAsking] = useState(false);
   const wide = useWide();
-  const stopped = new Set(view.plan?.elements.filter(({ stops }) => stops.length > 0).map(({ elementId }) => elementId));
+  const stopped = stoppedIn(view.plan?.elements ?? []);
   const findings = (view.plan?.findings ?? []).filter(({ elementId }) => !stopped.has(elementId));
   const planned = findings.find((finding) => finding.findingId === findingId) ?? view.finding ?? findings[0];
   // The shelf is judged for the finding that is looked at, and for no other.

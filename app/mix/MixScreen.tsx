@@ -147,12 +147,13 @@ function Consistency({ view, sheet, task }: { view: JobView; sheet: Sheet; task:
   const speaker = useSpeaker();
   const { consistency, ...batch } = view.input.batch;
   const tasks = TASKS.filter((each) => each === task || sheet.water?.byTask[each] !== undefined);
+  const back = consistency ? [{ value: 'asWork' as const, label: say(speaker, 'mix.asWork') }] : [];
   return (
-    <Choice
+    <Choice<Task | 'asWork'>
       label={say(speaker, consistency ? 'mix.consistencyYours' : 'mix.consistencyWork')}
       value={task}
-      options={tasks.map((each) => ({ value: each, label: say(speaker, `word.task.${each}`) }))}
-      onChange={(each) => void write(change('job', 'change', view.job.id, { batch: { ...batch, consistency: each } }))}
+      options={[...back, ...tasks.map((each) => ({ value: each, label: say(speaker, `word.task.${each}`) }))]}
+      onChange={(each) => void write(change('job', 'change', view.job.id, { batch: each === 'asWork' ? batch : { ...batch, consistency: each } }))}
     />
   );
 }

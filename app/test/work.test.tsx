@@ -187,6 +187,15 @@ describe('who is there', () => {
     });
   });
 
+  test('a consistency of the crew’s own goes back to what the work asks', async () => {
+    await showJob(dock.job.id, () => <MixScreen />);
+    expect(screen.queryByRole('radio', { name: 'As the work asks' })).toBeNull();
+    await choose('Consistency, as the work asks', 'screed');
+    await waitFor(() => expect(written().at(-1)!.change['batch']).toMatchObject({ consistency: 'screed' }));
+    await choose('Consistency, as you have it', 'As the work asks');
+    await waitFor(() => expect(written().at(-1)!.change['batch']).not.toHaveProperty('consistency'));
+  });
+
   test('rain that is seen to come is a reading of the job', async () => {
     await showJob(dock.job.id, () => <DayScreen />);
     await choose('Rain within', '3 h');

@@ -12,6 +12,7 @@ import { ordersOf } from './orders/orders';
 import { prepared } from './input/ownFigures';
 import { rankedOf } from './systems/rankedOf';
 import { Site } from './input/site';
+import { stoppedIn } from './survey/stoppedIn';
 import { isStopped, learnedOf, surveyOf } from './survey/surveyOf';
 import { takeOffOf } from './survey/takeOffOf';
 import { warningsOf } from './kit/warningsOf';
@@ -84,7 +85,7 @@ export function computePlan(given: PlanInput, { ranked: scope }: PlanScope = { r
   const input = prepared(given);
   const places = new Places(input);
   const survey = surveyOf(given);
-  const stopped = new Set(survey.elements.filter(({ stops }) => stops.length > 0).map(({ elementId }) => elementId));
+  const stopped = stoppedIn(survey.elements);
   const overlayOf = overlaysOf();
   const findings = input.findings.map((finding, i): FindingPlan => {
     const element = places.elementOf(finding.elementId);

@@ -2,7 +2,7 @@ import { HOUSE_QUESTIONS, type HouseMethod, type HouseQuestion } from '../choose
 import type { FindingInput } from '../survey';
 import { rectangle } from '../takeoff';
 import { aids } from '../shelf/catalogue';
-import { chosenOf, crack, element, finding, input, jobWith, sheetOf, typed } from '../testing/job';
+import { counterTop, chosenOf, crack, element, finding, input, jobWith, sheetOf, typed } from '../testing/job';
 import { computePlan, kitOf, type PlanInput } from './index';
 
 const found = { id: 'f', elementId: 'e', label: 'A' };
@@ -186,16 +186,6 @@ const seal = sheetOf('jointSealant');
 const JOINT: FindingInput = { ...found, kind: 'groove', line: crack.line, width: typed(0.016), depth: typed(0.03), blade_m: 0.006, moves: null };
 const WEDGE: FindingInput = { ...found, kind: 'wedge', run: typed(0.6), rise: typed(0.02), width: typed(1) };
 const VOID: FindingInput = { ...found, kind: 'void', outline: rectangle({ length_m: 0.5, width_m: 0.4 }), deepest: typed(0.05), shape: 'pan' };
-const COUNTER: FindingInput = {
-  ...found,
-  kind: 'counter',
-  outline: rectangle({ length_m: 2, width_m: 0.6 }),
-  cutouts_m2: [],
-  thickness: typed(0.04),
-  edges: [],
-  stock_m: 2.44,
-  kerf_m: 0.003,
-};
 const fall = [{ id: 'm', label: 'M', what: 'fall', points: crack.line }] as const;
 const bare = { ...sheetOf('sandedRapid'), textures: [], milestones: { initial: 1380, final: 1920 }, strengthFor: {}, bond: 'agent' } as const;
 const { intervals: _none, ...silent } = { ...sheetOf('fineRapid') };
@@ -209,16 +199,21 @@ test.each<[string, PlanInput, readonly string[], readonly string[]]>([
   ],
   ['a wedge that may not feather has its toe cut', jobWith(WEDGE, sheetOf('sandedRapid')), ['step.cutToe'], ['step.shoulder']],
   ['a wedge that may, has not', jobWith(WEDGE, sheetOf('fineRapid')), ['step.lift'], ['step.cutToe']],
-  ['a countertop is not ground flush by itself', jobWith(COUNTER, sheetOf('counterMix')), ['step.bond.agent', 'step.lift'], ['step.rubFlush', 'step.breakOut']],
+  [
+    'a countertop is not ground flush by itself',
+    jobWith(counterTop, sheetOf('counterMix')),
+    ['step.bond.agent', 'step.lift'],
+    ['step.rubFlush', 'step.breakOut'],
+  ],
   [
     'a laminate top is abraded, not cut to a profile, and never soaked',
-    jobWith(COUNTER, sheetOf('counterMix'), { elements: [{ ...element, kind: 'counter', material: 'laminate', moisture: 'dry' }] }),
+    jobWith(counterTop, sheetOf('counterMix'), { elements: [{ ...element, kind: 'counter', material: 'laminate', moisture: 'dry' }] }),
     ['step.ready.glossy', 'step.vacuumDry', 'step.notSoaked'],
     ['step.prepare.blast', 'step.soak', 'step.vacuum'],
   ],
   [
     'boards are screwed down',
-    jobWith(COUNTER, sheetOf('counterMix'), { elements: [{ ...element, kind: 'counter', material: 'board', moisture: 'dry' }] }),
+    jobWith(counterTop, sheetOf('counterMix'), { elements: [{ ...element, kind: 'counter', material: 'board', moisture: 'dry' }] }),
     ['step.ready.board'],
     ['step.soak'],
   ],
@@ -265,7 +260,7 @@ test.each<[string, PlanInput, readonly string[], readonly string[]]>([
 test('the base is made as what touches it wants it: dry for an agent that bonds dry, and the water that is carried follows', () => {
   const agentOf = (moisture: 'dry' | 'damp') => aids.find((aid) => aid.class === 'epoxyBond' && aid.moisture === moisture)!;
   const bonded = (moisture: 'dry' | 'damp'): PlanInput => {
-    const jobFile = jobWith(COUNTER, sheetOf('counterMix'), { aids });
+    const jobFile = jobWith(counterTop, sheetOf('counterMix'), { aids });
     return { ...jobFile, treatments: [{ ...jobFile.treatments[0]!, aids: { bond: agentOf(moisture).id } }] };
   };
   expect(codes(bonded('dry'))).toContain('step.dryForAgent');

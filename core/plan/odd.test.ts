@@ -2,7 +2,7 @@ import type { Sheet } from '../shelf';
 import { aids } from '../shelf/catalogue';
 import type { CrackInput, FindingInput, GrooveInput } from '../survey';
 import { rectangle } from '../takeoff';
-import { chosenOf, crack, element, finding, input, jobWith, sheetOf, typed } from '../testing/job';
+import { chosenOf, counterTop, crack, element, finding, input, jobWith, sheetOf, typed } from '../testing/job';
 import { workOf } from './steps/workOf';
 import { batchAt, CAUTIONS, computePlan, namedOnly, rateOf, vibrationOf, prepared, type PlanInput } from './index';
 
@@ -73,7 +73,7 @@ test('a flight is laid a step at a time: each gets its face before its form come
     const job = flight(steps);
     const { takeOff, chosen } = computePlan(job).findings[0]!;
     const laid = chosen!.steps.filter(({ code }) => code === 'step.lift');
-    const worked = { input: job, element: job.elements[0]!, finding: job.findings[0]!, takeOff, sheet: sheetOf('rapidConcrete'), batches: 1 };
+    const worked = { input: prepared(job), element: job.elements[0]!, finding: job.findings[0]!, takeOff, sheet: sheetOf('rapidConcrete'), batches: 1 };
     return workOf(worked, laid).reduce((sum, { person_s }) => sum + person_s, 0);
   };
   expect(placed_s(4)).toBeCloseTo(4 * placed_s(1), 6);
@@ -83,18 +83,7 @@ test('what says nothing of its gel, its strip or its intervals is still worked, 
   const hole: FindingInput = { ...found, kind: 'void', outline: finding.outline, deepest: typed(0.05), shape: 'pan' };
   const gel = chosenOf(jobWith(hole, silent('antiWashout'))).steps.find(({ code }) => code === 'step.gelWait')!;
   expect(gel.figures).toEqual({ gel_s: 0 });
-  const top: FindingInput = {
-    ...found,
-    kind: 'counter',
-    outline: rectangle({ length_m: 2, width_m: 0.6 }),
-    cutouts_m2: [],
-    thickness: typed(0.04),
-    edges: [],
-    stock_m: 2.4,
-    kerf_m: 0.003,
-    cast: true,
-  };
-  const cast = chosenOf(jobWith(top, silent('counterMix'))).steps;
+  const cast = chosenOf(jobWith({ ...counterTop, cast: true }, silent('counterMix'))).steps;
   expect(cast.find(({ code }) => code === 'step.demould')!.after!.least_s).toBe(0);
   const deep = { ...finding, deepest: typed(0.07) };
   const { intervals: _intervals, ...plain } = sheetOf('sandedRapid');

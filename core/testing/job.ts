@@ -2,7 +2,7 @@ import { computePlan, DEFAULT_BATCH, DEFAULT_CREW, DEFAULT_FIRM, type ChosenPlan
 import type { Measured } from '../quantity';
 import type { Sheet } from '../shelf';
 import { catalogue } from '../shelf/catalogue';
-import type { CrackInput, ElementInput, FindingInput, SpallInput } from '../survey';
+import type { CounterInput, CrackInput, ElementInput, FindingInput, SpallInput } from '../survey';
 import { rectangle } from '../takeoff';
 
 /** For tests: one dock slab with one spall and the sanded mortar chosen. */
@@ -57,6 +57,20 @@ export const jobWith = (finding: FindingInput, sheet: Sheet, more: Partial<PlanI
 });
 
 export const chosenOf = (jobFile: PlanInput): ChosenPlan => computePlan(jobFile).findings[0]!.chosen!;
+
+/** A countertop of two metres, forty millimetres thick, laid over what is there. */
+export const counterTop: CounterInput = {
+  id: 'f',
+  elementId: 'e',
+  label: 'A',
+  kind: 'counter',
+  outline: rectangle({ length_m: 2, width_m: 0.6 }),
+  cutouts_m2: [],
+  thickness: typed(0.04),
+  edges: [],
+  stock_m: 2.44,
+  kerf_m: 0.003,
+};
 
 /** A crack of three metres, four to six millimetres wide. */
 export const crack: CrackInput = {

@@ -107,6 +107,8 @@ const element = (change: object) => ({
   },
   ...change,
 });
+/** An element of another shape or thickness. */
+const slabOf = (geometry: object) => command('element.add', uuid(), element({ geometry: { ...element({}).geometry, ...geometry } }));
 
 test.each<[string, () => unknown]>([
   ['no list', () => ({ hello: 1 })],
@@ -121,54 +123,16 @@ test.each<[string, () => unknown]>([
 test.each<[string, () => object, string]>([
   [
     'a 4 km slab',
-    () =>
-      command(
-        'element.add',
-        uuid(),
-        element({
-          geometry: {
-            ...element({}).geometry,
-            outline: [
-              [0, 0],
-              [4000, 0],
-              [4000, 2],
-              [0, 2],
-            ],
-          },
-        }),
-      ),
+    () => slabOf({ outline: [[0, 0], [4000, 0], [4000, 2], [0, 2]] }), // prettier-ignore
     'change.geometry.outline.1.0',
   ],
   [
     'a crossing outline',
-    () =>
-      command(
-        'element.add',
-        uuid(),
-        element({
-          geometry: {
-            ...element({}).geometry,
-            outline: [
-              [0, 0],
-              [2, 2],
-              [2, 0],
-              [0, 2],
-            ],
-          },
-        }),
-      ),
+    () => slabOf({ outline: [[0, 0], [2, 2], [2, 0], [0, 2]] }), // prettier-ignore
     'change.geometry.outline',
   ],
-  [
-    'a negative thickness',
-    () => command('element.add', uuid(), element({ geometry: { ...element({}).geometry, thickness: { value: -1, source: 'typed' } } })),
-    'change.geometry.thickness.value',
-  ],
-  [
-    'a word for a number',
-    () => command('element.add', uuid(), element({ geometry: { ...element({}).geometry, thickness: { value: 'thick', source: 'typed' } } })),
-    'change.geometry.thickness.value',
-  ],
+  ['a negative thickness', () => slabOf({ thickness: { value: -1, source: 'typed' } }), 'change.geometry.thickness.value'],
+  ['a word for a number', () => slabOf({ thickness: { value: 'thick', source: 'typed' } }), 'change.geometry.thickness.value'],
   ['an unknown field', () => command('job.change', DOCK, { colour: 'red' }), 'change.colour'],
   ['an unknown kind', () => command('plan.change', DOCK, {}), 'kind'],
   ['an id that is none', () => command('job.change', 'dock', { name: 'x' }), 'target'],

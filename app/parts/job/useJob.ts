@@ -1,7 +1,7 @@
 import { assemblePlanInput } from '@tufa/contract/assemble';
 import { pourEventsOf } from '@tufa/contract/pourEvents';
 import type { FirmData, RowOf } from '@tufa/contract/entities';
-import { computePlan, surveyOf, type FindingPlan, type Plan, type PlanInput, type Survey } from '@tufa/core/plan';
+import { computePlan, sheetOf, stoppedIn, surveyOf, type FindingPlan, type Plan, type PlanInput, type Survey } from '@tufa/core/plan';
 import { fold, type BatchState, type PourEvent } from '@tufa/core/pour';
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
@@ -11,7 +11,6 @@ import type { Tried } from '../../workers/tried';
 import { useWorkedOut } from '../../workers/useWorkedOut';
 import type { Step } from '../../links';
 import type { StepState } from '../chrome/Bars';
-import { sheetOf } from '@tufa/core/plan';
 
 /** A job with everything worked out from its rows. */
 export interface JobView extends Firm {
@@ -116,13 +115,12 @@ function jobView(
   const { survey, plan, problem } = planned(input);
   const events = pourEventsOf(data, jobId);
   const batches = fold(events);
-  const stops = new Set(plan?.elements.filter(({ stops: standing }) => standing.length > 0).map(({ elementId }) => elementId));
-  const goesOn = (elementId: string): boolean => !stops.has(elementId);
-  const finding = plan?.findings.find(({ chosen }) => chosen) ?? plan?.findings.find(({ elementId }) => goesOn(elementId)) ?? plan?.findings[0] ?? null;
+  const stops = stoppedIn(plan?.elements ?? []);
+  const goesOn = plan?.findings.find(({ elementId }) => !stops.has(elementId));
+  const finding = plan?.findings.find(({ chosen }) => chosen) ?? goesOn ?? plan?.findings[0] ?? null;
   const sheet = sheetOf(input, finding?.chosen?.sheetId) ?? null;
   // One stopped element stops itself; the job, where nothing of it goes on.
-  const stopped =
-    stops.size > 0 && !(plan?.elements.some(({ elementId }) => goesOn(elementId) && plan.findings.some((found) => found.elementId === elementId)) ?? false);
+  const stopped = stops.size > 0 && !goesOn;
   return {
     ...firm,
     job,
