@@ -180,7 +180,7 @@ export const step = {
   mist: 'Keep it evenly damp: mist and cover while it cures',
   riser: {
     skimmed: 'Skim the face',
-    trowelHeld: 'Hold the face with the trowel and draw it off sideways once it holds',
+    trowelHeld: 'Set a trowel against the face and fill behind it; draw it off sideways once the fill holds',
     formed: 'Form the face, propped; release agent ground off before anything is bonded to it',
   },
   order: { risersFirst: 'Risers first, treads when they have set', treadsFirst: 'Treads first, risers when they have set' },

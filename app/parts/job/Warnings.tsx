@@ -7,13 +7,15 @@ import { useSpeaker } from '../phone/speaker';
 /** What the plan must say beside its figures: drying, a batch that does not fit, a sheet chosen against its own word. */
 export function Warnings({ plan }: { plan: Plan }) {
   const speaker = useSpeaker();
-  if (plan.warnings.length === 0) return null;
+  // Two findings may say the same of the hour: it is told once.
+  const told = new Map(plan.warnings.map((warning) => [sayReason(speaker, warning), warning.verdict]));
+  if (told.size === 0) return null;
   return (
     <View className="gap-2">
-      {plan.warnings.map((warning, i) => (
-        <View key={`${warning.code}${i}`} role="alert" className={`p-3 ${warning.verdict === 'no' ? 'bg-stop-fill' : 'bg-caution-fill'}`}>
-          <T as="strong" tone={warning.verdict === 'no' ? 'stop' : 'caution'}>
-            {sayReason(speaker, warning)}
+      {[...told].map(([sentence, verdict]) => (
+        <View key={sentence} role="alert" className={`p-3 ${verdict === 'no' ? 'bg-stop-fill' : 'bg-caution-fill'}`}>
+          <T as="strong" tone={verdict === 'no' ? 'stop' : 'caution'}>
+            {sentence}
           </T>
         </View>
       ))}

@@ -24,18 +24,16 @@ export function Choice<V extends string>({
   /** what is assumed while nothing is chosen */
   open?: string;
 }) {
-  const move = (by: number): void => {
-    const at = options.findIndex((option) => option.value === value);
-    const next = options[(Math.max(at, 0) + by + options.length) % options.length];
-    if (next) onChange(next.value);
-  };
   const onKeyDown = (event: { key: string; preventDefault: () => void; currentTarget: unknown }): void => {
     const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
     if (by === undefined) return;
     event.preventDefault();
-    move(by);
-    const group = event.currentTarget as HTMLElement;
-    requestAnimationFrame(() => group.querySelector<HTMLElement>('[aria-checked="true"]')?.focus());
+    // Focus goes at once and the choice follows when it is kept: the next arrow goes on from where the eye is.
+    const radios = [...(event.currentTarget as HTMLElement).querySelectorAll<HTMLElement>('[role=radio]')];
+    const at = radios.findIndex((radio) => radio === document.activeElement);
+    const next = (Math.max(at, 0) + by + options.length) % options.length;
+    radios[next]?.focus();
+    onChange(options[next]!.value);
   };
   return (
     <View className="gap-1">
