@@ -139,9 +139,11 @@ export const reasons = {
       'It goes under freezing after {{freezes_s}}; its sheet names no strength, and its class’s stands frost after {{safe_s}}. Cover it warm, or wait for another day.',
   },
   rain: {
-    fill: 'Rain in {{rain_s}}: it stands none for {{dry_s}} after water. Cover it, or wait until it has passed.',
+    fill: 'Rain within {{rain_s}}: it stands none for {{dry_s}} after water. Cover it, or wait until it has passed.',
+    fillSoon: 'Rain is seen within {{rain_s}}; it stands none for {{dry_s}} after water. Have what covers it at hand.',
     fillChance: 'Rain is likely ({{chance_share}}) within {{dry_s}} of water, which it does not stand. Bring what covers it.',
-    coat: 'Rain in {{rain_s}} would fall on the coat before it is dry ({{dry_s}}).',
+    coat: 'Rain within {{rain_s}} would fall on the coat before it is dry ({{dry_s}}).',
+    coatSoon: 'Rain is seen within {{rain_s}}; the coat stands none before it is dry ({{dry_s}}). Have what covers it at hand.',
     coatChance: 'Rain is likely ({{chance_share}}) before the coat is dry ({{dry_s}}).',
   },
   parts: { differ: 'The sheet’s parts by weight and by volume differ by more than 5 %. Ask the maker which one counts.' },

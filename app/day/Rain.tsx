@@ -2,7 +2,7 @@ import { say } from '@tufa/words';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Choice } from '../parts/ui/Choice';
 
-/** When rain is seen to come, s from first water; 0 for none. */
+/** Within how long of first water rain is seen to come, s; 0 for none. */
 const COMING = { '0': 'none', '3600': 'hour', '10800': 'three', '21600': 'six' } as const;
 type Coming = keyof typeof COMING;
 

@@ -97,8 +97,10 @@ export interface ReasonFigures {
   'profile.reached': { readonly reached: number; readonly asked: number };
   'profile.short': { readonly reached: number; readonly asked: number };
   'rain.coat': { readonly findingId: string; readonly rain_s: number; readonly dry_s: number };
+  'rain.coatSoon': { readonly findingId: string; readonly rain_s: number; readonly dry_s: number };
   'rain.coatChance': { readonly findingId: string; readonly rain_s: number; readonly dry_s: number; readonly chance_share: number };
   'rain.fill': { readonly findingId: string; readonly rain_s: number; readonly dry_s: number };
+  'rain.fillSoon': { readonly findingId: string; readonly rain_s: number; readonly dry_s: number };
   'rain.fillChance': { readonly findingId: string; readonly rain_s: number; readonly dry_s: number; readonly chance_share: number };
   'retarder.overDose': { readonly findingId: string; readonly dose: number; readonly doseMost: number };
   'stock.here': { readonly mass_kg: number };

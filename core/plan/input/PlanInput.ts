@@ -61,7 +61,7 @@ export interface Conditions {
   readonly wind_ms: Measured;
   /** whether the sun is on the pail */
   readonly sun: boolean;
-  /** rain that somebody sees coming, s from first water; absent where nobody does */
+  /** rain that somebody sees coming within so long of first water, s; absent where nobody does */
   readonly rain_s?: number;
 }
 

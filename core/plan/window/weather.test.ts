@@ -50,6 +50,8 @@ test('rain: told, it must come after a foot may; likely, it is a caution; indoor
   const told = (rain_s: number, change: Partial<PlanInput> = {}): string[] => codes({ ...input, conditions: { ...input.conditions, rain_s }, ...change });
   expect(told(1800)).toContain('rain.fill');
   expect(told(20 * 3600)).not.toContain('rain.fill');
+  // Within a time longer than it is soft, it may still come while it is.
+  expect(told(20 * 3600)).toContain('rain.fillSoon');
   const indoors = { ...element, sun: { exposure: 'indoors', faces_deg: 0, absorptivity: 0.65 } } as const;
   expect(told(1800, { elements: [indoors] })).not.toContain('rain.fill');
   const likely = (rainChance: number, at: number): string[] => codes(days([6, 6, 6], (hour) => ({ rainChance: hour === at ? rainChance : 0 })));

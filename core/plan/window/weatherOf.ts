@@ -51,8 +51,11 @@ function rainOf({ input, element, finding, site, readiness, opens, aids }: Weath
   });
   return [{ from_s: 0, until_s, code: 'fill' as const }, ...coats].flatMap(({ from_s, until_s: dry_s, code }): Reason[] => {
     const { rain_s } = input.conditions;
-    if (rain_s !== undefined && rain_s >= from_s && rain_s < dry_s)
-      return [{ code: `rain.${code}`, verdict: 'no', figures: { findingId: finding.id, rain_s, dry_s: dry_s - from_s } }];
+    // Rain is told to come within so long: it falls on what is soft until then, and may on what is dry sooner.
+    if (rain_s !== undefined && rain_s >= from_s) {
+      const figures = { findingId: finding.id, rain_s, dry_s: dry_s - from_s };
+      return [rain_s < dry_s ? { code: `rain.${code}`, verdict: 'no', figures } : { code: `rain.${code}Soon`, verdict: 'caution', figures }];
+    }
     const forecast = site?.rainBetween(from_s, dry_s);
     return forecast && forecast.chance >= WEATHER.rainChance
       ? [
