@@ -1,10 +1,11 @@
 // Stands for the plan's worker: the same functions, on this thread.
-import { compareSystems, computePlan, surveyOf, type PlanInput } from '@tufa/core/plan';
+import { compareSystems, computePlan, rankingOf, surveyOf, type PlanInput } from '@tufa/core/plan';
 import { tried } from '../workers/tried';
 
 const worker = {
   survey: async (input: PlanInput) => tried(() => surveyOf(input)),
-  compute: async (input: PlanInput) => computePlan(input),
+  compute: async (input: PlanInput) => computePlan(input, { ranked: 'best' }),
+  rank: async (input: PlanInput, findingId: string) => rankingOf(input, findingId),
   plan: async (input: PlanInput) => tried(() => computePlan(input, { ranked: 'chosen' })),
   compare: async (asked: Parameters<typeof compareSystems>[0]) => compareSystems(asked),
 };

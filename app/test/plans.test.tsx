@@ -28,6 +28,12 @@ describe('systems side by side', () => {
     expect(document.querySelector('h1, [role=heading]')?.textContent).toContain(systemName(PLAIN, outcomes[winner]!.code));
   });
 
+  test.each(demonstration.map(({ job }) => [job.name, job.id] as const))('of %s the best of the shelf suggests what all of it does', (_, jobId) => {
+    const input = inputOf(jobId);
+    for (const job of [input, { ...input, treatments: [] }])
+      expect(suggestedSystems(job, computePlan(job, { ranked: 'best' }))).toEqual(suggestedSystems(job, computePlan(job)));
+  });
+
   test.each([
     ['1200', 120000],
     ['$1,250.50', 125050],

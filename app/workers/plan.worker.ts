@@ -1,11 +1,15 @@
-import { compareSystems, computePlan, surveyOf, type Plan, type PlanInput, type Survey, type SystemOutcome } from '@tufa/core/plan';
+import { compareSystems, computePlan, rankingOf, surveyOf, type Plan, type PlanInput, type Survey, type SystemOutcome } from '@tufa/core/plan';
+import type { Ranked } from '@tufa/core/choose';
 import { expose } from 'comlink';
 import { tried, type Tried } from './tried';
 
 /** Survey, plan and comparison off the main thread: the same functions, the same figures. */
 const worker = {
   survey: (input: PlanInput): Tried<Survey> => tried(() => surveyOf(input)),
-  compute: (input: PlanInput): Plan => computePlan(input),
+  /** with the best of the shelf for every finding: what systems are chosen from */
+  compute: (input: PlanInput): Plan => computePlan(input, { ranked: 'best' }),
+  /** the whole shelf for one finding */
+  rank: (input: PlanInput, findingId: string): Ranked[] => rankingOf(input, findingId),
   /** without the shelf: what a screen that chooses nothing needs */
   plan: (input: PlanInput): Tried<Plan> => tried(() => computePlan(input, { ranked: 'chosen' })),
   compare: (asked: Parameters<typeof compareSystems>[0]): SystemOutcome[] => compareSystems(asked),

@@ -25,7 +25,7 @@ export interface RuleContext {
   /** what of it lies at the yard */
   readonly stock?: readonly StockLot[];
   /** the day of the work, an ISO day; absent where none is planned */
-  readonly on?: string;
+  readonly on?: string | undefined;
 }
 
 /** What the crew uses up of a batch, here and now. */

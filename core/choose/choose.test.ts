@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { crack, element, finding, input, sheetOf, typed } from '../testing/job';
 import type { Sheet } from '../shelf';
 import type { ElementInput, FindingInput, GrooveInput } from '../survey';
@@ -11,8 +12,11 @@ import {
   preparationTool,
   profileReached,
   ranking,
+  rankingBest,
   RULES,
   stockRule,
+  worstOf,
+  type Candidate,
   type HouseMethod,
   type Ranked,
   type LifeSpent,
@@ -302,6 +306,37 @@ test('equals are ranked by noes, cautions, cost, time to open and then by id; wh
   expect(order([ranked('a', { verdict: 'no', reasons: [no, no] }), ranked('b', { verdict: 'no', reasons: [no] })])).toBe('ba');
   expect(order([ranked('a', { verdict: 'caution', reasons: [caution, caution] }), ranked('b', { verdict: 'caution', reasons: [caution] })])).toBe('ba');
   expect(order([ranked('a', { verdict: 'no' }), ranked('b', { verdict: 'caution' }), ranked('c')])).toBe('cba');
+});
+
+test('the best of a shelf is the first of all of it and the cheapest of its verdict is there, whatever the dear questions answer', () => {
+  const no = { code: 'movement.rigid', verdict: 'no', figures: {} } as const;
+  const caution = { code: 'head.none', verdict: 'caution', figures: {} } as const;
+  const also = { code: 'use.also', verdict: 'yes', figures: { use: 'spall', first: 'skim' } } as const;
+  const made = fc.record({ first: fc.nat(2), later: fc.constantFrom(0, 0, 1, 2, 'no' as const), made: fc.boolean(), cost: fc.nat(6), opens: fc.nat(6) });
+  fc.assert(
+    fc.property(fc.array(made, { maxLength: 25 }), (sheets) => {
+      const candidates = sheets.map((sheet, i): Candidate => {
+        const first = [...(sheet.made ? [] : [also]), ...Array.from({ length: sheet.first }, () => caution)];
+        const reasons = [...first, ...(sheet.later === 'no' ? [no] : Array.from({ length: sheet.later }, () => caution))];
+        const cost = { cost_minor: sheet.cost, material_minor: 1, hand_s: 1 };
+        const base = { sheetId: String.fromCharCode(97 + i), ...cost };
+        return {
+          first: { ...base, cost_minor: null, verdict: worstOf(first), reasons: first, opensAfter_s: null },
+          cost: () => cost,
+          judged: () => ({ ...base, verdict: worstOf(reasons), reasons, opensAfter_s: sheet.opens }),
+          stated_s: sheet.opens,
+        };
+      });
+      const [first, ...others] = rankingBest(candidates);
+      const whole = ranking(candidates.map(({ judged }) => judged()));
+      const best = whole.find(({ verdict }) => verdict !== 'no');
+      expect(first).toEqual(best);
+      if (!best) return;
+      const alike = whole.filter(({ verdict }) => verdict === best.verdict);
+      const least = (all: readonly Ranked[]): number => Math.min(...all.map(({ cost_minor }) => cost_minor!));
+      expect(least([best, ...others.filter(({ verdict }) => verdict === best.verdict)])).toBe(least(alike));
+    }),
+  );
 });
 
 test('what a kind of finding asks of a sheet, and how deep it is', () => {

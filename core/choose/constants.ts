@@ -35,6 +35,7 @@ export const CHOOSE_TABLE = {
   lifeYears: constant({ short: [1, 5], middle: [5, 15], long: [15, 30], renewed: [25, 50] }, 'years', 'what a class of expected life stands for') as Constant<
     Readonly<Record<'short' | 'middle' | 'long' | 'renewed', readonly [number, number]>>
   >,
+  soonestJudged: constant(4, 'products', 'of a shelf, by their own sheets the first to open, are judged for the system that opens soonest'),
   hotWall_C: constant(25, 'degC', 'a wall is damped from this temperature, by the school that damps hot ones'),
 } as const;
 

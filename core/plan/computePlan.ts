@@ -1,4 +1,4 @@
-import { ranking, type Ranked } from '../choose';
+import type { Ranked } from '../choose';
 import { Problem } from '../quantity';
 import { phaseOf, type ElementInput } from '../survey';
 import type { FindingPlan, Plan } from './Plan';
@@ -10,7 +10,7 @@ import { mixedOfPlan } from './systems/mixedOf';
 import { overlaysOf } from './systems/overlayOf';
 import { ordersOf } from './orders/orders';
 import { prepared } from './input/ownFigures';
-import { rankedOf } from './systems/rankedOf';
+import { rankedOf, shelfBest, shelfRanked } from './systems/rankedOf';
 import { Site } from './input/site';
 import { stoppedIn } from './survey/stoppedIn';
 import { isStopped, learnedOf, surveyOf } from './survey/surveyOf';
@@ -21,9 +21,9 @@ import { knownSheet } from './input/sheetOf';
 /** The computation's own version, kept with every plan. */
 export const CORE_VERSION = '0.2.0';
 
-/** How much of the shelf a plan judges: all of it for every finding, or only what was chosen. */
+/** How much of the shelf a plan judges: all of it for every finding, the best of it, or only what was chosen. */
 export interface PlanScope {
-  readonly ranked: 'all' | 'chosen';
+  readonly ranked: 'all' | 'best' | 'chosen';
 }
 
 /** What every finding of a job file is judged in: its element, and its element's own weather, worked out once. */
@@ -69,7 +69,7 @@ export function rankingOf(given: PlanInput, findingId: string): Ranked[] {
   const takeOff = takeOffOf(finding, learnedOf(input));
   const overlaid = input.treatments.some((treatment) => treatment.findingId === findingId && treatment.overlay);
   const filled = overlaid ? underOverlay(element) : element;
-  return ranking(input.sheets.map((sheet) => rankedOf({ input, element: filled, finding, takeOff, sheet, site: places.siteOf(element) })));
+  return shelfRanked({ input, element: filled, finding, takeOff, site: places.siteOf(element) }, input.sheets);
 }
 
 /**
@@ -77,7 +77,8 @@ export function rankingOf(given: PlanInput, findingId: string): Ranked[] {
  * window, levers and warnings of a job file. Pure: the same input gives the same plan on phone, worker, server and
  * command.
  *
- * @param scope `chosen` judges of the shelf only what a treatment names: a screen that shows no shelf needs no more
+ * @param scope `chosen` judges of the shelf only what a treatment names: a screen that shows no shelf needs no more;
+ *   `best` the best, the cheapest and the soonest for each finding, which is enough to choose systems from
  * @throws Problem with a code and figures for anything outside its valid range; `unknownElement`, `unknownSheet` when
  *   the job file refers to what it does not hold
  */
@@ -94,9 +95,9 @@ export function computePlan(given: PlanInput, { ranked: scope }: PlanScope = { r
     if (stopped.has(element.id)) return { ...base, ranking: [], chosen: null };
     const site = places.siteOf(element);
     const treatment = input.treatments.find(({ findingId }) => findingId === finding.id);
-    const judged = input.sheets.filter(({ id }) => scope === 'all' || id === treatment?.sheetId);
+    const judged = scope === 'chosen' ? input.sheets.filter(({ id }) => id === treatment?.sheetId) : input.sheets;
     const filled = treatment?.overlay ? underOverlay(element) : element;
-    const all = ranking(judged.map((sheet) => rankedOf({ input, element: filled, finding, takeOff, sheet, site })));
+    const all = (scope === 'best' ? shelfBest : shelfRanked)({ input, element: filled, finding, takeOff, site }, judged);
     if (!treatment || phaseOf(finding) !== 'now') return { ...base, ranking: all, chosen: null };
     const sheet = knownSheet(input, treatment.sheetId);
     const context = { input, element, finding, takeOff, sheet, site, treatment };

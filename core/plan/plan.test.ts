@@ -282,6 +282,13 @@ test('the shelf judged for one finding is what a whole plan holds for it, and a 
   expect(bare.findings.map(({ ranking }) => ranking.map(({ sheetId }) => sheetId))).toEqual([[input.treatments[0]!.sheetId], []]);
   const without = ({ findings, ...rest }: Plan) => ({ ...rest, findings: findings.map(({ ranking: _shelf, ...finding }) => finding) });
   expect(without(bare)).toEqual(without(whole));
+  const best = computePlan(two, { ranked: 'best' });
+  expect(without(best)).toEqual(without(whole));
+  best.findings.forEach(({ ranking }, i) => {
+    expect(ranking[0]).toEqual(whole.findings[i]!.ranking[0]);
+    for (const ranked of ranking) expect(whole.findings[i]!.ranking).toContainEqual(ranked);
+    expect(ranking.length).toBeLessThan(input.sheets.length / 2);
+  });
   expect(rankingOf(two, 'nobody')).toEqual([]);
   expect(rankingOf({ ...two, elements: [{ ...element, stops: { ...element.stops, rust: 'yes' } }] }, 'f')).toEqual([]);
 });

@@ -12,8 +12,6 @@ export interface ReadSpall {
   readonly readings: readonly DepthReading[];
   /** what the edge starts from: 0 where it is feathered, the cut's depth where it is sawn, m */
   readonly rim_m: number;
-  /** every place is cut down to at least this, by the saw or for the sheet, m; the rim where nothing is said */
-  readonly least_m?: number;
   /** the deepest anybody found, wherever that was, m */
   readonly deepest_m: number;
   readonly shape: SpallShape;
@@ -31,18 +29,26 @@ interface Trend {
   readonly p: number;
 }
 
+/** A spall's volume as depths read in it make it likely. */
+export interface SpallVolume {
+  readonly volume_m3: number;
+  /** standard deviation of its logarithm */
+  readonly sigma: number;
+  /** the same where every place is cut down to at least a depth, m: m3, each depth worked out once */
+  readonly cutTo: (least_m: number) => number;
+}
+
 /**
  * Volume of a spall from depth readings. A hollow is rounded: straight lines between readings and a feathered edge lie
  * inside it. So a trend from the edge to the middle is fitted first, with the person's shape as its prior, and the rest
  * of each reading is laid straight over a triangulation, nothing at the outline.
  *
- * @returns m3, and the standard deviation of its logarithm: a floor for what no reading sees, and what leaving out one
- *   reading at a time changes
+ * @returns with a sigma made of a floor for what no reading sees, and what leaving out one reading at a time changes
  * @throws Problem `tooFew`, `outOfRange` for a depth, `outsideOutline` with the reading's number
  * @source trend and rest after the simulated damage they were tried on; median 1.01, sd of ln 0.12
  */
-export function spallVolume(spall: ReadSpall): { volume_m3: number; sigma: number } {
-  const { outline, readings, deepest_m } = spall;
+export function spallVolume(spall: ReadSpall): SpallVolume {
+  const { outline, readings, rim_m, deepest_m } = spall;
   if (readings.length < TAKEOFF.readingsLeast) throw new Problem('tooFew', { quantity: 'readings', value: readings.length, least: TAKEOFF.readingsLeast });
   checkReadings(outline, readings);
   inRange({ quantity: 'deepest_m', value: deepest_m, least: 0, most: 1 });
@@ -50,22 +56,30 @@ export function spallVolume(spall: ReadSpall): { volume_m3: number; sigma: numbe
   const seen = readings.map((reading): Seen => ({ reading, u: ground.share(reading[0], reading[1]) }));
   // A sliver thinner than the grid has no middle to deepen towards.
   if (!ground.hasMiddle) {
-    const { volume_m3, range } = volumeFromReadings({ outline, readings, edge: 'square', cutDepth_m: Math.max(spall.rim_m, spall.least_m ?? 0) });
-    return { volume_m3, sigma: Math.max(TAKEOFF.readingsSigma, sigmaOf(range)) };
+    const squareTo = (cutDepth_m: number): ReturnType<typeof volumeFromReadings> => volumeFromReadings({ outline, readings, edge: 'square', cutDepth_m });
+    const { volume_m3, range } = squareTo(rim_m);
+    return { volume_m3, sigma: Math.max(TAKEOFF.readingsSigma, sigmaOf(range)), cutTo: (least_m) => squareTo(Math.max(rim_m, least_m)).volume_m3 };
   }
   const found = deepestOf(seen);
-  const tapped_m3 = volumeOver(ground, seen, { ...spall, deepest_m: found });
-  // A deepest that was typed bends the trend towards a cone where the readings are shallow: it never makes a spall smaller.
-  const volume_m3 = Math.max(tapped_m3, volumeOver(ground, seen, spall));
+  const tapped = depthsOver(ground, seen, { ...spall, deepest_m: found });
   // The deepest that was typed and not tapped stays when a reading is left out, and is left out in its turn.
   const typed = deepest_m > found;
+  const ways = typed ? [tapped, depthsOver(ground, seen, spall)] : [tapped];
+  // A deepest that was typed bends the trend towards a cone where the readings are shallow: it never makes a spall smaller.
+  const known = new Map<number, number>();
+  const cutTo = (least_m: number): number => {
+    const volume_m3 = known.get(least_m) ?? Math.max(...ways.map((depths) => volumeOf(ground, depths, Math.max(rim_m, least_m))));
+    known.set(least_m, volume_m3);
+    return volume_m3;
+  };
+  const volume_m3 = cutTo(rim_m);
   const without = leftOut(seen.length).map((i) => {
     const rest = seen.filter((_, k) => k !== i);
-    return volumeOver(ground, rest, { ...spall, deepest_m: typed ? deepest_m : deepestOf(rest) });
+    return volumeOf(ground, depthsOver(ground, rest, { ...spall, deepest_m: typed ? deepest_m : deepestOf(rest) }), rim_m);
   });
-  if (typed) without.push(tapped_m3);
+  if (typed) without.push(volumeOf(ground, tapped, rim_m));
   const mean2 = without.reduce((sum, less_m3) => sum + Math.log(less_m3 / volume_m3) ** 2, 0) / without.length;
-  return { volume_m3, sigma: Math.sqrt(TAKEOFF.readingsSigma ** 2 + TAKEOFF.leftOutShare ** 2 * mean2) };
+  return { volume_m3, sigma: Math.sqrt(TAKEOFF.readingsSigma ** 2 + TAKEOFF.leftOutShare ** 2 * mean2), cutTo };
 }
 
 const deepestOf = (seen: readonly Seen[]): number => seen.reduce((most, { reading: [, , depth_m] }) => Math.max(most, depth_m), 0);
@@ -207,9 +221,9 @@ function trendOf(seen: readonly Seen[], { rim_m, deepest_m, shape }: ReadSpall):
   return best;
 }
 
-/** Trend and rest over every place, never above the face and never shallower than the cut: m3. */
-function volumeOver(ground: Ground, seen: readonly Seen[], spall: ReadSpall): number {
-  const { outline, area_m2, from, cell_m, columns, rows, left } = ground;
+/** Trend and rest of every cell, m; NaN outside. */
+function depthsOver(ground: Ground, seen: readonly Seen[], spall: ReadSpall): Float64Array {
+  const { outline, from, cell_m, columns, rows, left } = ground;
   const trend = trendOf(seen, spall);
   const { D_m, p } = trend;
   const depths = left.map((ln) => spall.rim_m + D_m * (1 - Math.exp(p * ln)));
@@ -229,7 +243,11 @@ function volumeOver(ground: Ground, seen: readonly Seen[], spall: ReadSpall): nu
         if (wb >= 0 && wc >= 0 && wb + wc <= 1) depths[row * columns + column]! += ra * (1 - wb - wc) + rb * wb + rc * wc;
       }
   }
-  const least_m = Math.max(spall.rim_m, spall.least_m ?? 0);
+  return depths;
+}
+
+/** All that lies inside, never above the face and never shallower than the cut: m3. */
+function volumeOf({ area_m2 }: Ground, depths: Float64Array, least_m: number): number {
   let [sum_m, count] = [0, 0];
   for (const depth_m of depths) {
     // Outside there is no depth.

@@ -14,9 +14,9 @@ export interface Context {
   readonly sheet: Sheet;
   readonly site?: Site | undefined;
   /** what an overlay lies over: its own fill alone, or the element's bare face with it; absent for what is no overlay */
-  readonly over?: OverlayInput['over'];
+  readonly over?: OverlayInput['over'] | undefined;
   /** how long after the first water of what it lies over it may begin, s */
-  readonly startsAfter_s?: number;
+  readonly startsAfter_s?: number | undefined;
   /** what was chosen for it beside the sheet */
   readonly treatment?: TreatmentInput | undefined;
 }

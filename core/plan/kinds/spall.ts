@@ -2,7 +2,18 @@ import { CHOOSE, edgeOf, houseOf } from '../../choose';
 import { rangedOf, sigmaOf } from '../../quantity';
 import { isResin, type Sheet } from '../../shelf';
 import { depthReasons, type SpallInput } from '../../survey';
-import { debrisOf, outsiders, perimeter, polygonArea, spallVolume, TAKEOFF, volumeCutTo, volumeFromShape, type ReadSpall } from '../../takeoff';
+import {
+  debrisOf,
+  outsiders,
+  perimeter,
+  polygonArea,
+  spallVolume,
+  TAKEOFF,
+  volumeCutTo,
+  volumeFromShape,
+  type ReadSpall,
+  type SpallVolume,
+} from '../../takeoff';
 import type { PlanInput } from '../input/PlanInput';
 import { facing } from '../steps/facing';
 import { leftHigh } from '../steps/leftHigh';
@@ -14,7 +25,7 @@ import type { Damage } from './Damage';
 import { liftLayers } from './liftLayers';
 import { ORDINARY, ordinaryAsks } from './ordinary';
 
-const deepest = ({ deepest, readings = [] }: SpallInput): number => Math.max(deepest.value, ...readings.map(([, , depth_m]) => depth_m));
+const deepest = ({ deepest, readings = [] }: SpallInput): number => readings.reduce((most, [, , depth_m]) => Math.max(most, depth_m), deepest.value);
 
 /** The depths of a spall as its volume is taken from them. A shoulder nobody measured is at least as deep as the shallowest reading. */
 export function spallReadings(finding: SpallInput): ReadSpall {
@@ -37,19 +48,18 @@ function cutTo(input: PlanInput, finding: SpallInput, sheet: Sheet): number {
   return edge === 'feathered' ? 0 : edge === 'keyed' ? sheet.thickness.least_m : shoulderOf(sheet);
 }
 
-/** Volumes of a spall already cut to a depth: a shelf asks for the same few. */
-const cutVolumes = new WeakMap<SpallInput, Map<number, number>>();
+/** What its readings make of a spall's volume, worked out once: the walk asks for it, and every sheet of a shelf for the depth it is cut to. */
+const volumes = new WeakMap<SpallInput, SpallVolume>();
+
+function volumeRead(finding: SpallInput): SpallVolume {
+  const volume = volumes.get(finding) ?? spallVolume(spallReadings(finding));
+  volumes.set(finding, volume);
+  return volume;
+}
 
 function cutVolume(finding: SpallInput, area_m2: number, least_m: number): number {
-  const known = cutVolumes.get(finding) ?? new Map<number, number>();
-  cutVolumes.set(finding, known);
-  const volume_m3 =
-    known.get(least_m) ??
-    ((finding.readings ?? []).length < TAKEOFF.readingsLeast
-      ? volumeCutTo({ area_m2, deepest_m: deepest(finding), shape: finding.shape, least_m })
-      : spallVolume({ ...spallReadings(finding), least_m }).volume_m3);
-  known.set(least_m, volume_m3);
-  return volume_m3;
+  if ((finding.readings ?? []).length < TAKEOFF.readingsLeast) return volumeCutTo({ area_m2, deepest_m: deepest(finding), shape: finding.shape, least_m });
+  return volumeRead(finding).cutTo(least_m);
 }
 
 /** A broken-out or scaled patch. */
@@ -70,7 +80,7 @@ export const spall: Damage<SpallInput> = {
       const volume_m3 = volumeFromShape({ area_m2, deepest_m: deepest(finding), shape: finding.shape });
       return { ...base, volume_m3, removed_m3: volume_m3, sigma: sigmaOf(Math.max(TAKEOFF.shapeSpread, finding.deepest.spread ?? 0)) };
     }
-    const { volume_m3, sigma } = spallVolume(spallReadings(finding));
+    const { volume_m3, sigma } = volumeRead(finding);
     return { ...base, volume_m3, removed_m3: volume_m3, sigma };
   },
   filled({ input, finding, takeOff, sheet }) {

@@ -63,7 +63,10 @@ const bestOf = ({ firm }: PlanInput, sheet: Sheet): number | null =>
     : Math.min(0.99, Math.max(0.01, bestQuantile({ short_minor: firm.shortCost_minor, leftOver_minor: Math.max(1, bagOf(sheet).price_minor) })));
 
 /** What of a sheet's product lies at the yard. */
-export const lotsOf = ({ stock = [] }: PlanInput, sheetId: string): readonly StockInput[] => stock.filter((lot) => lot.sheetId === sheetId);
+export const lotsOf = ({ stock = NO_STOCK }: PlanInput, sheetId: string): readonly StockInput[] =>
+  stock.length === 0 ? stock : stock.filter((lot) => lot.sheetId === sheetId);
+
+const NO_STOCK: readonly StockInput[] = [];
 
 /**
  * What is bought of each product for all its findings at once, so that packages are rounded once. One crew's errors go

@@ -5,13 +5,5 @@ import type { StepCode, StepFigures } from './STEPS';
 export const stepOf = <C extends StepCode>(
   code: C,
   figures: StepFigures[C],
-  more: Partial<Pick<RepairStep, 'sheetId' | 'thickness_m' | 'after' | 'condition'>> = {},
-): RepairStepOf<C> => ({
-  code,
-  figures,
-  sheetId: null,
-  thickness_m: null,
-  after: null,
-  condition: null,
-  ...more,
-});
+  { sheetId = null, thickness_m = null, after = null, condition = null }: Partial<Pick<RepairStep, 'sheetId' | 'thickness_m' | 'after' | 'condition'>> = {},
+): RepairStepOf<C> => ({ code, figures, sheetId, thickness_m, after, condition });

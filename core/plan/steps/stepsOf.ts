@@ -1,4 +1,4 @@
-import { bondOf, CHOOSE, houseOf, isSoaked, type HouseMethod } from '../../choose';
+import { bondOf, CHOOSE, isSoaked, type HouseMethod } from '../../choose';
 import { MIX } from '../../mix';
 import { isReady, isResin, type Covered } from '../../shelf';
 import type { FindingInput } from '../../survey';
@@ -84,13 +84,12 @@ const SAWN: readonly RepairStep['code'][] = ['step.shoulder', 'step.cutToe'];
  * A repair as it is done, step by step: what is removed and to what profile, edge, moisture, reinforcement, bond, layers,
  * finish, cure and coat, each by the sheet and by the firm's own schools. Times are at the slab's temperature.
  */
-export function stepsOf(given: Omit<Stepped, 'house'>): RepairStep[] {
-  const context: Stepped = { ...given, house: houseOf(given.input.house) };
+export function stepsOf(context: Stepped): RepairStep[] {
   const kind = kindOf(context.finding);
+  if (!kind.onBase(context.finding)) return [...kind.removing(context), ...measuring(context), ...kind.filling(context), ...kind.finishing(context)];
   const edging = kind.edging(context);
   // A shoulder and a toe are sawn before anything is broken out; a rim is keyed or brushed clean after it.
   const sawn = edging.filter(({ code }) => SAWN.includes(code));
-  if (!kind.onBase(context.finding)) return [...kind.removing(context), ...measuring(context), ...kind.filling(context), ...kind.finishing(context)];
   return [
     ...(context.over === 'patch' ? [] : sawn),
     // A fill is rubbed and rinsed before its overlay; no base is left to be prepared.

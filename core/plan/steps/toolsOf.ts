@@ -7,18 +7,19 @@ export const POWERED: ReadonlySet<Tool> = new Set(['sander', 'breaker', 'grinder
 /** The tools that steps want, each once, in the order of the work. */
 export const toolsOf = (steps: readonly Pick<RepairStep, 'code'>[]): Tool[] => [...new Set(steps.flatMap(({ code }) => stepRow(code).tools))];
 
-/** Those of a step that run on the mains, for each code once: a ranking asks for them ten thousand times. */
-const powered = new Map<StepCode, readonly Tool[]>();
+/** Which of them a step wants, a bit each, for each code once: a ranking asks ten thousand times. */
+const powered = new Map<StepCode, number>();
+const MAINS = [...POWERED];
 
-function poweredOf(code: StepCode): readonly Tool[] {
-  const tools = powered.get(code) ?? stepRow(code).tools.filter((tool) => POWERED.has(tool));
-  powered.set(code, tools);
-  return tools;
+function poweredOf(code: StepCode): number {
+  const bits = powered.get(code) ?? stepRow(code).tools.reduce((wanted, tool) => (POWERED.has(tool) ? wanted | (1 << MAINS.indexOf(tool)) : wanted), 0);
+  powered.set(code, bits);
+  return bits;
 }
 
 /** How many tools that run on the mains the steps want, each counted once. */
 export function poweredTools(steps: readonly Pick<RepairStep, 'code'>[]): number {
-  const wanted = new Set<Tool>();
-  for (const { code } of steps) for (const tool of poweredOf(code)) wanted.add(tool);
-  return wanted.size;
+  let wanted = 0;
+  for (const { code } of steps) wanted |= poweredOf(code);
+  return MAINS.filter((_, i) => wanted & (1 << i)).length;
 }

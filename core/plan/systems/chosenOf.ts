@@ -129,7 +129,7 @@ export function chosenOf(given: Context, judged: Pick<Ranked, 'reasons'>, overla
   const { air_C, slab_C, humidity } = window.question;
   // What is overlaid is cured and coated on the overlay.
   const aids = aidsOf({ ...context, air_C, slab_C, humidity }).filter(({ role }) => role === 'bond' || !overlay);
-  const steps = stepsOf({ ...context, lifts, slab_C, Ea_J_mol: window.basis.course.Ea_J_mol, aids, covered: overlay !== null });
+  const steps = stepsOf({ ...context, house: houseOf(input.house), lifts, slab_C, Ea_J_mol: window.basis.course.Ea_J_mol, aids, covered: overlay !== null });
   const readiness = milestonesOf({
     sheet,
     course: { ...window.basis.course, pail_life_s: 1, film_life_s: 1, placed_after_s: window.window.placeNeeds_s },

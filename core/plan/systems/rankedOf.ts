@@ -1,8 +1,21 @@
-import { houseOf, judge, judgeFirst, worstOf, type Asks, type Ranked } from '../../choose';
+import {
+  houseOf,
+  judge,
+  judgeFirst,
+  judgeUnrefused,
+  ranking,
+  rankingBest,
+  worstOf,
+  type Asks,
+  type Candidate,
+  type FirstContext,
+  type Ranked,
+  type Reason,
+} from '../../choose';
 import { daysOnSite } from '../../day';
 import type { ElementInput, FindingInput } from '../../survey';
 import { ceilingOf } from '../../quantity';
-import { activationOf, bagOf, isReady } from '../../shelf';
+import { activationOf, bagOf, isReady, type Sheet } from '../../shelf';
 import type { Context } from '../input/Context';
 import { ratesOf } from '../input/PlanInput';
 import { asksOf, kindOf } from '../kinds';
@@ -46,13 +59,29 @@ function findingsOn({ findings }: Context['input'], { id }: ElementInput): reado
 const NO_COST = { cost_minor: null, material_minor: null, hand_s: null } as const;
 
 /** What a finding costs with this sheet, hands and trips with the material. */
-function wholeCost(context: Context, question: WindowQuestion): Pick<Ranked, 'cost_minor' | 'material_minor' | 'hand_s'> {
-  const { input, sheet, takeOff } = context;
+function wholeCost(context: Context, slab_C: number): Pick<Ranked, 'cost_minor' | 'material_minor' | 'hand_s'> {
+  const { input, element, finding, takeOff, sheet, site, over, treatment } = context;
   const { need_kg, cost_minor } = materialNeed(context);
-  const { slab_C } = question;
-  const steps = stepsOf({ ...context, lifts: liftsOf(context), slab_C, Ea_J_mol: activationOf(sheet), aids: [], covered: false });
   const batches = Math.max(1, ceilingOf(need_kg / bagOf(sheet).mass_kg / Math.max(...input.firm.grid)));
-  const onSite = daysOnSite({ chains: [workOf({ ...context, batches }, steps)], hands: input.crew.hands, workday_s: ratesOf(input.firm).workday_s });
+  const stepped = {
+    input,
+    element,
+    finding,
+    takeOff,
+    sheet,
+    site,
+    over,
+    treatment,
+    house: houseOf(input.house),
+    lifts: liftsOf(context),
+    slab_C,
+    Ea_J_mol: activationOf(sheet),
+    aids: [],
+    covered: false,
+    batches,
+  };
+  const steps = stepsOf(stepped);
+  const onSite = daysOnSite({ chains: [workOf(stepped, steps)], hands: input.crew.hands, workday_s: ratesOf(input.firm).workday_s });
   const { total_minor } = systemCost({
     input,
     onSite,
@@ -74,43 +103,83 @@ function asksOn({ input, element, finding }: Pick<Context, 'input' | 'element' |
   return asks;
 }
 
-/** One sheet against one finding: its verdict with the reasons, what it costs and when it opens. */
-export function rankedOf(given: Context): Ranked {
-  const { input, element, finding, sheet } = given;
+/** What a shelf is judged by for one finding: the same for every sheet of it. */
+type Shelved = Omit<Context, 'sheet'>;
+
+/** What each sheet of a shelf is asked about a finding. */
+function askedOf(given: Shelved): (sheet: Sheet) => FirstContext {
+  const { input, element } = given;
   const on = dayOfWork(input);
   // Judged at the hour of the work, not at what was assumed where nobody read it.
   const { air_C, slab_C, humidity } = hourFor(input, given.site);
-  const asked = {
-    sheet,
-    element,
-    asks: asksOn(given),
-    air_C,
-    slab_C,
-    humidity,
-    powder_C: input.conditions.powder_C.value,
-    stock: lotsOf(input, sheet.id),
-    ...(on ? { on } : {}),
-    house: houseOf(input.house),
-  };
-  // Most of what is refused is refused by what its sheet says: only the rest asks what it takes, and for the course of a batch.
-  const first = judgeFirst(asked);
-  if (worstOf(first) === 'no') return { sheetId: sheet.id, verdict: 'no', reasons: first, ...NO_COST, opensAfter_s: null };
-  const context = { ...given, takeOff: kindOf(finding).filled(given) };
-  const mixed = asMixed(input, sheet);
-  const need_bags = needOf({ ...context, input: mixed }).at(0.5) / bagOf(sheet).mass_kg;
-  const share = Math.min(need_bags, ...input.firm.grid);
-  const question = questionFor({ ...context, input: mixed, share, follows: need_bags > share * (1 + 1e-9) });
-  let opensAfter_s: number | null = null;
-  let shared: ReturnType<typeof courseFor> | undefined;
-  const course = (): ReturnType<typeof courseFor> => (shared ??= courseFor(question));
-  const opening = (): Opening | null => {
-    const opens = opensAfter(context, question, course());
-    opensAfter_s = opens?.after_s ?? null;
-    return opens;
-  };
-  // A resin along a line goes by shots that are cut to its life.
-  const shots = sheet.parts !== null && (isReady(sheet) || lineWidthOf(context.takeOff) !== undefined);
-  const judged = judge({ ...asked, opensAfter: opening, life: () => (shots ? null : lifeSpent(question, course())) }, first);
-  const cost = judged.verdict !== 'no' ? wholeCost(context, question) : NO_COST;
-  return { sheetId: sheet.id, ...judged, ...cost, opensAfter_s };
+  const powder_C = input.conditions.powder_C.value;
+  const [asks, house] = [asksOn(given), houseOf(input.house)];
+  return (sheet) => ({ sheet, element, asks, air_C, slab_C, humidity, powder_C, on, house, stock: lotsOf(input, sheet.id) });
 }
+
+/** A sheet that was asked first, with what is asked of it next. */
+function candidateOf(given: Shelved, asked: FirstContext, reasons: readonly Reason[]): Candidate {
+  const { input, finding, element } = given;
+  const { sheet } = asked;
+  const { takeOff, site, over, startsAfter_s, treatment } = given;
+  let context: Context | undefined;
+  // Each property by its name: copying objects whole is what a long shelf spends its time on.
+  const taken = (): Context =>
+    (context ??= { input, element, finding, takeOff: kindOf(finding).filled({ input, finding, takeOff, sheet }), sheet, site, over, startsAfter_s, treatment });
+  let costed: ReturnType<typeof wholeCost> | undefined;
+  let whole: Ranked | undefined;
+  const cost = (): ReturnType<typeof wholeCost> => (costed ??= wholeCost(taken(), asked.slab_C));
+  return {
+    first: { sheetId: sheet.id, verdict: worstOf(reasons), reasons, ...NO_COST, opensAfter_s: null },
+    cost,
+    stated_s: (element.opens && sheet.milestones[element.opens.to]) ?? Infinity,
+    judged() {
+      if (whole) return whole;
+      const mixed = { ...taken(), input: asMixed(input, sheet) };
+      const need_bags = needOf(mixed).at(0.5) / bagOf(sheet).mass_kg;
+      const share = Math.min(need_bags, ...input.firm.grid);
+      const question = questionFor({ ...mixed, share, follows: need_bags > share * (1 + 1e-9) });
+      let opensAfter_s: number | null = null;
+      let shared: ReturnType<typeof courseFor> | undefined;
+      const course = (): ReturnType<typeof courseFor> => (shared ??= courseFor(question));
+      const opening = (): Opening | null => {
+        const opens = opensAfter(taken(), question, course());
+        opensAfter_s = opens?.after_s ?? null;
+        return opens;
+      };
+      // A resin along a line goes by shots that are cut to its life.
+      const shots = sheet.parts !== null && (isReady(sheet) || lineWidthOf(taken().takeOff) !== undefined);
+      const judged = judge({ ...asked, opensAfter: opening, life: () => (shots ? null : lifeSpent(question, course())) }, reasons);
+      return (whole = { sheetId: sheet.id, ...judged, ...(judged.verdict !== 'no' ? cost() : NO_COST), opensAfter_s });
+    },
+  };
+}
+
+/** A whole shelf against one finding, each sheet by every rule. */
+export function shelfRanked(given: Shelved, sheets: readonly Sheet[]): Ranked[] {
+  const askedFor = askedOf(given);
+  return ranking(
+    sheets.map((sheet) => {
+      const asked = askedFor(sheet);
+      const reasons = judgeFirst(asked);
+      // Most of what is refused is refused by what its sheet says: only the rest asks what it takes, and for the course of a batch.
+      const { first, judged } = candidateOf(given, asked, reasons);
+      return first.verdict === 'no' ? first : judged();
+    }),
+  );
+}
+
+/** The best, the cheapest and the soonest of a shelf for a finding: nothing that is refused. */
+export function shelfBest(given: Shelved, sheets: readonly Sheet[]): Ranked[] {
+  const askedFor = askedOf(given);
+  const candidates: Candidate[] = [];
+  for (const sheet of sheets) {
+    const asked = askedFor(sheet);
+    const reasons = judgeUnrefused(asked);
+    if (reasons) candidates.push(candidateOf(given, asked, reasons));
+  }
+  return rankingBest(candidates);
+}
+
+/** One sheet against one finding: its verdict with the reasons, what it costs and when it opens. */
+export const rankedOf = ({ sheet, ...given }: Context): Ranked => shelfRanked(given, [sheet])[0]!;
