@@ -1,6 +1,7 @@
 import type { AidJudged, Ranked, Reason } from '../choose';
 import type { Extended, PackCount, PortionLimit } from '../mix';
 import type { Ranged } from '../quantity';
+import type { Batch } from './batches/Made';
 import type { ElementSurvey } from './survey/Survey';
 import type { TakeOff } from './survey/TakeOff';
 import type { Extra } from './orders/extrasOf';
@@ -200,6 +201,8 @@ export interface Plan {
   readonly coreVersion: string;
   readonly elements: readonly ElementSurvey[];
   readonly findings: readonly FindingPlan[];
+  /** every mix of the job in its order */
+  readonly batches: readonly Batch[];
   readonly orders: readonly ProductOrder[];
   readonly aids: readonly AidOrder[];
   /** what is bought beside them: stone, sand, fibre, packets, cement, rod, tape, bottles, release */

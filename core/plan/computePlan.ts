@@ -1,6 +1,8 @@
+import { batchList } from '../batches';
 import type { Ranked } from '../choose';
 import { Problem } from '../quantity';
 import { phaseOf, type ElementInput } from '../survey';
+import { layersOf, type Mixed } from './batches/layersOf';
 import type { FindingPlan, Plan } from './Plan';
 import type { PlanInput } from './input/PlanInput';
 import { aidOrders } from './orders/aidsOf';
@@ -88,6 +90,7 @@ export function computePlan(given: PlanInput, { ranked: scope }: PlanScope = { r
   const survey = surveyOf(given);
   const stopped = stoppedIn(survey.elements);
   const overlayOf = overlaysOf();
+  const layers: Mixed[] = [];
   const findings = input.findings.map((finding, i): FindingPlan => {
     const element = places.elementOf(finding.elementId);
     const { takeOff } = survey.findings[i]!;
@@ -102,7 +105,14 @@ export function computePlan(given: PlanInput, { ranked: scope }: PlanScope = { r
     const sheet = knownSheet(input, treatment.sheetId);
     const context = { input, element, finding, takeOff, sheet, site, treatment };
     const ranked = all.find(({ sheetId }) => sheetId === sheet.id) ?? rankedOf({ ...context, element: filled });
-    return { ...base, ranking: all, chosen: chosenOf({ ...context, element: filled, input: asMixed(input, sheet, finding) }, ranked, overlayOf(context)) };
+    const overlay = overlayOf(context);
+    const fill = { ...context, element: filled, input: asMixed(input, sheet, finding) };
+    const chosen = chosenOf(fill, ranked, overlay?.plan ?? null);
+    if (chosen.refused.length === 0) {
+      layers.push({ role: 'fill', context: fill, chosen });
+      if (overlay) layers.push({ role: 'overlay', context: overlay.context, chosen: overlay.plan.chosen });
+    }
+    return { ...base, ranking: all, chosen };
   });
   // An overlay is mixed of a product as a fill is: of one product, both are bought together.
   // What is refused is not bought.
@@ -112,6 +122,7 @@ export function computePlan(given: PlanInput, { ranked: scope }: PlanScope = { r
     coreVersion: CORE_VERSION,
     elements: survey.elements,
     findings,
+    batches: batchList(layersOf(layers)),
     orders: ordersOf(input, mixed),
     aids: aidOrders(input, mixed),
     extras: extrasOf(findings),

@@ -11,3 +11,4 @@ export * from './window';
 export * from './levers';
 export * from './comparison';
 export * from './kit';
+export * from './batches';

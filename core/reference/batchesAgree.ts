@@ -1,5 +1,5 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { computePlan, DEFAULT_CREW, DEFAULT_FIRM, type ChosenPlan, type PlanInput } from '../plan';
+import { computePlan, DEFAULT_CREW, DEFAULT_FIRM, type ChosenPlan, type Plan, type PlanInput } from '../plan';
 import { mixedOf } from '../plan/systems/mixedOf';
 import type { Ticket } from '../plan/window/ticket';
 import type { Measured } from '../quantity';
@@ -28,7 +28,7 @@ export interface Agreement {
   readonly apart_kg: number;
 }
 
-/** Holds the tickets and the clocks of every layer of a job against what it takes, and against the order's line in the batches. */
+/** Holds the tickets and the clocks of every layer of a job against what it takes, and the batch list against each layer and each order. */
 export function batchesAgree(input: PlanInput): Agreement {
   const plan = computePlan(input, { ranked: 'chosen' });
   const layers = plan.findings
@@ -39,17 +39,21 @@ export function batchesAgree(input: PlanInput): Agreement {
     const need_kg = layer.quantities.powder.p50;
     return [Math.abs(tickets_kg - need_kg), Math.abs(clocks_kg - need_kg)];
   });
-  const orders = plan.orders.map(({ sheetId, powder }) => {
-    const ofProduct = layers.filter((layer) => layer.sheetId === sheetId);
-    // A layer that no batch fits is ordered and not mixed.
-    const whole = ofProduct.reduce((sum, layer) => sum + allOf(layer).tickets_kg, 0);
-    const unmixed = plan.findings
-      .flatMap(({ chosen }) => (chosen && chosen.refused.length === 0 ? mixedOf(chosen) : []))
-      .filter((layer) => layer.sheetId === sheetId && layer.batches.share === null)
-      .reduce((sum, layer) => sum + layer.quantities.powder.p50, 0);
-    return Math.abs(powder.p50 - whole - unmixed);
-  });
-  return { layers: layers.length, apart_kg: Math.max(0, ...apart, ...orders) };
+  // The job's own list: every layer served once and whole, and what its batches hold is the order's line in the batches.
+  const listed = (of: (batch: Plan['batches'][number]) => number): number => plan.batches.reduce((sum, batch) => sum + of(batch), 0);
+  const orders = plan.orders.map(({ sheetId, powder }) => Math.abs(powder.p50 - listed((batch) => (batch.productId === sheetId ? batch.amount : 0))));
+  const served = plan.findings.flatMap(({ findingId, chosen }) =>
+    chosen && chosen.refused.length === 0
+      ? mixedOf(chosen).map((layer) => {
+          const role = layer === chosen ? 'fill' : 'overlay';
+          const into = (batch: Plan['batches'][number]): number =>
+            batch.serves.reduce((sum, part) => sum + (part.findingId === findingId && part.role === role ? part.amount : 0), 0);
+          return Math.abs(listed(into) - layer.quantities.powder.p50);
+        })
+      : [],
+  );
+  const tickets = plan.batches.flatMap(({ ticket, shots, amount }) => (ticket ? [Math.abs(ticket_kg(ticket) * (shots?.count ?? 1) - amount)] : []));
+  return { layers: layers.length, apart_kg: Math.max(0, ...apart, ...orders, ...served, ...tickets) };
 }
 
 const read = (value: number): Measured => ({ value, source: 'typed' });

@@ -24,6 +24,7 @@ import { liftsOf } from '../steps/liftsOf';
 import { stepsOf, takesFibre } from '../steps/stepsOf';
 import { ticketOf } from '../window/ticket';
 import { milestonesOf } from '../window/milestones';
+import { portionsOf, shareOf } from './portionsOf';
 import { mixLimits } from '../window/mixLimits';
 import { opensOf } from '../window/opensOf';
 import { weatherOf } from '../window/weatherOf';
@@ -87,36 +88,15 @@ export function chosenOf(given: Context, judged: Pick<Ranked, 'reasons'>, overla
   const { input, element, finding, takeOff, sheet, site } = context;
   const quantities = quantitiesOf(context);
   const need_m3 = quantities.powder.p50 * quantities.yield_m3_kg;
-  const least = Math.min(...input.firm.grid);
-  const ask = (share: number, follows = false): WindowQuestion => questionFor({ input, element, finding, takeOff, sheet, share, site, follows });
-  const need_bags = quantities.bags.p50;
-  const along = sheet.parts !== null && !isReady(sheet) && lineWidthOf(takeOff) !== undefined;
-  const shots = along ? shotsFor(ask(least), quantities.powder.p50 / resinDensity(sheet)) : null;
-  const batches = along ? shotBatches(shots, sheet) : isReady(sheet) ? readyBatches(need_bags) : batchesOf({ input, sheet, need_bags, ask });
-  const share = batches.share ?? Math.min(least, need_bags);
+  const { shots, ask, dealt, ticket: ticketFor } = portionsOf(context, quantities);
+  const batches = dealt(quantities.bags.p50);
+  const share = shareOf(batches, context, quantities.powder.p50);
   const question = ask(share, batches.count > 1);
   const window = windowFor(question);
   const lifts = liftsOf(context);
   const stone = stoneFor(context);
   const { fibre } = input.batch;
-  const extendedBy = (powder_kg: number) => (stone ? extendedOf({ sheet, task: question.task, powder_kg, stone }) : null);
-  const extended = extendedBy(window.batch.powder_kg);
-  // A bed's sand goes into the crack, not into the bottle.
-  const inResin = !kindOf(finding).bedded(context);
-  const ticketFor = (share: number, { batch: { powder_kg, volume_m3 } }: WindowAnswer) => {
-    const water_kg = extendedBy(powder_kg)?.water_kg;
-    return ticketOf({
-      sheet,
-      batch: input.batch,
-      task: question.task,
-      share,
-      volume_m3,
-      shots,
-      ...(stone && water_kg !== undefined ? { stone: { mass_kg: powder_kg * stone.ratio, water_kg } } : {}),
-      ...(fibre ? { fibre_kg: fibreFor({ ...fibre, volume_m3 }).mass_kg } : {}),
-      sand_kg: inResin ? ((takeOff.more['sand_kg'] ?? 0) * powder_kg) / quantities.powder.p50 : 0,
-    });
-  };
+  const extended = stone ? extendedOf({ sheet, task: question.task, powder_kg: window.batch.powder_kg, stone }) : null;
   const last = lastOf(batches, ask);
   const request = {
     question,

@@ -59,9 +59,9 @@ export function overlaysFor({
 /**
  * Plans overlays, one finding after another: an element is overlaid once, with the first finding that asks for it.
  *
- * @returns the overlay of a finding, or null where none is chosen or its element has one already
+ * @returns the overlay of a finding and what it was planned from, or null where none is chosen or its element has one already
  */
-export function overlaysOf(): (context: Context) => OverlayPlan | null {
+export function overlaysOf(): (context: Context) => { readonly plan: OverlayPlan; readonly context: Context } | null {
   const done = new Set<string>();
   return (context) => {
     const { input, element, finding, treatment } = context;
@@ -87,6 +87,7 @@ export function overlaysOf(): (context: Context) => OverlayPlan | null {
       treatment: { findingId: finding.id, sheetId: sheet.id, aids },
     };
     const judged = rankedOf(asked);
-    return { over: overlay.over, takeOff, judged, chosen: chosenOf({ ...asked, input: asMixed(input, sheet) }, judged) };
+    const mixed = { ...asked, input: asMixed(input, sheet) };
+    return { plan: { over: overlay.over, takeOff, judged, chosen: chosenOf(mixed, judged) }, context: mixed };
   };
 }

@@ -1,0 +1,4 @@
+export * from './LayerAsk';
+export * from './Batch';
+export * from './batchList';
+export * from './numbered';

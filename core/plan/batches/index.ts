@@ -1,0 +1,1 @@
+export type { Batch, Made } from './Made';

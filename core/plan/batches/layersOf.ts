@@ -1,0 +1,278 @@
+import type { LayerAsk, LayerWait, WaitReason } from '../../batches';
+import { houseOf } from '../../choose';
+import { slurry } from '../../mix';
+import { bagOf, isReady, isResin } from '../../shelf';
+import type { FindingInput, StepFace } from '../../survey';
+import type { Point } from '../../takeoff';
+import type { Context } from '../input/Context';
+import { kindOf } from '../kinds';
+import { stoneFor } from '../orders/mixOf';
+import type { AidPlan, ChosenPlan } from '../Plan';
+import { atSlab, readyToRub } from '../steps/atSlab';
+import { filledTakeOff } from '../steps/filledTakeOff';
+import { stepsWith, type RepairStep } from '../steps/RepairStep';
+import { portionsOf } from '../systems/portionsOf';
+import type { Made } from './Made';
+
+/** A layer that is mixed: its finding with its sheet, and what was made of it. */
+export interface Mixed {
+  readonly role: 'fill' | 'overlay';
+  readonly context: Context;
+  readonly chosen: ChosenPlan;
+}
+
+type Ask = LayerAsk<Made>;
+
+/** Which step of a flight a finding is on, and which face of it. */
+const onStep = (finding: FindingInput): { step: number; face: StepFace | null } | null =>
+  (finding.kind === 'edge' || finding.kind === 'skim') && finding.onStep ? finding.onStep : null;
+
+/** Where a finding lies, as its corners or its line; nothing for what has no place on the plan. */
+function pointsOf(finding: FindingInput): readonly Point[] {
+  if (finding.kind === 'crack' || finding.kind === 'groove') return finding.line;
+  return 'outline' in finding ? finding.outline : [];
+}
+
+/** How far a finding lies from where its element's plan begins: the far end is done before the way out. */
+function farOut({ element, finding }: Pick<Context, 'element' | 'finding'>): number {
+  const points = pointsOf(finding);
+  const [from] = element.outline;
+  if (points.length === 0 || !from) return 0;
+  const mean = (i: 0 | 1): number => points.reduce((sum, point) => sum + point[i], 0) / points.length;
+  return Math.hypot(mean(0) - from[0], mean(1) - from[1]);
+}
+
+/** Less goes first: the element as it was walked, the lower step, the house's face of it, the far end, the layer, the finding. */
+function orderOf({ context, role }: Mixed, place: { readonly step: number | null; readonly lift: number; readonly finding: number }): number[] {
+  const { input, element, finding } = context;
+  const risersFirst = houseOf(input.house).stepOrder === 'risersFirst';
+  const face = onStep(finding)?.face ?? null;
+  const faceRank = face === null ? 0 : (face === 'riser') === risersFirst ? 0 : 1;
+  return [input.elements.indexOf(element), place.step ?? 0, faceRank, role === 'fill' ? 0 : 1, -farOut(context), place.lift, place.finding];
+}
+
+const makeOf = ({ context: { sheet, finding, element } }: Mixed): Ask['make'] => {
+  if (isReady(sheet)) return 'ready';
+  if (isResin(sheet)) return 'parts';
+  return kindOf(finding).work(finding, element) === 'handPortions' ? 'hand' : 'pail';
+};
+
+/** A part of a fill that is laid at a time, and what the step before it makes it wait. */
+interface Laid {
+  readonly step: number | null;
+  readonly lift: number;
+  readonly lifts: number;
+  readonly part: number;
+  readonly after: RepairStep['after'];
+  /** the form of the step below is struck first */
+  readonly stripped: RepairStep['after'];
+}
+
+/** A fill as it is laid: lift on lift, of a flight step on step. */
+function laidOf({ steps }: ChosenPlan): Laid[] {
+  const laid: Laid[] = [];
+  let [step, stripped]: [number | null, RepairStep['after']] = [null, null];
+  for (const done of steps) {
+    const [form] = stepsWith([done], 'step.form.set');
+    const [strip] = stepsWith([done], 'step.form.strip');
+    const [lift] = stepsWith([done], 'step.lift', 'step.spread', 'step.pressIn');
+    if (form) ({ step } = form.figures);
+    if (strip) stripped = strip.after;
+    if (!lift) continue;
+    const { figures, after } = lift;
+    laid.push({ step, lift: figures.lift, lifts: figures.lifts, part: figures.part / figures.lifts, after, stripped });
+  }
+  // What goes along a line or over pits is laid at once.
+  return laid.length > 0 ? laid : [{ step: null, lift: 1, lifts: 1, part: 1, after: null, stripped: null }];
+}
+
+const idOf = (findingId: string, role: string, laid?: Pick<Laid, 'step' | 'lift'>): string =>
+  `${findingId}/${role}${laid ? `/${laid.step === null ? '' : `${laid.step}.`}${laid.lift}` : ''}`;
+
+const wait = (on: string, reason: WaitReason, after: RepairStep['after']): LayerWait[] =>
+  after ? [{ on, least_s: after.least_s, most_s: after.most_s, reason }] : [{ on, least_s: 0, most_s: null, reason }];
+
+const NOTHING: Made = { ticket: null, window: null, shots: null, slurry: null, area_m2: null, open: null, milestones: [] };
+
+/** An agent, cure or coat: it comes ready, and its tin says how far it goes. */
+function aidAsk({ context, role }: Mixed, aid: AidPlan, number: number, waits: readonly LayerWait[]): Ask {
+  const { finding } = context;
+  const open = aid.open ? { least_s: aid.open.least_s, most_s: aid.open.most_s ?? Infinity } : null;
+  return {
+    id: idOf(finding.id, aid.role),
+    findingId: finding.id,
+    role: aid.role,
+    lift: 1,
+    lifts: 1,
+    step: onStep(finding)?.step ?? null,
+    make: 'ready',
+    productId: aid.aidId,
+    amount: aid.amount.p50,
+    task: null,
+    pool: null,
+    waits,
+    order: orderOf({ context, role } as Mixed, { step: onStep(finding)?.step ?? null, lift: aid.role === 'bond' ? 0 : 99, finding: number }),
+    dealt: (amount) => ({ each: amount, count: 1, last: amount, limit: null, fits: true }),
+    made: (amount) => ({ ...NOTHING, area_m2: aid.amount.p50 > 0 ? (aid.area_m2 * amount) / aid.amount.p50 : null, open }),
+    busy_s: () => 0,
+  };
+}
+
+/** Slurry for one finding, brushed on section by section just before its mortar. */
+function slurryAsk(mixed: Mixed, number: number): Ask | null {
+  const { chosen, context } = mixed;
+  if (!chosen.slurry) return null;
+  const { finding } = context;
+  const { liquid_m3, cement_kg, latex_kg, water_kg } = chosen.slurry;
+  const amount = cement_kg + latex_kg + water_kg;
+  const sections = Math.max(1, chosen.batches.count);
+  return {
+    id: idOf(finding.id, 'bond'),
+    findingId: finding.id,
+    role: 'bond',
+    lift: 1,
+    lifts: 1,
+    step: onStep(finding)?.step ?? null,
+    make: 'slurry',
+    productId: null,
+    amount,
+    task: 'brush',
+    pool: null,
+    waits: [],
+    order: orderOf(mixed, { step: onStep(finding)?.step ?? null, lift: 0, finding: number }),
+    dealt: (all) => ({ each: all / sections, count: sections, last: all / sections, limit: null, fits: true }),
+    made(part) {
+      const share = part / amount;
+      return {
+        ...NOTHING,
+        slurry: { liquid_m3: liquid_m3 * share, ...slurry({ liquid_m3: liquid_m3 * share }) },
+        area_m2: context.takeOff.area_m2 * share,
+      };
+    },
+    busy_s: () => 0,
+  };
+}
+
+/** What one mixed layer asks of the bucket, with its agent before it and its cure and coat after it. */
+function asksFor(mixed: Mixed, number: number): Ask[] {
+  const { role, chosen } = mixed;
+  const context = { ...mixed.context, takeOff: filledTakeOff(mixed.context) };
+  const { finding, sheet } = context;
+  const portions = portionsOf(context, chosen.quantities);
+  const { quantities, batches } = chosen;
+  const bag_kg = bagOf(sheet).mass_kg;
+  const make = makeOf(mixed);
+  const place = onStep(finding);
+  const laid = laidOf(chosen);
+  const whole = laid.reduce((sum, { part }) => sum + part, 0);
+  const along = portions.shots !== null;
+  const alone = make !== 'pail' || place?.face === 'riser' || laid.some(({ step }) => step !== null);
+  const stone = stoneFor(context);
+  const pool = alone ? null : `${sheet.id} ${chosen.ticket.task} ${stone?.ratio ?? 0}`;
+  const same = (a: number, b: number): boolean => Math.abs(a / b - 1) < 1e-9;
+  const slurried = slurryAsk({ ...mixed, context }, number);
+  const bond = chosen.aids.find((aid) => aid.role === 'bond' && aid.verdict !== 'no');
+  const bonded: LayerWait[] = slurried
+    ? wait(slurried.id, 'slurryWet', null)
+    : bond && bond.amount.p50 > 0
+      ? wait(idOf(finding.id, 'bond'), 'bondOpen', bond.open ? { least_s: bond.open.least_s, most_s: bond.open.most_s } : null)
+      : [];
+  const fills = laid.map((part, i): Ask => {
+    const before = laid[i - 1];
+    const waits = before ? wait(idOf(finding.id, role, before), before.step === part.step ? 'stiff' : 'strip', part.after ?? part.stripped) : bonded;
+    return {
+      id: idOf(finding.id, role, part),
+      findingId: finding.id,
+      role,
+      lift: part.lift,
+      lifts: part.lifts,
+      step: part.step ?? place?.step ?? null,
+      make,
+      productId: sheet.id,
+      amount: (quantities.powder.p50 * part.part) / whole,
+      task: make === 'pail' || make === 'hand' ? chosen.ticket.task : null,
+      pool,
+      waits,
+      order: orderOf(mixed, { step: part.step ?? place?.step ?? null, lift: part.lift, finding: number }),
+      dealt(amount) {
+        const bags = amount / bag_kg;
+        const dealt = laid.length === 1 && same(bags, quantities.bags.p50) ? batches : portions.dealt(bags);
+        // Shot after shot is one batch: its number stands on every bottle of it.
+        if (along || dealt.share === null) return { each: amount, count: 1, last: amount, limit: dealt.limit, fits: dealt.share !== null };
+        return { each: dealt.share * bag_kg, count: dealt.count, last: (dealt.last ?? dealt.share) * bag_kg, limit: dealt.limit, fits: true };
+      },
+      made(amount, follows) {
+        const share = along ? (batches.share ?? amount / bag_kg) : amount / bag_kg;
+        const known = [{ ticket: chosen.ticket, window: chosen.window }, ...(chosen.last ? [chosen.last] : [])].find(
+          ({ ticket, window }) => same(ticket.share, share) && (window.question.follows ?? false) === follows,
+        );
+        const { ticket, window } = known ?? portions.at(share, follows);
+        return { ...NOTHING, ticket, window, shots: portions.shots, area_m2: window.batch.area_m2, milestones: window.milestones };
+      },
+      busy_s: ({ window }) => {
+        if (!window) return 0;
+        const { mix_s, carry_s, place_s } = window.basis.pace;
+        return (mix_s + carry_s + place_s) * (portions.shots?.count ?? 1);
+      },
+    };
+  });
+  const top = idOf(finding.id, role, laid.at(-1));
+  const aids = chosen.aids.filter((aid) => aid.verdict !== 'no' && aid.amount.p50 > 0);
+  const reached = (name: 'initial' | 'final'): number | undefined => chosen.readiness.find((milestone) => milestone.name === name)?.after_s;
+  const set_s = reached('final') ?? reached('initial') ?? 0;
+  const after = aids.flatMap((aid): Ask[] => {
+    if (aid.role === 'bond') return slurried ? [] : [aidAsk({ ...mixed, context }, aid, number, [])];
+    if (aid.role === 'cure') return [aidAsk({ ...mixed, context }, aid, number, wait(top, 'afterSet', { least_s: set_s, most_s: null }))];
+    const [coat] = stepsWith(chosen.steps, 'step.coat');
+    return [aidAsk({ ...mixed, context }, aid, number, wait(top, 'dryFace', coat?.after ?? { least_s: aid.waits_s, most_s: null }))];
+  });
+  return [...(slurried ? [slurried] : []), ...fills, ...after];
+}
+
+/** How long after a fill what lies over it may begin, s at its slab. */
+function recoatAfter({ context, chosen }: Mixed): RepairStep['after'] {
+  const { sheet } = context;
+  const { slab_C } = chosen.window.question;
+  return atSlab(
+    { sheet, slab_C, Ea_J_mol: chosen.window.basis.course.Ea_J_mol },
+    sheet.intervals?.recoat ?? { least_s: readyToRub(sheet), most_s: null },
+  );
+}
+
+const lastOf = ({ context: { finding }, role, chosen }: Mixed): string => idOf(finding.id, role, laidOf(chosen).at(-1));
+const firstOf = ({ context: { finding }, role, chosen }: Mixed): string => idOf(finding.id, role, laidOf(chosen)[0]);
+
+/** Waits between findings: an overlay for every fill under it, a face of a step for the other, a step for the one below. */
+function waitsBetween(mixed: readonly Mixed[]): Map<string, LayerWait[]> {
+  const waits = new Map<string, LayerWait[]>();
+  const add = (id: string, more: readonly LayerWait[]): void => void waits.set(id, [...(waits.get(id) ?? []), ...more]);
+  for (const over of mixed) {
+    const { element, finding, over: covers, input } = over.context;
+    if (over.role === 'overlay') {
+      const under = mixed.filter(
+        ({ role, context }) => role === 'fill' && (covers === 'element' ? context.element.id === element.id : context.finding.id === finding.id),
+      );
+      for (const fill of under) add(firstOf(over), wait(lastOf(fill), 'recoat', recoatAfter(fill)));
+      continue;
+    }
+    const place = onStep(finding);
+    if (!place?.face) continue;
+    const risersFirst = houseOf(input.house).stepOrder === 'risersFirst';
+    // The face that goes second waits until the first has set.
+    if ((place.face === 'riser') === risersFirst) continue;
+    for (const other of mixed) {
+      const there = onStep(other.context.finding);
+      if (other === over || other.role !== 'fill' || other.context.element.id !== element.id || there?.step !== place.step) continue;
+      if ((there.face === 'riser') !== risersFirst) continue;
+      const set_s = other.chosen.readiness.find(({ name }) => name === 'initial')?.after_s ?? 0;
+      add(firstOf(over), wait(lastOf(other), 'riserTread', { least_s: set_s, most_s: null }));
+    }
+  }
+  return waits;
+}
+
+/** Everything that a job asks of the bucket. */
+export function layersOf(mixed: readonly Mixed[]): Ask[] {
+  const between = waitsBetween(mixed);
+  return mixed.flatMap((layer, i) => asksFor(layer, i).map((ask) => ({ ...ask, waits: [...ask.waits, ...(between.get(ask.id) ?? [])] })));
+}

@@ -1,0 +1,64 @@
+import { fibreFor } from '../../mix';
+import { isReady, resinDensity, bagOf } from '../../shelf';
+import type { Context } from '../input/Context';
+import { kindOf } from '../kinds';
+import type { BatchesPlan, Quantities } from '../Plan';
+import { extendedOf, stoneFor } from '../orders/mixOf';
+import { batchesOf, readyBatches, shotBatches } from '../window/batchesOf';
+import { lineWidthOf, questionFor } from '../window/questionFor';
+import { shotsFor, type Shots } from '../window/shotsFor';
+import { ticketOf, type Ticket } from '../window/ticket';
+import { windowFor, type WindowAnswer } from '../window/windowFor';
+import type { WindowQuestion } from '../window/WindowQuestion';
+
+/** A finding's sheet by the portion: in which it is mixed, and what each is. */
+export interface Portions {
+  readonly shots: Shots | null;
+  /** the question of Day and the clocks for one share of a bag; `follows` where another batch of the same is mixed meanwhile */
+  readonly ask: (share: number, follows?: boolean) => WindowQuestion;
+  /** in how many batches so many bags are mixed */
+  readonly dealt: (bags: number) => BatchesPlan;
+  readonly ticket: (share: number, answer: WindowAnswer) => Ticket;
+  readonly at: (share: number, follows: boolean) => { readonly ticket: Ticket; readonly window: WindowAnswer };
+}
+
+/** @param context with the take-off as it is filled */
+export function portionsOf(context: Context, quantities: Quantities): Portions {
+  const { input, element, finding, takeOff, sheet, site } = context;
+  const ask = (share: number, follows = false): WindowQuestion => questionFor({ input, element, finding, takeOff, sheet, share, site, follows });
+  const along = sheet.parts !== null && !isReady(sheet) && lineWidthOf(takeOff) !== undefined;
+  const shots = along ? shotsFor(ask(Math.min(...input.firm.grid)), quantities.powder.p50 / resinDensity(sheet)) : null;
+  const stone = stoneFor(context);
+  const { fibre } = input.batch;
+  // A bed's sand goes into the crack, not into the bottle.
+  const inResin = !kindOf(finding).bedded(context);
+  const ticket = (share: number, { batch: { powder_kg, volume_m3 }, question: { task } }: WindowAnswer): Ticket =>
+    ticketOf({
+      sheet,
+      batch: input.batch,
+      task,
+      share,
+      volume_m3,
+      shots,
+      ...(stone ? { stone: { mass_kg: powder_kg * stone.ratio, water_kg: extendedOf({ sheet, task, powder_kg, stone }).water_kg } } : {}),
+      ...(fibre ? { fibre_kg: fibreFor({ ...fibre, volume_m3 }).mass_kg } : {}),
+      sand_kg: inResin ? ((takeOff.more['sand_kg'] ?? 0) * powder_kg) / quantities.powder.p50 : 0,
+    });
+  return {
+    shots,
+    ask,
+    dealt: (bags) => {
+      if (along) return shotBatches(shots, sheet);
+      return isReady(sheet) ? readyBatches(bags) : batchesOf({ input, sheet, need_bags: bags, ask });
+    },
+    ticket,
+    at(share, follows) {
+      const window = windowFor(ask(share, follows));
+      return { ticket: ticket(share, window), window };
+    },
+  };
+}
+
+/** The share of the first batches, of a bag: the smallest of what is dealt where none fits. */
+export const shareOf = ({ share }: BatchesPlan, { input, sheet }: Pick<Context, 'input' | 'sheet'>, need_kg: number): number =>
+  share ?? Math.min(...input.firm.grid, need_kg / bagOf(sheet).mass_kg);
