@@ -29,6 +29,8 @@ export const links = {
   /** Walk, looking at one of several elements */
   lookingAt: (jobId: string, element: string) => address(`/jobs/${jobId}/walk`, { element }),
   kit: (jobId: string) => address(`/jobs/${jobId}/fix`, { kit: 'open' }),
+  /** Mix, at the ticket of one batch by its number */
+  ticket: (jobId: string, batch: string) => address(`/jobs/${jobId}/mix`, { batch }),
   systems: (jobId: string) => address(`/jobs/${jobId}/systems`),
   shelf: () => address('/shelf'),
   shelfFiles: () => address('/shelf/files'),

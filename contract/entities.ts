@@ -218,7 +218,7 @@ export interface PourEventFields {
   readonly person: string;
   readonly kind: EventKind;
   readonly v: 1;
-  readonly payload: { readonly text?: string };
+  readonly payload: { readonly text?: string; readonly key?: string };
   readonly undoes: string | null;
 }
 

@@ -137,7 +137,7 @@ export const FIELDS: Record<Exclude<EntityName, 'person'>, Joi.ObjectSchema> = {
     findingId: id.required(),
     planId: id.required(),
     batch: Joi.string()
-      .pattern(/^\d{1,4}[a-z]?\d{0,4}$/)
+      .pattern(/^\d{1,4}[a-z]{0,2}\d{0,4}(-\d{1,3})?$/)
       .required(),
     device: id.required(),
     seq: Joi.number().integer().min(0).required(),
@@ -146,7 +146,7 @@ export const FIELDS: Record<Exclude<EntityName, 'person'>, Joi.ObjectSchema> = {
     person: id.required(),
     kind: exactly(EVENT_KINDS).required(),
     v: Joi.number().valid(1).required(),
-    payload: Joi.object({ text: Joi.string().max(500) }).required(),
+    payload: Joi.object({ text: Joi.string().max(500), key: Joi.string().max(120) }).required(),
     undoes: id.allow(null).required(),
   }),
 };

@@ -17,6 +17,7 @@ type Plain =
   | `draw.face.${Extract<SystemSection, { kind: 'edge' }>['face']}`
   | 'draw.strata'
   | 'draw.vessel'
+  | 'draw.bottle'
   | 'draw.mixedLine'
   | 'draw.waterLine'
   | 'draw.placedMark'

@@ -12,3 +12,4 @@ export * from './toSvg';
 export * from './lifeScene';
 export * from './impliedScene';
 export * from './systemsScene';
+export * from './bottleScene';

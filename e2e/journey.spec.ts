@@ -133,7 +133,8 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
   expect(takeOff.area_m2).toBeCloseTo(50 * 0.0254 * 37 * 0.0254, 9);
   const bags = chosen.quantities.chosen.packages.reduce((sum: number, pack: { count: number }) => sum + pack.count, 0);
   await expect(page.getByRole('heading', { level: 1 })).toContainText(`${bags} bag`);
-  await expect(page.getByText(`in ${chosen.batches.count} batches of half a bag`)).toBeVisible();
+  await expect(page.getByText(`${chosen.batches.count} batches with`)).toBeVisible();
+  expect(worker.plan.batches).toHaveLength(chosen.batches.count);
   await page.getByRole('link', { name: /^Day/ }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText(minutes(chosen.window.window.placeBy_s));
   await expect(page.getByText(`then until ${minutes(chosen.window.window.finishBy_s)}`)).toBeVisible();

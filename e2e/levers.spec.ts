@@ -5,14 +5,18 @@ test('ice tried, kept, weighed out on the ticket, and left out again', async ({ 
   await page.getByRole('button', { name: /^Try it: .* as ice/ }).click();
   await page.getByRole('button', { name: 'Keep these for the pour' }).click();
   await expect(page.getByText('with the firm')).toBeVisible();
-  await page.getByRole('link', { name: /^Mix/ }).click();
+  const toTicket = async (): Promise<void> => {
+    await page.getByRole('link', { name: /^Mix/ }).click();
+    await page.getByRole('button', { name: /^Batch 1: / }).click();
+  };
+  await toTicket();
   const [water, ice] = [page.getByRole('checkbox', { name: /^Water/ }), page.getByRole('checkbox', { name: /^Ice/ })];
   await expect(ice).toContainText('lb');
   const before = await water.innerText();
   await page.getByRole('link', { name: /^Day/ }).click();
   await page.getByRole('button', { name: 'Leave the ice out' }).click();
   await page.getByRole('button', { name: 'Keep these for the pour' }).click();
-  await page.getByRole('link', { name: /^Mix/ }).click();
+  await toTicket();
   await expect(water).not.toHaveText(before);
   await expect(ice).toHaveCount(0);
 });

@@ -1,5 +1,6 @@
 /** What Day says, its levers and its strata. */
 export const day = {
+  batch: 'For which batch',
   title: 'to place each batch',
   readouts: 'Figures that set the window',
   lead: 'then until {{finish}} to work the face. The sheet says {{flow}} and {{tool}} at {{reference}}. At the limit {{chance}} is lost.',

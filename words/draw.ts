@@ -96,6 +96,7 @@ export const draw = {
   },
   strata: 'Strata: minutes from first water downward',
   vessel: 'The pail with its fill lines',
+  bottle: 'The bottle with a mark for each part',
   name: '{{name}}',
   oneLift: '{{deepest_m}} deepest, one lift',
   lifts: '{{deepest_m}} deepest, {{lifts}} lifts',

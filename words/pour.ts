@@ -1,8 +1,15 @@
 /** What Pour says. */
 export const pour = {
   ready: 'Ready for batch {{batch}}',
-  readyLead: '{{share}} of {{name}}. {{count}} planned.',
-  start: 'Water meets powder: start',
+  readyLead: '{{amount}} of {{name}}: {{serves}}.',
+  others: 'Any of these may go first',
+  starts: {
+    pail: 'Water meets powder: start',
+    hand: 'Water meets powder: start',
+    parts: 'A meets B: start',
+    ready: 'Opened: start',
+    slurry: 'Liquid meets cement: start',
+  },
   placed: 'Placed',
   finished: 'Finished',
   wentHard: 'Went hard',

@@ -21,7 +21,21 @@ import { wordsOfData } from './wordsOfData';
 
 /** English for everything that computes, draws or prints. Figures come in as {{name}} already printed with their unit. */
 export const work = {
-  unit: { min: 'min', mm: 'mm', L: 'L', qt: 'qt', s: 's', h: 'h', bags: 'bags', bag: 'bag', hands: 'hands', packets: 'packets a bag', deg: '°' },
+  unit: {
+    min: 'min',
+    mm: 'mm',
+    L: 'L',
+    mL: 'mL',
+    qt: 'qt',
+    oz: 'oz',
+    s: 's',
+    h: 'h',
+    bags: 'bags',
+    bag: 'bag',
+    hands: 'hands',
+    packets: 'packets a bag',
+    deg: '°',
+  },
   firm,
   jobs,
   state,

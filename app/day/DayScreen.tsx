@@ -1,4 +1,4 @@
-import { filledTakeOff, questionFor, strataDomain, STRATA_QUANTITIES, windowFor, type StrataQuantity, type WindowQuestion, prepared } from '@tufa/core/plan';
+import { prepared, recordOf, sheetOf, strataDomain, STRATA_QUANTITIES, windowFor, type StrataQuantity, type WindowQuestion } from '@tufa/core/plan';
 import type { ConditionKind } from '@tufa/contract/assemble';
 import { Problem } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
@@ -10,12 +10,14 @@ import { change, usePerson, write } from '../outbox/useFirm';
 import { Button } from '../parts/ui/Button';
 import { Cautions } from '../parts/job/Cautions';
 import { now } from '../parts/phone/clock';
+import { listOf } from '../parts/job/batchList';
 import { nothingYet, StepLayout, StepScreen } from '../parts/job/StepScreen';
 import { stopOf } from '../parts/job/stopOf';
 import { useDraft } from '../parts/phone/useDraft';
 import type { JobView } from '../parts/job/useJob';
 import { Warnings } from '../parts/job/Warnings';
 import { Levers } from './Levers';
+import { PickBatch } from './PickBatch';
 import { dontKnow, Quantities } from './Quantities';
 import { Rain } from './Rain';
 import { StalePlan } from '../pour/StalePlan';
@@ -39,18 +41,21 @@ function Day({ view }: { view: JobView }) {
   const [tried, setTried] = useState<Try>(draft ?? {});
   const [quantity, setQuantity] = useState<StrataQuantity>('slab_C');
   const go = (step: Step) => (): void => router.replace(links.step(view.job.id, step));
-  const { finding, sheet } = view;
-  const chosen = finding?.chosen ?? null;
-  const share = chosen?.batches.share ?? Math.min(...view.input.firm.grid);
-  const follows = (chosen?.batches.count ?? 0) > 1;
-  const kept = useMemo(() => {
-    const input = prepared(view.input);
-    const found = input.findings.find(({ id }) => id === finding?.findingId);
-    const element = input.elements.find(({ id }) => id === found?.elementId);
-    if (!finding || !found || !element || !sheet?.water) return null;
-    const takeOff = filledTakeOff({ input, finding: found, takeOff: finding.takeOff, sheet });
-    return questionFor({ input, element, finding: found, takeOff, sheet, share, follows });
-  }, [view.input, finding, sheet, share, follows]);
+  const list = useMemo(() => (view.plan ? listOf({ plan: view.plan, events: view.events }).filter(({ window }) => window !== null) : []), [view.plan, view.events]);
+  const [picked, setPicked] = useState<string | null>(null);
+  const batch = list.find(({ key }) => key === picked) ?? list[0];
+  // What is refused is on no list; what would give it time is looked for all the same.
+  const chosen = batch ? null : (view.finding?.chosen ?? null);
+  const window = batch?.window ?? chosen?.window;
+  const sheet = sheetOf(view.input, window?.question.sheetId);
+  const findingId = batch?.serves[0]?.findingId ?? view.finding?.findingId;
+  const finding = view.input.findings.find(({ id }) => id === findingId);
+  const kept = useMemo((): WindowQuestion | null => {
+    if (!window || !sheet) return null;
+    const { sheetId: _id, ...asked } = window.question;
+    const record = recordOf(prepared(view.input), sheet);
+    return { ...asked, sheet, ...(record ? { record } : {}) };
+  }, [view.input, window, sheet]);
   // The figure under the thumb changes at once; what follows from it a frame later, so that a tap is never waited for.
   const followed = useDeferredValue(tried);
   const question = useMemo<WindowQuestion | null>(() => (kept ? { ...kept, ...followed } : null), [kept, followed]);
@@ -64,7 +69,7 @@ function Day({ view }: { view: JobView }) {
   }, [question]);
   const stop = stopOf(speaker, 'day', view, go('walk'));
   if (stop) return stop;
-  if (!finding || !sheet || !chosen || !kept || !question || !answer || !view.plan)
+  if (!finding || !sheet || !kept || !question || !answer || !view.plan)
     return (
       <StepLayout
         step="day"
@@ -135,6 +140,7 @@ function Day({ view }: { view: JobView }) {
               />
             ) : null}
             <Needs answer={answer} />
+            {batch ? <PickBatch view={view} list={list} batch={batch} onPick={setPicked} /> : null}
             <Rain rain_s={view.input.conditions.rain_s ?? 0} onChange={(rain_s) => void write(reading('rain_s', rain_s))} />
             <Warnings plan={view.plan} />
             <Cautions screen="day" input={view.input} plan={view.plan} data={view.data} />

@@ -26,7 +26,7 @@ import { whole } from './money';
 import { OwnSystem } from './OwnSystem';
 import { SystemsCompared } from './SystemsCompared';
 import { SYSTEM_NUMBERS, systemName } from './systemName';
-import { useOutcomes, useWholePlan } from './useSystems';
+import { useOutcomes, useBestPlan } from './useSystems';
 import { writeTreatments } from './writeTreatment';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
@@ -44,7 +44,7 @@ function Systems({ view }: { view: JobView }) {
   const speaker = useSpeaker();
   const router = useRouter();
   const { input } = view;
-  const { plan, failed: unplanned } = useWholePlan(view);
+  const { plan, failed: unplanned } = useBestPlan(view);
   const suggested = useMemo(() => (plan ? suggestedSystems(input, plan) : []), [input, plan]);
   const [codes, setCodes] = useState<readonly SystemCode[] | null>(null);
   const [chosenTreatments, setChosenTreatments] = useState<readonly TreatmentInput[] | null>(null);

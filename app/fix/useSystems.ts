@@ -2,11 +2,11 @@ import type { Plan, SystemInput, SystemOutcome } from '@tufa/core/plan';
 import type { JobView } from '../parts/job/useJob';
 import { useWorkedOut } from '../workers/useWorkedOut';
 
-/** The plan with the whole shelf judged for every finding, worked out beside the screen; null until it is there the first time, and where it cannot be. */
-export function useWholePlan({ input }: JobView): { plan: Plan | null; failed: boolean } {
+/** The plan with the best of the shelf for every finding, worked out beside the screen; null until it is there the first time, and where it cannot be. */
+export function useBestPlan({ input }: JobView): { plan: Plan | null; failed: boolean } {
   // What cannot be planned has nothing to compare; the step's own screen says why.
   // While a new one is worked out the systems stay those of the last: a tap in between means what it says.
-  const { data, isError } = useWorkedOut('whole plan', [input], (worker) => worker.compute(input), { keepLast: true });
+  const { data, isError } = useWorkedOut('best of the shelf', [input], (worker) => worker.best(input), { keepLast: true });
   return { plan: data ?? null, failed: isError };
 }
 

@@ -10,8 +10,8 @@ import { T } from '../parts/ui/T';
 
 const HANDS = ['1', '2', '3', '4'] as const;
 
-/** Who is there, and how fast at the work of this batch: who mixes does not place meanwhile. Kept with the job. */
-export function CrewView({ jobId, input, work }: { jobId: string; input: PlanInput; work: Work }) {
+/** Who is there, and how fast at each work of the list: who mixes does not place meanwhile. Kept with the job. */
+export function CrewView({ jobId, input, works }: { jobId: string; input: PlanInput; works: readonly Work[] }) {
   const speaker = useSpeaker();
   const { crew } = input;
   const keep = (next: Partial<PlanInput['crew']>): void => void write(change('job', 'change', jobId, { crew: { ...crew, ...next } }));
@@ -25,12 +25,15 @@ export function CrewView({ jobId, input, work }: { jobId: string; input: PlanInp
         onChange={(hands) => keep({ hands: Number(hands) })}
       />
       <T as="faint">{say(speaker, crew.hands === 1 ? 'crew.alone' : 'crew.together', { count: crew.hands - 1 })}</T>
-      <WorkRate
-        work={work}
-        rate={rateOf(input, work)}
-        assumed={crew.rates?.[work] === undefined}
-        onChange={(rate) => keep({ rates: { ...crew.rates, [work]: rate } })}
-      />
+      {works.map((work) => (
+        <WorkRate
+          key={work}
+          work={work}
+          rate={rateOf(input, work)}
+          assumed={crew.rates?.[work] === undefined}
+          onChange={(rate) => keep({ rates: { ...crew.rates, [work]: rate } })}
+        />
+      ))}
     </View>
   );
 }

@@ -8,11 +8,11 @@ import { packsText } from './packsText';
 import { useSpeaker } from '../parts/phone/speaker';
 import { aidOf, sheetOf } from '@tufa/core/plan';
 
-/** What is bought for all of a job at once, each product's packs rounded once; nothing where one product is all of it. */
+/** What is bought for all of a job at once, each product's packs rounded once, at three odds. */
 export function JobOrder({ input, plan }: { input: PlanInput; plan: Plan }) {
   const speaker = useSpeaker();
   const { orders, aids, extras } = plan;
-  if (orders.length + aids.length + extras.length < 2) return null;
+  if (orders.length + aids.length + extras.length === 0) return null;
   const products = orders.map(({ sheetId, chosen }): Line => {
     const name = sheetOf(input, sheetId)?.name ?? '';
     return [
@@ -39,6 +39,18 @@ export function JobOrder({ input, plan }: { input: PlanInput; plan: Plan }) {
       <T as="h2">{say(speaker, 'mix.jobOrder')}</T>
       <T as="strong">{printFigure(speaker, 'c_minor', whole)}</T>
       <Lines label={say(speaker, 'mix.jobOrder')} lines={[...products, ...others, ...more]} />
+      {orders.map(({ sheetId, options }) => (
+        <View key={sheetId} className="gap-1 pt-3">
+          <T as="strong">{sheetOf(input, sheetId)?.name ?? ''}</T>
+          <Lines
+            label={`${say(speaker, 'mix.order')}: ${sheetOf(input, sheetId)?.name ?? ''}`}
+            lines={options.map((option) => [
+              sayCoded(speaker, `mix.p${Math.round(option.quantile * 100)}`),
+              `${option.packages.length > 0 ? packsText(speaker, option.packages) : say(speaker, 'mix.fromStock')}, ${printFigure(speaker, 'c_minor', option.cost_minor)}; ${say(speaker, 'mix.short', { percent: Math.round(option.chanceShort * 100) })}; ${say(speaker, 'mix.left', { left: printFigure(speaker, 'l_kg', option.leftOver_kg) })}`,
+            ])}
+          />
+        </View>
+      ))}
     </View>
   );
 }

@@ -18,7 +18,7 @@ export function BigEvents({
   placed: boolean;
   busy: boolean;
   noting: boolean;
-  onTap: (kind: Exclude<EventKind, 'start' | 'undo'>, text?: string) => void;
+  onTap: (kind: Exclude<EventKind, 'start' | 'undo' | 'chalked'>, text?: string) => void;
   onNoteEnd: () => void;
 }) {
   const speaker = useSpeaker();

@@ -1,11 +1,16 @@
-import { batchAt } from '@tufa/core/plan';
-import { nextBatch, type BatchState } from '@tufa/core/pour';
-import { say, sayShare } from '@tufa/words';
+import { sheetOf } from '@tufa/core/plan';
+import { extraOf, letterOf, nextOf, startedOf, type BatchState } from '@tufa/core/pour';
+import { say } from '@tufa/words';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
+import { BatchRow } from '../mix/BatchRow';
+import { amountOf, servesText, waitText } from '../mix/batchText';
+import { outbox } from '../outbox/Outbox';
 import { usePerson } from '../outbox/useFirm';
+import { firstServed, isPoured, listOf } from '../parts/job/batchList';
+import { useOnline } from '../parts/chrome/SyncLine';
 import { Button } from '../parts/ui/Button';
 import { CautionList, Cautions, unacknowledged } from '../parts/job/Cautions';
 import { Lines } from '../parts/ui/Lines';
@@ -36,6 +41,8 @@ function Pour({ view }: { view: JobView }) {
   const [starting, setStarting] = useState(false);
   const battery = useBattery();
   const [choosing, setChoosing] = useState(false);
+  const [picked, setPicked] = useState<string | null>(null);
+  const online = useOnline();
   const clearDid = useCallback(() => setDid(null), []);
   const go = (step: Step) => (): void => router.replace(links.step(view.job.id, step));
   const running = view.batches.filter((batch) => batch.running);
@@ -50,8 +57,12 @@ function Pour({ view }: { view: JobView }) {
 
   const stop = stopOf(speaker, 'pour', view, go('walk'));
   if (stop) return stop;
-  const { finding, sheet, plan, input, planId } = inUse(view);
-  if (!finding?.chosen || !sheet || !plan)
+  const { finding, plan, input, planId } = inUse(view);
+  const list = plan ? listOf({ plan, events: view.events }).filter(isPoured) : [];
+  if (!plan || list.length === 0) {
+    const toFix = (): void => router.replace(links.step(view.job.id, 'fix'));
+    const refused = finding?.chosen ? refusedOf({ speaker, step: 'pour', view, input, chosen: finding.chosen, toFix }) : null;
+    if (refused) return refused;
     return (
       <StepLayout
         step="pour"
@@ -59,28 +70,30 @@ function Pour({ view }: { view: JobView }) {
         parts={nothingYet({ title: say(speaker, 'fix.none'), lead: say(speaker, 'pour.choose'), label: say(speaker, 'step.fix'), onPress: go('fix') })}
       />
     );
-  const refused = refusedOf({ speaker, step: 'pour', view, input, chosen: finding.chosen, toFix: () => router.replace(links.step(view.job.id, 'fix')) });
-  if (refused) return refused;
-  const { batches } = finding.chosen;
-  const ofFinding = view.batches.filter(({ findingId }) => findingId === finding.findingId);
+  }
   // A number once written on a pail is never used again, also when its start was undone.
-  const used = view.events.filter((event) => event.kind === 'start' && event.findingId === finding.findingId).map(({ batch }) => batch);
-  const next = nextBatch({ used, planned: batches.count });
-  const { ticket } = batchAt(finding.chosen, Number(next));
+  const used = startedOf(view.events);
+  const waiting = list.filter((batch) => nextOf(batch, used) !== null);
+  const poured = waiting.length === 0;
+  // What is asked for, else the next; when all are poured an extra one of the last.
+  const batch = list.find(({ number }) => number === picked) ?? waiting[0] ?? list.at(-1)!;
+  const next = nextOf(batch, used) ?? extraOf(batch.number, used, online ? '' : letterOf(outbox.deviceId()));
+  const sheet = sheetOf(input, batch.productId);
   const open = unacknowledged({ input, plan }, view.data);
-  const poured = ofFinding.length >= batches.count && batches.count > 0;
   const start = async (): Promise<void> => {
     if (!person || starting) return;
     unlockSound();
     setStarting(true);
     try {
-      const eventId = await startBatch({ view, input, inUse: planId, person: person.id, batch: next, findingId: finding.findingId });
-      setDid({ what: 'start', eventId, batch: { batch: next, findingId: finding.findingId, planId: '' }, until: Date.now() + 8000 });
+      const eventId = await startBatch({ view, input, inUse: planId, person: person.id, batch, written: next });
+      setDid({ what: 'start', eventId, batch: { batch: next, findingId: firstServed(batch).findingId, planId: '' }, until: Date.now() + 8000 });
       setChoosing(false);
+      setPicked(null);
     } finally {
       setStarting(false);
     }
   };
+  const others = list.filter((other) => other !== batch && (poured || nextOf(other, used) !== null));
   return (
     <StepLayout
       step="pour"
@@ -90,14 +103,20 @@ function Pour({ view }: { view: JobView }) {
           <View className="gap-1">
             <View className="flex-row items-start justify-between">
               <View className="flex-1">
-                <Answer size="number">{poured ? say(speaker, 'pour.poured', { count: ofFinding.length }) : say(speaker, 'pour.ready', { batch: next })}</Answer>
+                <Answer size="number">
+                  {poured && picked === null ? say(speaker, 'pour.poured', { count: list.length }) : say(speaker, 'pour.ready', { batch: next })}
+                </Answer>
               </View>
               <SunSwitch />
             </View>
             <T as="lead">
-              {poured
+              {poured && picked === null
                 ? say(speaker, 'pour.pouredLead')
-                : say(speaker, 'pour.readyLead', { share: capital(sayShare(speaker, ticket.share)), name: sheet.name, count: String(batches.count) })}
+                : say(speaker, 'pour.readyLead', {
+                    amount: amountOf(speaker, input, batch),
+                    name: sheet?.name ?? '',
+                    serves: servesText(speaker, view.data, batch),
+                  })}
             </T>
           </View>
         ),
@@ -105,9 +124,21 @@ function Pour({ view }: { view: JobView }) {
           <View className="gap-3">
             <StalePlan view={view} />
             <CautionList cautions={open} context={{ input, plan }} data={view.data} />
-            <Batches batches={ofFinding} />
+            {batch.waits.map((wait) => (
+              <T key={`${wait.on}${wait.reason}`} as="strong" tone="caution">
+                {`${say(speaker, 'mix.batchOf', { number: wait.on })}: ${waitText(speaker, wait)}`}
+              </T>
+            ))}
+            <Batches batches={view.batches} />
+            {others.length > 0 ? (
+              <View role="list" aria-label={say(speaker, 'pour.others')} className="border-t-2 border-ink">
+                {others.map((other, i) => (
+                  <BatchRow key={other.key} view={view} input={input} batch={other} before={others[i - 1]} onPress={() => setPicked(other.number)} />
+                ))}
+              </View>
+            ) : null}
             <Cautions screen="pour" input={input} plan={plan} data={view.data} />
-            {ofFinding.length === 0 ? <TestAlarm /> : null}
+            {view.batches.length === 0 ? <TestAlarm /> : null}
             <T as="small">{say(speaker, 'pour.sound')}</T>
             {battery === null ? null : (
               <T as="strong" tone="caution">
@@ -121,10 +152,10 @@ function Pour({ view }: { view: JobView }) {
             {band}
             {open.length > 0 ? <T as="strong">{say(speaker, 'pour.ackFirst')}</T> : null}
             <Button
-              label={say(speaker, 'pour.start')}
+              label={say(speaker, `pour.starts.${batch.make}`)}
               tone="act"
               big
-              disabled={starting || batches.share === null || open.length > 0}
+              disabled={starting || open.length > 0}
               onPress={() => void start()}
               testID="start-batch"
             />
@@ -151,8 +182,6 @@ function TestAlarm() {
     </View>
   );
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 function Batches({ batches }: { batches: readonly BatchState[] }) {
   const speaker = useSpeaker();

@@ -1,5 +1,7 @@
 import type { BatchState, EventKind } from '@tufa/core/pour';
-import { say, sayShare } from '@tufa/words';
+import { say } from '@tufa/words';
+import { isExtra } from '@tufa/core/pour';
+import { amountOf } from '../mix/batchText';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
 import Head from 'expo-router/head';
@@ -104,9 +106,9 @@ export function RunningBatch({
       {band}
     </>
   );
-  const { batch, clock, reading, chosen, placed } = first;
+  const { batch, clock, reading, planned, count, placed } = first;
   const others = readings.filter((reading) => reading !== first);
-  const tap = async (kind: Exclude<EventKind, 'start' | 'undo'>, text?: string): Promise<void> => {
+  const tap = async (kind: Exclude<EventKind, 'start' | 'undo' | 'chalked'>, text?: string): Promise<void> => {
     if (!(await logTap(kind, text))) return;
     setNoting(false);
     setPicked(null);
@@ -115,7 +117,6 @@ export function RunningBatch({
   const line = format(batch.startedAt - view.clockOffset + by_s * 1000, 'HH:mm');
   const then = Math.max(0, Math.round((clock.finishBy_s - clock.placeBy_s) / 60));
   const warn = reading.left_s < WARN_S;
-  const planned = chosen.batches.count;
   const side = hand === 'right' ? 'flex-row' : 'flex-row-reverse';
   const mainWidth = size ? (others.length > 0 ? Math.round((size.width * 2) / 3) : size.width) : 0;
   const events = <BigEvents placed={placed} busy={busy} noting={noting} onTap={(kind, text) => void tap(kind, text)} onNoteEnd={() => setNoting(false)} />;
@@ -159,7 +160,7 @@ export function RunningBatch({
     <View className="px-4 pt-2">
       <View className="flex-row items-center justify-between">
         <Text ref={heading} role="heading" aria-level={1} tabIndex={-1} className="font-text min-w-[45%] shrink bg-ground px-1 text-18 text-ink">
-          {`${Number(batch.batch) <= planned ? say(speaker, 'pour.batchOf', { batch: batch.batch, count: String(planned) }) : say(speaker, 'pour.extra', { batch: batch.batch })}, ${sayShare(speaker, first.ticket.share)}`}
+          {`${say(speaker, isExtra(batch.batch) ? 'pour.extra' : 'pour.batchOf', { batch: batch.batch, count: String(count) })}, ${amountOf(speaker, first.input, planned)}`}
         </Text>
         <View className="shrink bg-ground px-1">
           <SyncLine />

@@ -1,22 +1,31 @@
 import type { FirmData } from '@tufa/contract/entities';
-import { batchAt, type ChosenPlan, type PlanInput } from '@tufa/core/plan';
-import { BatchClock, type BatchState } from '@tufa/core/pour';
+import type { Batch, PlanInput } from '@tufa/core/plan';
+import { BatchClock, listedNumber, type BatchState } from '@tufa/core/pour';
 import { readPlan } from './readPlan';
 
-/** The plan a batch was started by, computed from its stored input: later readings do not move a running clock. Null where it cannot be read. */
-export function chosenOfPlan(data: FirmData, planId: string, findingId: string): { chosen: ChosenPlan; input: PlanInput } | null {
+/** A batch as the plan it was started by has it, with what that was made from: later readings do not move a running clock. Null where it cannot be read. */
+export function batchOfPlan(
+  data: FirmData,
+  { planId, findingId, batch, key }: Pick<BatchState, 'planId' | 'findingId' | 'batch' | 'key'>,
+): { batch: Batch; input: PlanInput; count: number } | null {
   const row = data.plan[planId];
   const read = row ? readPlan(row) : null;
-  const chosen = read?.plan.findings.find((finding) => finding.findingId === findingId)?.chosen;
-  return read && chosen ? { chosen, input: read.input } : null;
+  if (!read) return null;
+  const { batches } = read.plan;
+  const number = listedNumber(batch);
+  const of = batches.filter(({ serves }) => serves.some((served) => served.findingId === findingId && served.role === 'fill'));
+  // What was logged before there was a list was counted finding by finding.
+  const found = key ? batches.find((listed) => listed.key === key) : (of[Number(number) - 1] ?? of.at(-1));
+  const listed = found ?? of[0] ?? batches.find((other) => other.number === number);
+  return listed ? { batch: listed, input: read.input, count: batches.length } : null;
 }
 
-/** The clock of a batch and its plan. */
-export function clockOf(data: FirmData, batch: BatchState): { clock: BatchClock; chosen: ChosenPlan; input: PlanInput; ticket: ChosenPlan['ticket'] } | null {
-  const planned = chosenOfPlan(data, batch.planId, batch.findingId);
-  if (!planned) return null;
-  const { window, ticket } = batchAt(planned.chosen, Number(batch.batch));
+/** The clock of a batch and its plan; null for what has none. */
+export function clockOf(data: FirmData, state: BatchState): { clock: BatchClock; planned: Batch; input: PlanInput; count: number } | null {
+  const found = batchOfPlan(data, state);
+  if (!found?.batch.window) return null;
+  const { window } = found.batch;
   const initial_s = window.milestones.find(({ name }) => name === 'initial')?.after_s ?? window.window.finishBy_s;
-  const placed_s = batch.placedAt === null ? null : Math.max(0, (batch.placedAt - batch.startedAt) / 1000);
-  return { clock: new BatchClock(window.basis, placed_s, initial_s), ticket, ...planned };
+  const placed_s = state.placedAt === null ? null : Math.max(0, (state.placedAt - state.startedAt) / 1000);
+  return { clock: new BatchClock(window.basis, placed_s, initial_s), planned: found.batch, input: found.input, count: found.count };
 }

@@ -1,11 +1,12 @@
 import type { PourEventFields } from '@tufa/contract/entities';
-import { canonical, hashesOf, type PlanInput } from '@tufa/core/plan';
+import { canonical, hashesOf, type Batch, type PlanInput } from '@tufa/core/plan';
 import type { EventKind } from '@tufa/core/pour';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
 import { now } from '../parts/phone/clock';
 import type { JobView } from '../parts/job/useJob';
-import { latestPlan, planAdd } from './storedPlan';
+import { firstServed } from '../parts/job/batchList';
+import { planAdd } from './storedPlan';
 
 interface Tap {
   readonly view: JobView;
@@ -15,10 +16,12 @@ interface Tap {
   readonly findingId: string;
   readonly planId: string;
   readonly text?: string;
+  /** by which the list knows the batch */
+  readonly key?: string;
   readonly undoes?: string;
 }
 
-const eventChange = ({ view, person, kind, batch, findingId, planId, text, undoes }: Tap): Change => {
+const eventChange = ({ view, person, kind, batch, findingId, planId, text, key, undoes }: Tap): Change => {
   // Device and seq are filled in by the outbox, in the transaction that writes the record.
   const fields: Partial<PourEventFields> = {
     jobId: view.job.id,
@@ -30,7 +33,7 @@ const eventChange = ({ view, person, kind, batch, findingId, planId, text, undoe
     person,
     kind,
     v: 1,
-    payload: text === undefined ? {} : { text },
+    payload: { ...(text === undefined ? {} : { text }), ...(key === undefined ? {} : { key }) },
     undoes: undoes ?? null,
   };
   return change('pourEvent', 'add', uuid(), fields);
@@ -43,14 +46,30 @@ export async function log(tap: Tap): Promise<string> {
   return event.target;
 }
 
-/** Starts a batch. A pour names its plan: the one in use, else a new one written in the same breath. */
-export async function startBatch(tap: Omit<Tap, 'planId' | 'kind'> & { input: PlanInput; inUse: string | null }): Promise<string> {
-  const { view, input, inUse } = tap;
-  const plan = latestPlan(view);
-  const same = plan && canonical(plan.hashes) === canonical(hashesOf(input)) ? plan.id : null;
-  const named = inUse ?? same;
+/** Of which batch of the list something is written, and by which plan. */
+interface Written {
+  readonly view: JobView;
+  readonly input: PlanInput;
+  readonly inUse: string | null;
+  readonly person: string;
+  readonly batch: Batch;
+  /** what is written on the pail */
+  readonly written: string;
+}
+
+/** Logs by the plan in use, else by a new one that is written in the same breath. */
+async function logByPlan(kind: 'start' | 'chalked', { view, input, inUse, person, batch, written }: Written): Promise<string> {
+  const hashes = canonical(hashesOf(input));
+  const same = Object.values(view.data.plan).find((plan) => plan.jobId === view.job.id && canonical(plan.hashes) === hashes);
+  const named = inUse ?? same?.id;
   const planId = named ?? uuid();
-  const event = eventChange({ ...tap, kind: 'start', planId });
+  const event = eventChange({ view, person, kind, batch: written, findingId: firstServed(batch).findingId, planId, key: batch.key });
   await write(...(named ? [event] : [planAdd(view, planId, input), event]));
   return event.target;
 }
+
+/** Starts a batch. A pour names its plan. */
+export const startBatch = (written: Written): Promise<string> => logByPlan('start', written);
+
+/** Says that a number is written on a ticket or a label: it stays with its batch from now on. */
+export const chalk = (written: Written): Promise<string> => logByPlan('chalked', written);

@@ -6,11 +6,20 @@ import type { JobView } from '../parts/job/useJob';
 import { sheetOf } from '@tufa/core/plan';
 import { readPlan } from './readPlan';
 
+/** Plans that only a ticket or a label was written by: nothing is poured by them, so that they never stand against a newer one. */
+function onlyChalked({ events }: JobView): ReadonlySet<string> {
+  const chalked = new Set(events.filter(({ kind }) => kind === 'chalked').map(({ planId }) => planId));
+  for (const { kind, planId } of events) if (kind !== 'chalked') chalked.delete(planId);
+  return chalked;
+}
+
 /** The plan the last pour named, the newest of its job. */
-export const latestPlan = (view: JobView): RowOf<'plan'> | undefined =>
-  Object.values(view.data.plan)
-    .filter(({ jobId }) => jobId === view.job.id)
+function latestPlan(view: JobView): RowOf<'plan'> | undefined {
+  const chalked = onlyChalked(view);
+  return Object.values(view.data.plan)
+    .filter(({ id, jobId }) => jobId === view.job.id && !chalked.has(id))
     .sort((a, b) => (a.id < b.id ? 1 : -1))[0];
+}
 
 /** The present plan as a row of its own: what it was made from, without the rest of the shelf. */
 export const planAdd = (view: JobView, id: string, input: PlanInput): Change =>

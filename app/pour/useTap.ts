@@ -9,7 +9,7 @@ import type { Did } from './UndoBand';
 export function useTap(view: JobView, batch: BatchState | undefined, onDid: (did: Did) => void) {
   const person = usePerson();
   const [busy, setBusy] = useState(false);
-  const tap = async (kind: Exclude<EventKind, 'start' | 'undo'>, text?: string): Promise<boolean> => {
+  const tap = async (kind: Exclude<EventKind, 'start' | 'undo' | 'chalked'>, text?: string): Promise<boolean> => {
     if (busy || !person || !batch) return false;
     setBusy(true);
     try {

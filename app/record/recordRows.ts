@@ -1,7 +1,8 @@
 import type { FirmData } from '@tufa/contract/entities';
 import type { BatchState } from '@tufa/core/pour';
-import { chosenOfPlan } from '../pour/clocks';
-import { batchAt, sheetOf } from '@tufa/core/plan';
+import { bagOf } from '@tufa/core/shelf';
+import { batchOfPlan } from '../pour/clocks';
+import { sheetOf } from '@tufa/core/plan';
 
 /** One batch, as planned and as it went. */
 export interface RecordRow {
@@ -25,22 +26,23 @@ export interface RecordRow {
 
 /** Batches whose plan cannot be read here. */
 export const unreadBatches = (data: FirmData, batches: readonly BatchState[]): BatchState[] =>
-  batches.filter(({ planId, findingId }) => !chosenOfPlan(data, planId, findingId));
+  batches.filter((batch) => !batchOfPlan(data, batch)?.batch.window);
 
 /** What was mixed, when, how warm, how long it really took beside what its plan said. */
 export function recordRows(data: FirmData, batches: readonly BatchState[]): RecordRow[] {
   return batches.flatMap((batch) => {
-    const planned = chosenOfPlan(data, batch.planId, batch.findingId);
-    if (!planned) return [];
-    const { window, ticket } = batchAt(planned.chosen, Number(batch.batch));
+    const planned = batchOfPlan(data, batch);
+    const window = planned?.batch.window;
+    if (!planned || !window) return [];
+    const sheet = sheetOf(planned.input, planned.batch.productId);
     const since = (at: number | null | undefined): number | null => (at === null || at === undefined ? null : (at - batch.startedAt) / 1000);
     return [
       {
         batch: batch.batch,
-        material: sheetOf(planned.input, planned.chosen.sheetId)?.name ?? '',
+        material: sheet?.name ?? '',
         startedAt: batch.startedAt,
         person: data.person[batch.person]?.name ?? '',
-        share: ticket.share,
+        share: sheet ? window.batch.powder_kg / bagOf(sheet).mass_kg : 0,
         powder_kg: window.batch.powder_kg,
         water_kg: window.batch.water_kg,
         mix_C: window.mix_C,

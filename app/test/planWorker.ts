@@ -4,7 +4,8 @@ import { tried } from '../workers/tried';
 
 const worker = {
   survey: async (input: PlanInput) => tried(() => surveyOf(input)),
-  compute: async (input: PlanInput) => computePlan(input, { ranked: 'best' }),
+  compute: async (input: PlanInput) => computePlan(input),
+  best: async (input: PlanInput) => computePlan(input, { ranked: 'best' }),
   rank: async (input: PlanInput, findingId: string) => rankingOf(input, findingId),
   plan: async (input: PlanInput) => tried(() => computePlan(input, { ranked: 'chosen' })),
   compare: async (asked: Parameters<typeof compareSystems>[0]) => compareSystems(asked),

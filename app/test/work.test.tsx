@@ -13,6 +13,7 @@ import { Cautions, unacknowledged } from '../parts/job/Cautions';
 import { useJob, type JobView } from '../parts/job/useJob';
 import { StopQuestions } from '../walk/StopQuestions';
 import { Tests } from '../walk/Tests';
+import { went } from './router';
 import { choose, control, demonstration, firmWith, lastOf, LEAD, page, show, tap, typeIn, written, press } from './shown';
 
 const dock = demonstration[0]!;
@@ -175,7 +176,7 @@ describe('what goes with a material', () => {
 describe('who is there', () => {
   test('hands and how fast they are are kept with the job, each beside the other', async () => {
     let view!: JobView;
-    await showJob(dock.job.id, (given) => ((view = given), (<CrewView jobId={given.job.id} input={given.input} work="fill" />)));
+    await showJob(dock.job.id, (given) => ((view = given), (<CrewView jobId={given.job.id} input={given.input} works={['fill']} />)));
     await choose('Pairs of hands', '1');
     expect(page()).toContain('Alone you mix');
     await typeIn('Fill pressed into patches, sq ft a minute', '2');
@@ -188,7 +189,7 @@ describe('who is there', () => {
   });
 
   test('a consistency of the crew’s own goes back to what the work asks', async () => {
-    await showJob(dock.job.id, () => <MixScreen />);
+    await showJob(dock.job.id, () => <MixScreen />, { at: { job: dock.job.id, batch: '1' } });
     expect(screen.queryByRole('radio', { name: 'As the work asks' })).toBeNull();
     await choose('Consistency, as the work asks', 'screed');
     await waitFor(() => expect(written().at(-1)!.change['batch']).toMatchObject({ consistency: 'screed' }));
@@ -212,31 +213,52 @@ describe('who is there', () => {
   });
 });
 
-describe('the ticket at the pail', () => {
+describe('the batch list and its tickets', () => {
   const names = demonstration.map(({ job }) => [job.name, job.id] as const);
-  const ready = names.filter(([, id]) => {
-    const { elements, findings } = computePlan(assemblePlanInput(firmWith(), id)!);
-    return elements.every(({ stops }) => stops.length === 0) && findings.some(({ chosen }) => chosen !== null);
-  });
-  test.each(names.filter((name) => !ready.includes(name)))('%s has none: nothing is chosen, or a stop stands', async (_, jobId) => {
+  const listed = names.filter(([, id]) => computePlan(assemblePlanInput(firmWith(), id)!).batches.length > 0);
+
+  test.each(names.filter((name) => !listed.includes(name)))('%s has none: nothing is chosen, or a stop stands', async (_, jobId) => {
     await showJob(jobId, () => <MixScreen />);
+    expect(screen.queryByRole('list', { name: say(PLAIN, 'mix.list') })).toBeNull();
     expect(screen.queryAllByRole('checkbox')).toEqual([]);
   });
 
-  test.each(ready)('%s: its lines are the core’s, ticked one at a time', async (_, jobId) => {
+  test.each(listed)('%s: its rows are the core’s batches in their order, each one tap from its ticket', async (_, jobId) => {
     let view: JobView | null = null;
     await showJob(jobId, (given) => ((view = given), (<MixScreen />)));
-    const chosen = view!.finding!.chosen!;
-    expect(computePlan(view!.input).findings.find(({ findingId }) => findingId === view!.finding!.findingId)!.chosen!.ticket).toEqual(chosen.ticket);
+    const { batches } = computePlan(view!.input);
+    const rows = within(screen.getByRole('list', { name: say(PLAIN, 'mix.list') })).getAllByRole('button');
+    expect(rows.map((row) => row.getAttribute('aria-label')?.split(':')[0])).toEqual(batches.map(({ number }) => `Batch ${number}`));
+    await press(rows.at(-1)!);
+    expect(went.at(-1)).toBe(`/jobs/${jobId}/mix?batch=${batches.length}`);
+  });
+
+  const tickets = listed.flatMap(([name, id]) =>
+    computePlan(assemblePlanInput(firmWith(), id)!)
+      .batches.filter(({ make }, i, all) => all.findIndex((other) => other.make === make) === i)
+      .map((batch) => [name, batch.make, id, batch] as const),
+  );
+  test('there is a ticket of more than one make to try', () => expect(new Set(tickets.map(([, make]) => make)).size).toBeGreaterThan(3));
+
+  test.each(tickets)('%s, %s: its lines are the core’s, ticked one at a time; opening it keeps its number', async (_name, make, jobId, batch) => {
+    await showJob(jobId, () => <MixScreen />, { at: { job: jobId, batch: batch.number } });
     const lines = screen.getAllByRole('checkbox');
-    expect(lines).toHaveLength(chosen.ticket.lines.length);
-    expect(lines.map((line) => line.getAttribute('aria-label')?.split(' ')[0])).toEqual(
-      chosen.ticket.lines.map(({ code }) => sayCoded(PLAIN, `mix.${code}`).split(' ')[0]),
-    );
+    expect(lines).toHaveLength(batch.lines.length);
     await press(lines[0]!);
     expect(screen.getAllByRole('checkbox', { checked: true })).toHaveLength(1);
     await press(lines[0]!);
     expect(screen.queryAllByRole('checkbox', { checked: true })).toHaveLength(0);
-    expect(written()).toEqual([]);
+    await waitFor(() =>
+      expect(written().at(-1)?.change).toMatchObject({
+        kind: 'chalked',
+        batch: batch.number,
+        payload: { key: batch.key },
+        findingId: batch.serves[0]!.findingId,
+      }),
+    );
+    expect(written().map(({ kind }) => kind)).toEqual(['plan.add', 'pourEvent.add']);
+    // Parts and what comes ready know nothing of water, powder, bags or trowels.
+    if (make === 'parts' || make === 'ready')
+      expect(lines.map((line) => line.getAttribute('aria-label')).join(' ')).not.toMatch(/[Ww]ater|[Pp]owder|bag|trowel/);
   });
 });

@@ -6,8 +6,10 @@ import { tried, type Tried } from './tried';
 /** Survey, plan and comparison off the main thread: the same functions, the same figures. */
 const worker = {
   survey: (input: PlanInput): Tried<Survey> => tried(() => surveyOf(input)),
+  /** with the whole shelf for every finding */
+  compute: (input: PlanInput): Plan => computePlan(input),
   /** with the best of the shelf for every finding: what systems are chosen from */
-  compute: (input: PlanInput): Plan => computePlan(input, { ranked: 'best' }),
+  best: (input: PlanInput): Plan => computePlan(input, { ranked: 'best' }),
   /** the whole shelf for one finding */
   rank: (input: PlanInput, findingId: string): Ranked[] => rankingOf(input, findingId),
   /** without the shelf: what a screen that chooses nothing needs */

@@ -21,7 +21,9 @@ function beforeBy(a: readonly number[], b: readonly number[]): number {
 const dealtTogether = <M>(group: readonly LayerAsk<M>[], amount: number): { readonly binding: LayerAsk<M>; readonly dealt: Dealt } =>
   group
     .map((binding) => ({ binding, dealt: binding.dealt(amount) }))
-    .reduce((least, tried) => (tried.dealt.fits < least.dealt.fits || (tried.dealt.fits === least.dealt.fits && tried.dealt.each < least.dealt.each) ? tried : least));
+    .reduce((least, tried) =>
+      tried.dealt.fits < least.dealt.fits || (tried.dealt.fits === least.dealt.fits && tried.dealt.each < least.dealt.each) ? tried : least,
+    );
 
 /** What a batch holds, what counts as nothing, and less than what of another layer is not begun in it. */
 interface Room {
@@ -95,7 +97,7 @@ export function batchList<M>(asks: readonly LayerAsk<M>[]): (Batch & M)[] {
     );
   while (waiting.length > 0) {
     const at = waiting.map((ask) => ({ ask, ready_s: Math.max(now_s, readyAt(ask)) }));
-    const first = at.reduce((least, other) => (other.ready_s - least.ready_s || beforeBy(other.ask.order, least.ask.order)) < 0 ? other : least);
+    const first = at.reduce((least, other) => ((other.ready_s - least.ready_s || beforeBy(other.ask.order, least.ask.order)) < 0 ? other : least));
     now_s = Number.isFinite(first.ready_s) ? first.ready_s : now_s;
     const group = at
       .filter(({ ask, ready_s }) => ask === first.ask || (ask.pool !== null && ask.pool === first.ask.pool && ready_s <= now_s))

@@ -34,6 +34,9 @@ export const MIX_TABLE = {
   pailDryShare: constant(0.9, '1', 'how full a pail may be of dry bulk and water', 'method'),
   stone: constant({ moisture: 0, absorption: 0.01 }, '1', 'clean dry stone, by mass'),
   batchLeast_kg: constant(0.25, 'kg', 'the smallest mix that a jug can measure: a cupful'),
+  cup_m3: constant(0.25e-3, 'm3', 'a measuring cup', 'method'),
+  jug_m3: constant(1e-3, 'm3', 'a measuring jug', 'method'),
+  smallPail_m3: constant(8e-3, 'm3', 'a small pail', 'method'),
   byWeightStep: constant(0.8, '1', 'batches by weight are tried so much smaller each time', 'method'),
   handsFactor: constant([1, 1.7, 2.2], '1', 'rate of one, two and three hands on one panel'),
 } as const;

@@ -13,3 +13,4 @@ export * from './extend';
 export * from './fibre';
 export * from './partsByMass';
 export * from './fromStock';
+export * from './vesselFor';

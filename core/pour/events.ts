@@ -1,5 +1,5 @@
-/** What a thumb can log in a pour. An undo is an event too: nothing is ever taken away. */
-export const EVENT_KINDS = ['start', 'placed', 'finished', 'wentHard', 'note', 'undo'] as const;
+/** What a thumb can log in a pour, and that a number is written on a ticket or a label. An undo is an event too: nothing is ever taken away. */
+export const EVENT_KINDS = ['start', 'placed', 'finished', 'wentHard', 'note', 'undo', 'chalked'] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
 /** What was tapped, by whom, when. */
@@ -8,7 +8,7 @@ export interface PourEvent {
   readonly jobId: string;
   readonly findingId: string;
   readonly planId: string;
-  /** the number written on the pail: the plan's, or 4b for an extra one; never used again */
+  /** what is written on the pail: the list's number, its third shot 5-3, or 4b for an extra one; never used again */
   readonly batch: string;
   readonly device: string;
   readonly seq: number;
@@ -18,7 +18,8 @@ export interface PourEvent {
   readonly person: string;
   readonly kind: EventKind;
   readonly v: 1;
-  readonly payload: { readonly text?: string };
+  /** `key`: by which the batch list knows the batch, whatever its number */
+  readonly payload: { readonly text?: string; readonly key?: string };
   readonly undoes?: string;
 }
 
@@ -27,6 +28,8 @@ export interface BatchState {
   readonly batch: string;
   readonly findingId: string;
   readonly planId: string;
+  /** by which the batch list knows it; null for what was logged before there was one */
+  readonly key: string | null;
   readonly startedAt: number;
   readonly person: string;
   readonly placedAt: number | null;
@@ -65,6 +68,7 @@ export function fold(events: readonly PourEvent[]): BatchState[] {
           batch: event.batch,
           findingId: event.findingId,
           planId: event.planId,
+          key: event.payload.key ?? null,
           startedAt: at,
           person: event.person,
           placedAt: null,
@@ -81,14 +85,4 @@ export function fold(events: readonly PourEvent[]): BatchState[] {
       batches.set(key, { ...state, ends: [...state.ends, { kind: event.kind, at, eventId: event.id }], running: false });
   }
   return [...batches.values()].sort((a, b) => a.startedAt - b.startedAt);
-}
-
-/** The next number to write on a pail: the plan's until they are used up, then letters on the last. */
-export function nextBatch({ used, planned }: { used: readonly string[]; planned: number }): string {
-  for (let number = 1; number <= planned; number += 1) if (!used.includes(String(number))) return String(number);
-  for (let letter = 98; letter <= 122; letter += 1) {
-    const extra = `${Math.max(1, planned)}${String.fromCharCode(letter)}`;
-    if (!used.includes(extra)) return extra;
-  }
-  return `${Math.max(1, planned)}z${used.length}`;
 }

@@ -1,2 +1,3 @@
 export * from './events';
 export * from './BatchClock';
+export * from './written';

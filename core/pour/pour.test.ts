@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { BatchWindowInput } from '../setting';
-import { BatchClock, byTime, fold, nextBatch, type EventKind, type PourEvent } from './index';
+import { BatchClock, byTime, chalkedOf, extraOf, fold, listedNumber, nextOf, startedOf, writtenOn, type EventKind, type PourEvent } from './index';
 
 let seq = 0;
 const event = (kind: EventKind, at: number, change: Partial<PourEvent> = {}): PourEvent => {
@@ -52,11 +52,34 @@ test('an undo takes one event back, two ends are both kept, and clock offsets ar
   expect(fold([event('placed', 10)])).toEqual([]);
 });
 
-test('a number is never used again', () => {
-  expect(nextBatch({ used: [], planned: 3 })).toBe('1');
-  expect(nextBatch({ used: ['1', '2'], planned: 3 })).toBe('3');
-  expect(nextBatch({ used: ['1', '2', '3'], planned: 3 })).toBe('3b');
-  expect(nextBatch({ used: ['1', '2', '3', '3b'], planned: 3 })).toBe('3c');
+test('a number is never used again: shots are counted on their batch, extra ones get letters, a phone without signal its own', () => {
+  const plain = { number: '3', key: 'a:1', shots: null };
+  const squeezed = { number: '5', key: 'c:1', shots: { count: 3 } };
+  expect(nextOf(plain, [])).toBe('3');
+  expect(nextOf(plain, ['3'])).toBeNull();
+  expect(writtenOn(squeezed)).toEqual(['5-1', '5-2', '5-3']);
+  expect(nextOf(squeezed, ['5-1', '5-2'])).toBe('5-3');
+  expect(extraOf('3', ['3'])).toBe('3b');
+  expect(extraOf('3', ['3', '3b'])).toBe('3c');
+  expect(extraOf('3', ['3'], 'k')).toBe('3bk');
+  expect(['4b', '5-3', '12', '3bk'].map(listedNumber)).toEqual(['4', '5', '12', '3']);
+});
+
+test('what is chalked is what was written, the first first; an undone start stays written, an older one is known by its finding', () => {
+  const start = event('start', 10, { batch: '2', payload: { key: 'a:1' } });
+  const events = [
+    start,
+    event('undo', 12, { undoes: start.id }),
+    event('chalked', 5, { batch: '1', payload: { key: 'b:1' } }),
+    event('start', 20, { batch: '3b' }),
+  ];
+  expect(chalkedOf(events)).toEqual([
+    { number: '1', key: 'b:1' },
+    { number: '2', key: 'a:1' },
+    { number: '3', key: 'f/fill/1:3' },
+  ]);
+  expect(startedOf(events)).toEqual(['2', '3b']);
+  expect(fold(events).map(({ batch }) => batch)).toEqual(['3b']);
 });
 
 const basis = (evaporation_kg_m2h: number): BatchWindowInput => ({
@@ -101,7 +124,7 @@ test('events out of their turn change nothing; ties go by device and then by cou
   expect([late, early].sort(byTime)).toEqual([early, late]);
   expect([early, late].sort(byTime)).toEqual([early, late]);
   const letters = Array.from({ length: 25 }, (_, i) => `1${String.fromCharCode(98 + i)}`);
-  expect(nextBatch({ used: ['1', ...letters], planned: 0 })).toBe('1z26');
+  expect(extraOf('1', ['1', ...letters])).toBe('1z26');
 });
 
 test('nothing to dry: the clock follows the budgets alone', () => {

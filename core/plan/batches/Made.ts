@@ -1,13 +1,15 @@
 import type { Batch as Listed } from '../../batches';
 import type { MilestoneTime } from '../window/milestones';
 import type { Shots } from '../window/shotsFor';
-import type { Ticket } from '../window/ticket';
+import type { Ticket, TicketLine } from '../window/ticket';
 import type { WindowAnswer } from '../window/windowFor';
 import type { SlurryPlan } from '../Plan';
 
 /** What is made of a portion. */
 export interface Made {
-  /** what goes into the vessel, in its order; null for what is brushed or rolled from its tin */
+  /** what is done for it, in its order: what goes into the vessel, and what comes before the trowel */
+  readonly lines: readonly TicketLine[];
+  /** a mix's share of a bag, its water and what may still be added; null for what is brushed or rolled from its tin */
   readonly ticket: Ticket | null;
   /** how long it works; null for what has no clock of its own */
   readonly window: WindowAnswer | null;
@@ -18,8 +20,8 @@ export interface Made {
   /** what it covers, m2; null where that says nothing */
   readonly area_m2: number | null;
   /** how long it may wait to be covered, s; null where that does not matter */
-  readonly open: { readonly least_s: number; readonly most_s: number } | null;
-  /** every milestone of it with its P10-P90, from its own start */
+  readonly open: { readonly least_s: number; readonly most_s: number | null } | null;
+  /** every milestone of it, from its own start */
   readonly milestones: readonly MilestoneTime[];
 }
 

@@ -1,9 +1,10 @@
 import type { LayerAsk, LayerWait, WaitReason } from '../../batches';
 import { houseOf } from '../../choose';
-import { slurry } from '../../mix';
+import { MIX, slurry } from '../../mix';
+import { ceilingOf } from '../../quantity';
 import { bagOf, isReady, isResin } from '../../shelf';
 import type { FindingInput, StepFace } from '../../survey';
-import type { Point } from '../../takeoff';
+import { TAKEOFF, type Point } from '../../takeoff';
 import type { Context } from '../input/Context';
 import { kindOf } from '../kinds';
 import { stoneFor } from '../orders/mixOf';
@@ -12,6 +13,7 @@ import { atSlab, readyToRub } from '../steps/atSlab';
 import { filledTakeOff } from '../steps/filledTakeOff';
 import { stepsWith, type RepairStep } from '../steps/RepairStep';
 import { portionsOf } from '../systems/portionsOf';
+import type { TicketLine } from '../window/ticket';
 import type { Made } from './Made';
 
 /** A layer that is mixed: its finding with its sheet, and what was made of it. */
@@ -92,12 +94,12 @@ const idOf = (findingId: string, role: string, laid?: Pick<Laid, 'step' | 'lift'
 const wait = (on: string, reason: WaitReason, after: RepairStep['after']): LayerWait[] =>
   after ? [{ on, least_s: after.least_s, most_s: after.most_s, reason }] : [{ on, least_s: 0, most_s: null, reason }];
 
-const NOTHING: Made = { ticket: null, window: null, shots: null, slurry: null, area_m2: null, open: null, milestones: [] };
+const NOTHING: Made = { lines: [], ticket: null, window: null, shots: null, slurry: null, area_m2: null, open: null, milestones: [] };
 
 /** An agent, cure or coat: it comes ready, and its tin says how far it goes. */
 function aidAsk({ context, role }: Mixed, aid: AidPlan, number: number, waits: readonly LayerWait[]): Ask {
   const { finding } = context;
-  const open = aid.open ? { least_s: aid.open.least_s, most_s: aid.open.most_s ?? Infinity } : null;
+  const { open } = aid;
   return {
     id: idOf(finding.id, aid.role),
     findingId: finding.id,
@@ -113,7 +115,10 @@ function aidAsk({ context, role }: Mixed, aid: AidPlan, number: number, waits: r
     waits,
     order: orderOf({ context, role } as Mixed, { step: onStep(finding)?.step ?? null, lift: aid.role === 'bond' ? 0 : 99, finding: number }),
     dealt: (amount) => ({ each: amount, count: 1, last: amount, limit: null, fits: true }),
-    made: (amount) => ({ ...NOTHING, area_m2: aid.amount.p50 > 0 ? (aid.area_m2 * amount) / aid.amount.p50 : null, open }),
+    made(amount) {
+      const area_m2 = (aid.area_m2 * amount) / aid.amount.p50;
+      return { ...NOTHING, lines: [{ code: 'brushOn', area_m2 }], area_m2, open };
+    },
     busy_s: () => 0,
   };
 }
@@ -143,14 +148,30 @@ function slurryAsk(mixed: Mixed, number: number): Ask | null {
     dealt: (all) => ({ each: all / sections, count: sections, last: all / sections, limit: null, fits: true }),
     made(part) {
       const share = part / amount;
+      const section = { liquid_m3: liquid_m3 * share, ...slurry({ liquid_m3: liquid_m3 * share }) };
+      const area_m2 = context.takeOff.area_m2 * share;
+      const water_m3 = section.water_kg / MIX.water_kg_m3;
       return {
         ...NOTHING,
-        slurry: { liquid_m3: liquid_m3 * share, ...slurry({ liquid_m3: liquid_m3 * share }) },
-        area_m2: context.takeOff.area_m2 * share,
+        slurry: section,
+        area_m2,
+        lines: [
+          { code: 'water', volume_m3: water_m3, level_m3: water_m3 },
+          { code: 'latex', volume_m3: section.liquid_m3 - water_m3, mass_kg: section.latex_kg },
+          { code: 'cement', mass_kg: section.cement_kg },
+          { code: 'brushOn', area_m2 },
+        ],
       };
     },
     busy_s: () => 0,
   };
+}
+
+/** What gels is left alone, and goes in portion by portion. */
+function byHand({ steps }: ChosenPlan, make: Ask['make'], volume_m3: number): TicketLine[] {
+  if (make !== 'hand') return [];
+  const gel = stepsWith(steps, 'step.gelWait').map(({ figures }): TicketLine => ({ code: 'gel', time_s: figures.gel_s }));
+  return [...gel, { code: 'portions', count: Math.max(1, ceilingOf(volume_m3 / TAKEOFF.handPortion_m3)) }];
 }
 
 /** What one mixed layer asks of the bucket, with its agent before it and its cure and coat after it. */
@@ -207,7 +228,8 @@ function asksFor(mixed: Mixed, number: number): Ask[] {
           ({ ticket, window }) => same(ticket.share, share) && (window.question.follows ?? false) === follows,
         );
         const { ticket, window } = known ?? portions.at(share, follows);
-        return { ...NOTHING, ticket, window, shots: portions.shots, area_m2: window.batch.area_m2, milestones: window.milestones };
+        const lines = [...ticket.lines, ...byHand(chosen, make, window.batch.volume_m3)];
+        return { ...NOTHING, lines, ticket, window, shots: portions.shots, area_m2: window.batch.area_m2, milestones: window.milestones };
       },
       busy_s: ({ window }) => {
         if (!window) return 0;
@@ -233,10 +255,7 @@ function asksFor(mixed: Mixed, number: number): Ask[] {
 function recoatAfter({ context, chosen }: Mixed): RepairStep['after'] {
   const { sheet } = context;
   const { slab_C } = chosen.window.question;
-  return atSlab(
-    { sheet, slab_C, Ea_J_mol: chosen.window.basis.course.Ea_J_mol },
-    sheet.intervals?.recoat ?? { least_s: readyToRub(sheet), most_s: null },
-  );
+  return atSlab({ sheet, slab_C, Ea_J_mol: chosen.window.basis.course.Ea_J_mol }, sheet.intervals?.recoat ?? { least_s: readyToRub(sheet), most_s: null });
 }
 
 const lastOf = ({ context: { finding }, role, chosen }: Mixed): string => idOf(finding.id, role, laidOf(chosen).at(-1));

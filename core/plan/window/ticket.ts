@@ -14,10 +14,19 @@ export type TicketLine =
   | { readonly code: 'stone'; readonly mass_kg: number }
   | { readonly code: 'fibre'; readonly mass_kg: number }
   | { readonly code: 'sand'; readonly mass_kg: number }
-  | { readonly code: 'part'; readonly part: number; readonly level_m3: number; readonly mass_kg: number }
+  /** so much of a part, up to a mark of all that is in by then */
+  | { readonly code: 'part'; readonly part: number; readonly volume_m3: number; readonly level_m3: number; readonly mass_kg: number }
   | { readonly code: 'ready'; readonly volume_m3: number; readonly mass_kg: number }
   | { readonly code: 'powder'; readonly share: number; readonly mass_kg: number; readonly portions: number; readonly level_m3: number }
-  | { readonly code: 'mix'; readonly time_s: number };
+  | { readonly code: 'mix'; readonly time_s: number }
+  | { readonly code: 'latex'; readonly volume_m3: number; readonly mass_kg: number }
+  | { readonly code: 'cement'; readonly mass_kg: number }
+  /** left alone until it gels */
+  | { readonly code: 'gel'; readonly time_s: number }
+  /** pressed in by hand, one after another */
+  | { readonly code: 'portions'; readonly count: number }
+  /** brushed or rolled on from its tin, or from the pot */
+  | { readonly code: 'brushOn'; readonly area_m2: number };
 
 /** What goes into the vessel for one batch, in its order. */
 export interface Ticket {
@@ -62,7 +71,13 @@ export function ticketOf({ sheet, batch, task, share, volume_m3, stone, fibre_kg
     // In a pail the parts are weighed, or filled up to their marks.
     const { densities_kg_m3, byMass } = resinOf(sheet);
     const masses_kg = shots?.masses_kg ?? partsByMass({ byVolume: parts, densities_kg_m3, byMass }).shares.map((of) => of * mixed_kg);
-    const lines = marks_m3.map((level_m3, part): TicketLine => ({ code: 'part', part, level_m3, mass_kg: masses_kg[part] ?? 0 }));
+    const lines = marks_m3.map((level_m3, part): TicketLine => ({
+      code: 'part',
+      part,
+      volume_m3: level_m3 - (marks_m3[part - 1] ?? 0),
+      level_m3,
+      mass_kg: masses_kg[part] ?? 0,
+    }));
     const sand: TicketLine[] = sand_kg > 0 ? [{ code: 'sand', mass_kg: sand_kg }] : [];
     return { share, lines: [...lines, mix, ...sand], task, waterRatio: 0, moreWater_m3: 0 };
   }

@@ -1,0 +1,107 @@
+import { nearestMark } from '@tufa/core/mix';
+import type { Batch, TicketLine } from '@tufa/core/plan';
+import { printIn, siFactor } from '@tufa/core/quantity';
+import type { Sheet } from '@tufa/core/shelf';
+import { isNamedShare, printFigure, say, sayShare } from '@tufa/words';
+import type { Speaker } from '@tufa/words/speak';
+import { vessel } from '../parts/job/vessel';
+
+/** What a ticket is read with. */
+interface Read {
+  readonly batch: Batch;
+  /** nothing for what is no sheet of the shelf: a slurry, an agent */
+  readonly sheet: Sheet | undefined;
+}
+
+/** A line as it stands on the ticket and is read aloud: what, how much, how. */
+export interface SaidLine {
+  readonly label: string;
+  readonly main: string;
+  readonly sub: string;
+}
+
+/** A small powder by the level teaspoon, to a quarter. */
+const teaspoons = (volume_m3: number): string => printIn({ kind: 'volume', value: Math.round((volume_m3 / TEASPOON_M3) * 4) * (TEASPOON_M3 / 4), unit: 'tsp' });
+const TEASPOON_M3 = siFactor('volume', 'tsp');
+
+/** One mark of the jug the crew holds: four ounces, or fifty millilitres. */
+const MARK_M3 = { us: 4 * 2.95735295625e-5, metric: 5e-5 } as const;
+
+/** The jug's nearest mark inside the sheet's band of water, and how far it is off. */
+function markText(speaker: Speaker, { water_m3, powder_kg, sheet }: { water_m3: number; powder_kg: number; sheet: Sheet }): string {
+  if (!sheet.water) return '';
+  const band = { least_m3: (powder_kg * sheet.water.least) / 1000, most_m3: (powder_kg * sheet.water.most) / 1000 };
+  const mark = nearestMark({ wanted_m3: water_m3, step_m3: MARK_M3[speaker.system], ...band });
+  if (!mark) return say(speaker, 'mix.noMark');
+  const percent = Math.round(mark.difference * 100);
+  const off = percent === 0 ? '' : `, ${percent > 0 ? '+' : '\u2212'}${Math.abs(percent)} %`;
+  return `${say(speaker, 'mix.mark', { mark: vessel(speaker, 'volume', mark.mark_m3) })}${off}`;
+}
+
+/** A share with a name is taken by the bag, any other by weight; either says the other too. */
+function powderText(speaker: Speaker, { share, mass_kg, portions }: Extract<TicketLine, { code: 'powder' }>): { main: string; sub: string } {
+  const mass = vessel(speaker, 'mass', mass_kg);
+  const [main, other] = isNamedShare(share) ? [sayShare(speaker, share), mass] : [mass, sayShare(speaker, share)];
+  return { main, sub: portions > 1 ? say(speaker, 'mix.inGoes', { mass: other, count: portions }) : other };
+}
+
+const figureOf = (speaker: Speaker, line: TicketLine, { batch, sheet }: Read): { main: string; sub: string } => {
+  const powder_kg = batch.window?.batch.powder_kg ?? 0;
+  switch (line.code) {
+    case 'water':
+      return {
+        main: vessel(speaker, 'volume', line.volume_m3),
+        sub: sheet ? `${say(speaker, 'mix.toLower')}. ${markText(speaker, { water_m3: line.volume_m3, powder_kg, sheet })}` : say(speaker, 'mix.slurryLiquid'),
+      };
+    case 'ice':
+      return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.iceMelts') };
+    case 'citric':
+      return { main: vessel(speaker, 'mass', line.mass_kg), sub: `${teaspoons(line.volume_m3)}, ${say(speaker, 'mix.stirGone')}` };
+    case 'colour':
+      return { main: say(speaker, 'mix.colourPacks', { count: Math.round(line.packs * 100) / 100 }), sub: say(speaker, 'mix.stirGone') };
+    case 'stone':
+      return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.stoneIn') };
+    case 'sand':
+      return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.sandIn') };
+    case 'fibre':
+      return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.fibreLast') };
+    case 'ready':
+      return { main: vessel(speaker, 'volume', line.volume_m3), sub: say(speaker, 'mix.readyAsItIs') };
+    case 'part':
+      return {
+        main: vessel(speaker, 'volume', line.volume_m3),
+        sub: say(speaker, batch.shots ? 'mix.partMark' : 'mix.partWeigh', {
+          mark: vessel(speaker, 'volume', line.level_m3),
+          mass: vessel(speaker, 'mass', line.mass_kg),
+        }),
+      };
+    case 'retarder':
+      return { main: say(speaker, 'day.packets', { count: Math.round(line.packets * 100) / 100 }), sub: say(speaker, 'mix.stirGone') };
+    case 'powder':
+      return powderText(speaker, line);
+    case 'mix':
+      return { main: printFigure(speaker, 't_s', line.time_s), sub: say(speaker, batch.shots ? 'mix.shakeIt' : 'mix.slow') };
+    case 'latex':
+      return { main: vessel(speaker, 'volume', line.volume_m3), sub: say(speaker, 'mix.slurryLatex') };
+    case 'cement':
+      return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.slurryCement') };
+    case 'gel':
+      return { main: printFigure(speaker, 't_s', line.time_s), sub: say(speaker, 'mix.gelWait') };
+    case 'portions':
+      return { main: String(line.count), sub: say(speaker, 'mix.portionsHow') };
+    case 'brushOn':
+      return { main: printFigure(speaker, 'a_m2', line.area_m2), sub: say(speaker, 'mix.brushThin') };
+  }
+};
+
+/** Parts as they are called on the tin. */
+const PARTS = ['A', 'B', 'C', 'D'] as const;
+
+/** A ticket line in words: a part by its letter, a bottle shaken where a pail is stirred. */
+export function sayLine(speaker: Speaker, line: TicketLine, read: Read): SaidLine {
+  const label =
+    line.code === 'part'
+      ? say(speaker, 'mix.partName', { part: PARTS[line.part] ?? String(line.part + 1) })
+      : say(speaker, line.code === 'mix' && read.batch.shots ? 'mix.shake' : `mix.${line.code}`);
+  return { label, ...figureOf(speaker, line, read) };
+}
