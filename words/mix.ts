@@ -163,3 +163,28 @@ export const mix = {
   ackFirst: 'Tap Understood above before the first batch.',
   working: 'Computing ...',
 } as const;
+
+/** How a job is mixed, and where. */
+export const ways = {
+  title: 'How it is mixed',
+  share: 'How much at once',
+  byMinute: 'By the minute',
+  retarder: 'Retarder in each bag',
+  stone: 'Clean stone',
+  byDepth: 'As the depth asks',
+  toPowder: '{{m_share}} of the powder',
+  fibre: 'Fibre',
+  colour: 'Colour, packs a bag',
+  colourFault: 'Write how many packs go to a bag, 0 to 20.',
+  carry: 'Carried to the place, seconds',
+  carryFault: 'Write seconds, 0 to 3600.',
+  place: 'Where it is laid',
+  humidity: 'Humidity, %',
+  humidityFault: 'Write percent, 1 to 100.',
+  windUs: 'Wind at the slab, mph',
+  windMetric: 'Wind at the slab, km/h',
+  windFault: 'Write the wind as a figure, 0 for none.',
+  sun: 'The pail stands',
+  since: 'Since you opened this',
+  from: 'Compare from here on',
+} as const;

@@ -9,7 +9,7 @@ import { conflict, jobs, state } from './jobs';
 import { opinion, refused, stale, stop, verdict } from './judgement';
 import { kit } from './kit';
 import { field, gauge, keypad, photo } from './measuring';
-import { mix } from './mix';
+import { mix, ways } from './mix';
 import { pour } from './pour';
 import { problems } from './problems';
 import { reasons } from './reasons';
@@ -71,6 +71,7 @@ export const work = {
   fix,
   reason: reasons,
   mix,
+  ways,
   day,
   rain,
   lever,

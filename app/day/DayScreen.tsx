@@ -41,7 +41,10 @@ function Day({ view }: { view: JobView }) {
   const [tried, setTried] = useState<Try>(draft ?? {});
   const [quantity, setQuantity] = useState<StrataQuantity>('slab_C');
   const go = (step: Step) => (): void => router.replace(links.step(view.job.id, step));
-  const list = useMemo(() => (view.plan ? listOf({ plan: view.plan, events: view.events }).filter(({ window }) => window !== null) : []), [view.plan, view.events]);
+  const list = useMemo(
+    () => (view.plan ? listOf({ plan: view.plan, events: view.events }).filter(({ window }) => window !== null) : []),
+    [view.plan, view.events],
+  );
   const [picked, setPicked] = useState<string | null>(null);
   const batch = list.find(({ key }) => key === picked) ?? list[0];
   // What is refused is on no list; what would give it time is looked for all the same.

@@ -22,8 +22,11 @@ import { inUse } from '../pour/storedPlan';
 import { BatchRow } from './BatchRow';
 import { CrewView } from './CrewView';
 import { JobOrder } from './JobOrder';
+import { ChangeCost } from './ChangeCost';
+import { PlaceView } from './PlaceView';
 import { PlanFile } from './PlanFile';
 import { TicketScreen } from './TicketScreen';
+import { WaysView } from './WaysView';
 
 export const MixScreen = () => <StepScreen step="mix">{(view) => <Mix key={view.job.id} view={view} />}</StepScreen>;
 
@@ -133,6 +136,9 @@ function Mix({ view: present }: { view: JobView }) {
             </View>
             <Cautions screen="mix" input={input} plan={plan} data={view.data} />
             <CrewView jobId={view.job.id} input={input} works={works} />
+            <WaysView jobId={view.job.id} input={input} plan={plan} />
+            <PlaceView jobId={view.job.id} input={input} />
+            <ChangeCost plan={plan} />
             <JobOrder input={input} plan={plan} />
             <PlanFile view={view} />
           </View>

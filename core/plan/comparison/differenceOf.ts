@@ -1,5 +1,4 @@
 import type { Plan, StageHashes } from '../Plan';
-import { mixedOfPlan } from '../systems/mixedOf';
 
 /** What of a plan people hold on to, before and after. */
 export interface PlanDifference {
@@ -16,12 +15,12 @@ export interface PlanDifference {
 export const isStale = (planned: StageHashes, now: StageHashes): boolean => planned.takeOff !== now.takeOff || planned.layers !== now.layers;
 
 const sums = (plan: Plan) => {
-  const chosen = mixedOfPlan(plan.findings);
+  const clocked = plan.batches.flatMap(({ window, shots }) => (window ? [{ window, count: shots?.count ?? 1 }] : []));
   return {
     bad_m2: plan.elements.reduce((sum, { bad_m2 }) => sum + bad_m2, 0),
     packages: plan.orders.reduce((sum, order) => sum + order.chosen.packages.reduce((all, { count }) => all + count, 0), 0),
-    batches: chosen.reduce((sum, { batches }) => sum + batches.count, 0),
-    work_s: chosen.reduce((sum, { batches, window }) => sum + batches.count * window.window.finishNeeds_s, 0),
+    batches: clocked.reduce((sum, { count }) => sum + count, 0),
+    work_s: clocked.reduce((sum, { window, count }) => sum + count * window.window.finishNeeds_s, 0),
     cost_minor: plan.orders.reduce((sum, order) => sum + order.chosen.cost_minor, 0) + plan.aids.reduce((sum, { cost_minor }) => sum + cost_minor, 0),
   };
 };

@@ -1,0 +1,109 @@
+import { sheetOf, type BatchInput, type Plan, type PlanInput } from '@tufa/core/plan';
+
+import { MIX } from '@tufa/core/mix';
+import { say, sayShare } from '@tufa/words';
+import { View } from 'react-native';
+import { quantityText } from '../day/quantityText';
+import { change, write } from '../outbox/useFirm';
+import { useSpeaker } from '../parts/phone/speaker';
+import { Choice } from '../parts/ui/Choice';
+import { T } from '../parts/ui/T';
+import { fibreAids } from './fibreAids';
+import { TypedFigure } from '../parts/ui/TypedFigure';
+
+const near = (a: number, b: number): boolean => Math.abs(a - b) < 1e-9;
+/** A figure of no unit that lies between two; undefined for what cannot be read. */
+const readBetween =
+  (least: number, most: number) =>
+  (text: string): number | undefined => {
+    const value = Number(text.replace(',', '.').trim());
+    return text.trim() !== '' && value >= least && value <= most ? value : undefined;
+  };
+
+/** How it is mixed, kept with the job: how much at once, what goes in beside the powder, how far it is carried. Each is offered where a sheet of the list takes it. */
+export function WaysView({ jobId, input, plan }: { jobId: string; input: PlanInput; plan: Plan }) {
+  const speaker = useSpeaker();
+  const { batch, crew, firm } = input;
+  const keep = (next: BatchInput): void => void write(change('job', 'change', jobId, { batch: next }));
+  const without = (name: 'stone' | 'fibre' | 'colourPacks'): BatchInput => {
+    const { [name]: _left, ...rest } = batch;
+    return rest;
+  };
+  const sheets = [...new Set(plan.batches.flatMap(({ productId, make }) => (make === 'pail' || make === 'hand' ? [productId] : [])))].flatMap(
+    (id) => sheetOf(input, id) ?? [],
+  );
+  if (sheets.length === 0) return null;
+  const doses = [...new Set(sheets.flatMap(({ retarder, retarderUnit }) => (retarderUnit === 'citric' ? [] : retarder.map(([dose]) => dose))))].sort(
+    (a, b) => a - b,
+  );
+  const stone = sheets.find(({ extension }) => extension)?.extension ?? null;
+  const fibres = fibreAids(input);
+  const shares = [...firm.grid].sort((a, b) => b - a);
+  return (
+    <View className="gap-3" testID="ways">
+      <T as="h2">{say(speaker, 'ways.title')}</T>
+      <Choice
+        label={say(speaker, 'ways.share')}
+        value={batch.share === null ? 'byMinute' : (shares.map(String).find((share) => near(Number(share), batch.share!)) ?? null)}
+        options={[
+          { value: 'byMinute', label: say(speaker, 'ways.byMinute') },
+          ...shares.map((share) => ({ value: String(share), label: sayShare(speaker, share) })),
+        ]}
+        onChange={(value) => keep({ ...batch, share: value === 'byMinute' ? null : Number(value) })}
+      />
+      {doses.length > 1 ? (
+        <Choice
+          label={say(speaker, 'ways.retarder')}
+          value={doses.map(String).find((dose) => near(Number(dose), batch.retarderDose)) ?? null}
+          options={doses.map((dose) => ({ value: String(dose), label: quantityText(speaker, 'retarderDose', dose) }))}
+          onChange={(dose) => keep({ ...batch, retarderDose: Number(dose) })}
+        />
+      ) : null}
+      {stone ? (
+        <Choice
+          label={say(speaker, 'ways.stone')}
+          value={batch.stone ? (near(batch.stone.ratio, stone.most) ? 'most' : near(batch.stone.ratio, stone.most / 2) ? 'half' : null) : 'byDepth'}
+          options={[
+            { value: 'byDepth', label: say(speaker, 'ways.byDepth') },
+            { value: 'half', label: say(speaker, 'ways.toPowder', { m_share: stone.most / 2 }) },
+            { value: 'most', label: say(speaker, 'ways.toPowder', { m_share: stone.most }) },
+          ]}
+          onChange={(value) =>
+            keep(value === 'byDepth' ? without('stone') : { ...batch, stone: { ratio: value === 'most' ? stone.most : stone.most / 2, ...MIX.stone } })
+          }
+        />
+      ) : null}
+      {fibres.length > 0 ? (
+        <Choice
+          label={say(speaker, 'ways.fibre')}
+          value={
+            batch.fibre ? (fibres.find(({ fibre }) => fibre.kind === batch.fibre!.kind && near(fibre.dose_kg_m3, batch.fibre!.dose_kg_m3))?.id ?? null) : 'none'
+          }
+          options={[{ value: 'none', label: say(speaker, 'day.none') }, ...fibres.map(({ id, name }) => ({ value: id, label: name }))]}
+          onChange={(id) => {
+            const fibre = fibres.find((each) => each.id === id)?.fibre;
+            keep(fibre ? { ...batch, fibre } : without('fibre'));
+          }}
+        />
+      ) : null}
+      <View className="flex-row flex-wrap gap-3">
+        <TypedFigure
+          label={say(speaker, 'ways.colour')}
+          shown={String(batch.colourPacks ?? 0)}
+          assumed={false}
+          fault={say(speaker, 'ways.colourFault')}
+          read={readBetween(0, 20)}
+          onChange={(colourPacks) => keep(colourPacks > 0 ? { ...batch, colourPacks } : without('colourPacks'))}
+        />
+        <TypedFigure
+          label={say(speaker, 'ways.carry')}
+          shown={String(Math.round(crew.carry_s))}
+          assumed={false}
+          fault={say(speaker, 'ways.carryFault')}
+          read={readBetween(0, 3600)}
+          onChange={(carry_s) => void write(change('job', 'change', jobId, { crew: { ...crew, carry_s } }))}
+        />
+      </View>
+    </View>
+  );
+}
