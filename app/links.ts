@@ -40,6 +40,7 @@ export const links = {
     address('/shelf/new', { from, as: changes ? 'change' : undefined, goes: goes ? '1' : undefined }),
   compare: (sheetIds: readonly string[]) => address('/shelf/compare', { ids: sheetIds.join(',') }),
   bench: () => address('/bench'),
+  sum: (sum: string) => address(`/bench/${sum}`),
   window: (sheetId?: string) => address('/bench/window', { sheet: sheetId }),
   firm: () => address('/firm'),
 } as const;

@@ -16,6 +16,7 @@ import {
   systemsHeight,
   systemsScene,
   toSvg,
+  bottleScene,
   vesselScene,
   type Label,
   type Scene,
@@ -162,6 +163,27 @@ test('ruler, vessel and life stay inside their boxes and count', () => {
     lifeScene({ width: 300, height: 64, planPlace_s: 400, planFinish_s: 600, placed_s: 350, ended_s: 900, lost: true }),
   ])
     expect(numbersOf(scene).every((value) => Number.isFinite(value) && value <= Math.max(scene.width, scene.height) + 8)).toBe(true);
+});
+
+test('the lines of a vessel stand where their figures are on its own ruled edge', () => {
+  const box = { width: 156, height: 330, unit_m3: 0.001, unit: 'L' };
+  const levels = ({ shapes }: Scene): number[] =>
+    shapes.flatMap((shape) =>
+      shape.type === 'path' && shape.stroke === 'ink' && shape.width === 3 ? [...shape.d.matchAll(/M[\d.]+ ([\d.]+)H/g)].map(([, y]) => Number(y)) : [],
+    );
+  // The ruled edge counts upward from the bottom of what holds it: a litre is so high everywhere.
+  const [water, mixed] = levels(vesselScene({ ...box, pail_m3: 0.02, water_m3: 0.002, mixed_m3: 0.007 }));
+  expect((322 - water!) / (322 - 8)).toBeCloseTo(0.002 / 0.02, 9);
+  expect((322 - mixed!) / (322 - 8)).toBeCloseTo(0.007 / 0.02, 9);
+  const shoulder = 8 + 314 * 0.3;
+  const marks = [0.0001, 0.00025].map((level_m3) => ({ level_m3, text: 'A' }));
+  const [a, b] = levels(bottleScene({ ...box, bottle_m3: 0.00075, unit_m3: 1e-4, marks }));
+  expect((322 - a!) / (322 - shoulder)).toBeCloseTo(0.1 / 0.75, 9);
+  expect((322 - b!) / (322 - shoulder)).toBeCloseTo(0.25 / 0.75, 9);
+  // Marks that lie close keep their words apart.
+  const close = bottleScene({ ...box, bottle_m3: 0.00075, unit_m3: 1e-4, mirror: true, marks: [0.0001, 0.00011].map((level_m3) => ({ level_m3, text: 'A' })) });
+  const words = close.shapes.flatMap((shape) => (shape.type === 'label' && 'text' in shape.label && shape.label.text === 'A' ? [shape.y] : []));
+  expect(words[0]! - words[1]!).toBeGreaterThanOrEqual(22);
 });
 
 test('a scene turns into an SVG that escapes words and names its patterns', () => {

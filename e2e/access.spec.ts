@@ -11,9 +11,9 @@ const SCREENS: readonly (readonly [group: string, ...paths: readonly string[]])[
   ['Now, jobs, firm', '/', '/jobs', '/jobs/new', `/jobs/${DOCK}/edit`, '/firm'],
   ['the shelf', '/shelf', `/shelf/${FINE}`, '/shelf/0198a000-0101-7000-8000-000000000101', `/shelf/compare?ids=${SANDED},${FINE}`],
   ['entering sheets', '/shelf/new', '/shelf/files', `/shelf/new?from=${SANDED}&as=change`],
-  ['the bench', '/bench', '/bench/window', `/jobs/${APRON}/mix`],
+  ['the bench', '/bench', '/bench/window', '/bench/bag', '/bench/convert', `/jobs/${APRON}/mix`],
   ['Walk, Fix, the comparison', `/jobs/${DOCK}/walk`, `/jobs/${DOCK}/fix`, `/jobs/${DOCK}/systems`],
-  ['Mix, Day, Pour, Record', `/jobs/${DOCK}/mix`, `/jobs/${DOCK}/day`, `/jobs/${DOCK}/pour`, `/jobs/${DOCK}/record`],
+  ['Mix, Day, Pour, Record', `/jobs/${DOCK}/mix`, `/jobs/${DOCK}/mix?batch=1`, `/jobs/${DOCK}/day`, `/jobs/${DOCK}/pour`, `/jobs/${DOCK}/record`],
 ];
 
 const PHONE = { width: 390, height: 844 };

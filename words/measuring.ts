@@ -72,6 +72,10 @@ export const keypad = {
     lb: 'pounds',
     kg: 'kilograms',
     g: 'grams',
+    'sq ft': 'square feet',
+    m2: 'square metres',
+    psi: 'pounds on a square inch',
+    MPa: 'megapascals',
   },
 } as const;
 

@@ -10,6 +10,7 @@ import { opinion, refused, stale, stop, verdict } from './judgement';
 import { kit } from './kit';
 import { field, gauge, keypad, photo } from './measuring';
 import { mix, ways } from './mix';
+import { sum } from './sum';
 import { pour } from './pour';
 import { problems } from './problems';
 import { reasons } from './reasons';
@@ -72,6 +73,7 @@ export const work = {
   reason: reasons,
   mix,
   ways,
+  sum,
   day,
   rain,
   lever,

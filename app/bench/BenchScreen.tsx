@@ -6,6 +6,9 @@ import { Answer, T } from '../parts/ui/T';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links } from '../links';
 
+/** The sums, in the order in which they are asked for. */
+const SUMS = ['window', 'bag', 'cover', 'crack', 'slurry', 'counter', 'water', 'strength', 'damp', 'convert'] as const;
+
 /** Quick sums that change no job. */
 export function BenchScreen() {
   const speaker = useSpeaker();
@@ -19,12 +22,14 @@ export function BenchScreen() {
         </View>
       }
     >
-      <Link href={links.window()} asChild>
-        <Pressable className="min-h-[76px] justify-center border-b border-line py-3">
-          <T as="strong">{say(speaker, 'bench.window')}</T>
-          <T as="faint">{say(speaker, 'bench.windowLead')}</T>
-        </Pressable>
-      </Link>
+      {SUMS.map((sum) => (
+        <Link key={sum} href={sum === 'window' ? links.window() : links.sum(sum)} asChild>
+          <Pressable className="min-h-[76px] justify-center border-b border-line py-3">
+            <T as="strong">{say(speaker, `bench.${sum}`)}</T>
+            <T as="faint">{say(speaker, `bench.${sum}Lead`)}</T>
+          </Pressable>
+        </Link>
+      ))}
     </Screen>
   );
 }

@@ -7,22 +7,23 @@ import { View } from 'react-native';
 import { dontKnow, Quantities } from '../day/Quantities';
 import { StrataView } from '../day/Strata';
 import { useFirm } from '../outbox/useFirm';
-import { Button } from '../parts/ui/Button';
 import { Screen } from '../parts/chrome/Screen';
 import { Standing } from '../parts/chrome/Standing';
 import { Answer, T } from '../parts/ui/T';
 import { useSpeaker } from '../parts/phone/speaker';
+import { SheetPick } from './SheetPick';
 
 /** The sum Window: how long a batch of any sheet stays workable, at any temperatures, without a job. */
 export function WindowScreen() {
   const speaker = useSpeaker();
   const { sheet: wanted } = useLocalSearchParams<{ sheet?: string }>();
   const firm = useFirm();
-  const sheets = shelfOf(firm.data).filter(({ sheet }) => sheet.water !== null);
+  const sheets = shelfOf(firm.data);
   const [sheetId, setSheetId] = useState<string | null>(wanted ?? null);
   const [quantity, setQuantity] = useState<StrataQuantity>('slab_C');
   const [values, setValues] = useState<Partial<WindowQuestion>>({});
-  const sheet = (sheets.find(({ id }) => id === sheetId) ?? sheets[0])?.sheet;
+  const picked = sheets.find(({ id }) => id === sheetId) ?? sheets[0];
+  const sheet = picked?.sheet;
   const settings = Object.values(firm.data.firm)[0]?.settings ?? DEFAULT_FIRM;
   const followed = useDeferredValue(values);
   const question = useMemo<WindowQuestion | null>(
@@ -64,7 +65,7 @@ export function WindowScreen() {
     >
       <Standing firm={firm} />
       {firm.ready && !sheet ? <T as="lead">{say(speaker, 'bench.none')}</T> : null}
-      {question && answer && domain && sheet ? (
+      {question && answer && domain && sheet && picked ? (
         <>
           <StrataView
             question={question}
@@ -86,22 +87,17 @@ export function WindowScreen() {
             onSun={(sun) => setValues({ ...values, sun })}
             onDontKnow={dontKnow(quantity, () => setValues(({ [quantity]: _, ...kept }) => kept))}
           />
-          <T as="h2">{say(speaker, 'bench.material')}</T>
-          <View className="flex-row flex-wrap gap-2">
-            {sheets.map(({ id, sheet: material }) => (
-              <Button
-                key={id}
-                label={material.name}
-                tone={material.id === sheet.id ? 'dark' : 'plain'}
-                onPress={() => {
-                  setSheetId(id);
-                  // Another sheet has another reach for thickness and retarder; the temperatures stay.
-                  setValues(({ thickness_m: _t, retarderDose: _r, share: _s, ...kept }) => kept);
-                  setQuantity((current) => (strataDomain(material, current) ? current : 'slab_C'));
-                }}
-              />
-            ))}
-          </View>
+          <SheetPick
+            sheets={sheets}
+            picked={picked}
+            onPick={(id) => {
+              setSheetId(id);
+              const material = sheets.find((listed) => listed.id === id)?.sheet;
+              // Another sheet has another reach for thickness and retarder; the temperatures stay.
+              setValues(({ thickness_m: _t, retarderDose: _r, share: _s, ...kept }) => kept);
+              setQuantity((current) => (material && strataDomain(material, current) ? current : 'slab_C'));
+            }}
+          />
         </>
       ) : null}
     </Screen>
