@@ -18,6 +18,8 @@ type Plain =
   | 'draw.strata'
   | 'draw.vessel'
   | 'draw.bottle'
+  | 'draw.order'
+  | 'draw.labels'
   | 'draw.mixedLine'
   | 'draw.waterLine'
   | 'draw.placedMark'

@@ -13,3 +13,5 @@ export * from './lifeScene';
 export * from './impliedScene';
 export * from './systemsScene';
 export * from './bottleScene';
+export * from './orderScene';
+export * from './labelsScene';

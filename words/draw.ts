@@ -97,6 +97,8 @@ export const draw = {
   strata: 'Strata: minutes from first water downward',
   vessel: 'The pail with its fill lines',
   bottle: 'The bottle with a mark for each part',
+  order: 'How often each order runs short, and what is left over',
+  labels: 'Labels for pails and bottles',
   name: '{{name}}',
   oneLift: '{{deepest_m}} deepest, one lift',
   lifts: '{{deepest_m}} deepest, {{lifts}} lifts',

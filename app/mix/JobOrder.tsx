@@ -1,6 +1,8 @@
 import type { Plan, PlanInput } from '@tufa/core/plan';
 import { printFigure, say, sayCoded } from '@tufa/words';
-import { View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
+import { orderScene } from '@tufa/draw';
+import { SceneView } from '../parts/ui/SceneView';
 import { Lines, type Line } from '../parts/ui/Lines';
 import { T } from '../parts/ui/T';
 import { amountText } from '../shelf/linesOf';
@@ -11,6 +13,7 @@ import { aidOf, sheetOf } from '@tufa/core/plan';
 /** What is bought for all of a job at once, each product's packs rounded once, at three odds. */
 export function JobOrder({ input, plan }: { input: PlanInput; plan: Plan }) {
   const speaker = useSpeaker();
+  const { width } = useWindowDimensions();
   const { orders, aids, extras } = plan;
   if (orders.length + aids.length + extras.length === 0) return null;
   const products = orders.map(({ sheetId, chosen }): Line => {
@@ -42,6 +45,20 @@ export function JobOrder({ input, plan }: { input: PlanInput; plan: Plan }) {
       {orders.map(({ sheetId, options }) => (
         <View key={sheetId} className="gap-1 pt-3">
           <T as="strong">{sheetOf(input, sheetId)?.name ?? ''}</T>
+          <SceneView
+            scene={orderScene({
+              width: Math.min(340, width - 32),
+              short: say(speaker, 'mix.shortHead'),
+              left: say(speaker, 'mix.leftHead'),
+              ways: options.map((option) => ({
+                text: sayCoded(speaker, `mix.p${Math.round(option.quantile * 100)}`),
+                short: option.chanceShort,
+                shortText: `${Math.round(option.chanceShort * 100)} %`,
+                left_kg: option.leftOver_kg,
+                leftText: printFigure(speaker, 'l_kg', option.leftOver_kg),
+              })),
+            })}
+          />
           <Lines
             label={`${say(speaker, 'mix.order')}: ${sheetOf(input, sheetId)?.name ?? ''}`}
             lines={options.map((option) => [
