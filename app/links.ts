@@ -39,6 +39,7 @@ export const links = {
   newSheet: ({ from, changes, goes }: { from?: string; changes?: boolean; goes?: boolean } = {}) =>
     address('/shelf/new', { from, as: changes ? 'change' : undefined, goes: goes ? '1' : undefined }),
   compare: (sheetIds: readonly string[]) => address('/shelf/compare', { ids: sheetIds.join(',') }),
+  load: () => address('/load'),
   bench: () => address('/bench'),
   sum: (sum: string) => address(`/bench/${sum}`),
   window: (sheetId?: string) => address('/bench/window', { sheet: sheetId }),

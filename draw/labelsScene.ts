@@ -36,17 +36,15 @@ export function labelsScene(labels: readonly PailLabel[]): Scene {
       { type: 'path', d: `M${x + 4} ${y + 4}h${WIDTH - 8}v${HEIGHT - 8}h${8 - WIDTH}Z`, fill: 'sheet', stroke: 'ink', width: 2 },
       { type: 'label', x: x + 16, y: y + 78, label: { text: number }, size: 72, weight: 800, anchor: 'start' },
       { type: 'path', d: codePath(code, x + WIDTH - CODE - 10, y + 8), fill: 'ink' },
-      ...lines
-        .slice(0, LINES)
-        .map((text, k): Shape => ({
-          type: 'label',
-          x: x + 16,
-          y: y + 104 + k * 15,
-          label: { text: fits(text) },
-          size: 13,
-          weight: k === 0 ? 700 : 400,
-          anchor: 'start',
-        })),
+      ...lines.slice(0, LINES).map((text, k): Shape => ({
+        type: 'label',
+        x: x + 16,
+        y: y + 128 + k * 13,
+        label: { text: fits(text) },
+        size: 13,
+        weight: k === 0 ? 700 : 400,
+        anchor: 'start',
+      })),
     ];
   });
   return { width: WIDTH * COLUMNS, height: HEIGHT * Math.max(1, Math.ceil(labels.length / COLUMNS)), title: { code: 'draw.labels' }, shapes };

@@ -197,3 +197,15 @@ export const ways = {
   since: 'Since you opened this',
   from: 'Compare from here on',
 } as const;
+
+/** What several jobs take together. */
+export const load = {
+  title: 'Load for several jobs',
+  open: 'Load for several jobs',
+  lead: 'Bought once for all of them, packs rounded once, the yard’s stock counted once.',
+  none: 'No job pours tomorrow. Pick those that you load for.',
+  jobs: 'Jobs',
+  order: 'To buy for all of them',
+  packs_one: '{{count}} pack to load',
+  packs_other: '{{count}} packs to load',
+} as const;

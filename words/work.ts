@@ -9,7 +9,7 @@ import { conflict, jobs, state } from './jobs';
 import { opinion, refused, stale, stop, verdict } from './judgement';
 import { kit } from './kit';
 import { field, gauge, keypad, photo } from './measuring';
-import { mix, ways } from './mix';
+import { load, mix, ways } from './mix';
 import { sum } from './sum';
 import { pour } from './pour';
 import { problems } from './problems';
@@ -73,6 +73,7 @@ export const work = {
   reason: reasons,
   mix,
   ways,
+  load,
   sum,
   day,
   rain,

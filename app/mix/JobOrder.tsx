@@ -11,7 +11,15 @@ import { useSpeaker } from '../parts/phone/speaker';
 import { aidOf, sheetOf } from '@tufa/core/plan';
 
 /** What is bought for all of a job at once, each product's packs rounded once, at three odds. */
-export function JobOrder({ input, plan }: { input: PlanInput; plan: Plan }) {
+export function JobOrder({
+  input,
+  plan,
+  heading = 'mix.jobOrder',
+}: {
+  input: PlanInput;
+  plan: Pick<Plan, 'orders' | 'aids' | 'extras'>;
+  heading?: 'mix.jobOrder' | 'load.order';
+}) {
   const speaker = useSpeaker();
   const { width } = useWindowDimensions();
   const { orders, aids, extras } = plan;
@@ -39,9 +47,9 @@ export function JobOrder({ input, plan }: { input: PlanInput; plan: Plan }) {
   const whole = orders.reduce((sum, { chosen }) => sum + chosen.cost_minor, 0) + aids.reduce((sum, { cost_minor }) => sum + cost_minor, 0);
   return (
     <View className="gap-1">
-      <T as="h2">{say(speaker, 'mix.jobOrder')}</T>
+      <T as="h2">{say(speaker, heading)}</T>
       <T as="strong">{printFigure(speaker, 'c_minor', whole)}</T>
-      <Lines label={say(speaker, 'mix.jobOrder')} lines={[...products, ...others, ...more]} />
+      <Lines label={say(speaker, heading)} lines={[...products, ...others, ...more]} />
       {orders.map(({ sheetId, options }) => (
         <View key={sheetId} className="gap-1 pt-3">
           <T as="strong">{sheetOf(input, sheetId)?.name ?? ''}</T>

@@ -23,7 +23,7 @@ import { BatchRow } from './BatchRow';
 import { CrewView } from './CrewView';
 import { JobOrder } from './JobOrder';
 import { ListOut } from './ListOut';
-import { weightOf } from './weightOf';
+import { LoadWeight } from './LoadWeight';
 import { ChangeCost } from './ChangeCost';
 import { PlaceView } from './PlaceView';
 import { PlanFile } from './PlanFile';
@@ -142,7 +142,8 @@ function Mix({ view: present }: { view: JobView }) {
             <PlaceView jobId={view.job.id} input={input} />
             <ChangeCost plan={plan} />
             <JobOrder input={input} plan={plan} />
-            <Load input={input} plan={plan} />
+            <LoadWeight input={input} plan={plan} />
+            <Button label={say(speaker, 'load.open')} onPress={() => router.push(links.load())} />
             <ListOut view={view} input={input} plan={plan} planId={view.planId} list={list} />
             <PlanFile view={view} />
           </View>
@@ -169,18 +170,4 @@ function Refused({ view, input, plan }: { view: JobView; input: PlanInput; plan:
       {`${view.data.finding[findingId]?.label ?? ''}: ${say(speaker, 'refused.lead', { name: sheetOf(input, chosen.sheetId)?.name ?? '' })}`}
     </T>
   ));
-}
-
-/** What the order weighs in the van, and whether one person lifts its heaviest pack. */
-function Load({ input, plan }: { input: PlanInput; plan: Plan }) {
-  const speaker = useSpeaker();
-  const { mass_kg, most_kg, count } = weightOf(input, plan);
-  const { lift_kg } = input.firm;
-  if (count === 0) return null;
-  return (
-    <View className="gap-1">
-      <T>{say(speaker, 'mix.weighs', { mass_kg, most_kg, count })}</T>
-      {lift_kg !== null && most_kg > lift_kg ? <T tone="caution">{say(speaker, 'mix.weighsOver', { most_kg, lift_kg })}</T> : null}
-    </View>
-  );
 }

@@ -1,7 +1,10 @@
 import { aidOf, type Plan, type PlanInput } from '@tufa/core/plan';
 
 /** What an order weighs: in the van, its heaviest pack, and how many packs are carried. Aids by volume count as water. */
-export function weightOf(input: PlanInput, { orders, aids, extras }: Plan): { mass_kg: number; most_kg: number; count: number } {
+export function weightOf(
+  input: PlanInput,
+  { orders, aids, extras }: Pick<Plan, 'orders' | 'aids' | 'extras'>,
+): { mass_kg: number; most_kg: number; count: number } {
   const packs = [
     ...orders.flatMap(({ chosen }) => chosen.packages),
     ...aids.flatMap(({ aidId, packages }) => {

@@ -165,6 +165,23 @@ export function useFirmWith(jobId: string | undefined): Firm {
   return data ? { ...firm, data } : { ...firm, data: NOTHING, ready: false };
 }
 
+/** Several jobs with what is in them, those that are read already. */
+export function useJobsWith(jobIds: readonly string[]): ReadonlyMap<string, FirmData> {
+  const phone = useRowsOnPhone();
+  const records = useRecords();
+  const all = jobIds.join(' ');
+  useEffect(() => {
+    const letGo = all.split(' ').flatMap((id) => (id ? [phoneRows.hold(id)] : []));
+    return () => letGo.forEach((done) => done());
+  }, [all]);
+  return new Map(
+    jobIds.flatMap((id) => {
+      const data = jobLaidOver(phone, records, id);
+      return data ? [[id, data] as const] : [];
+    }),
+  );
+}
+
 /** Where each job stands. */
 export const useStandings = (): RowsOnPhone['standings'] => standingsLaidOver(useRowsOnPhone(), useRecords());
 

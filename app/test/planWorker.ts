@@ -1,5 +1,5 @@
 // Stands for the plan's worker: the same functions, on this thread.
-import { compareSystems, computePlan, rankingOf, surveyOf, type PlanInput } from '@tufa/core/plan';
+import { compareSystems, computePlan, loadOf, rankingOf, surveyOf, type PlanInput } from '@tufa/core/plan';
 import { tried } from '../workers/tried';
 
 const worker = {
@@ -7,6 +7,7 @@ const worker = {
   compute: async (input: PlanInput) => computePlan(input),
   best: async (input: PlanInput) => computePlan(input, { ranked: 'best' }),
   rank: async (input: PlanInput, findingId: string) => rankingOf(input, findingId),
+  load: async (inputs: Parameters<typeof loadOf>[0]) => tried(() => loadOf(inputs)),
   plan: async (input: PlanInput) => tried(() => computePlan(input, { ranked: 'chosen' })),
   compare: async (asked: Parameters<typeof compareSystems>[0]) => compareSystems(asked),
 };

@@ -1,5 +1,5 @@
 import { assemblePlanInput } from '@tufa/contract/assemble';
-import { computePlan, kitOf } from '@tufa/core/plan';
+import { computePlan, kitOf, loadOf } from '@tufa/core/plan';
 import { STOP_QUESTIONS } from '@tufa/core/survey';
 import { PLAIN, say, sayCoded, sayKit } from '@tufa/words';
 import { screen, waitFor, within } from '@testing-library/react';
@@ -8,6 +8,7 @@ import { KitList } from '../fix/KitList';
 import { LayersChoice } from '../fix/LayersChoice';
 import { DayScreen } from '../day/DayScreen';
 import { CrewView } from '../mix/CrewView';
+import { LoadScreen } from '../mix/LoadScreen';
 import { MixScreen } from '../mix/MixScreen';
 import { Cautions, unacknowledged } from '../parts/job/Cautions';
 import { useJob, type JobView } from '../parts/job/useJob';
@@ -260,5 +261,25 @@ describe('the batch list and its tickets', () => {
     // Parts and what comes ready know nothing of water, powder, bags or trowels.
     if (make === 'parts' || make === 'ready')
       expect(lines.map((line) => line.getAttribute('aria-label')).join(' ')).not.toMatch(/[Ww]ater|[Pp]owder|bag|trowel/);
+  });
+});
+
+describe('the load for several jobs', () => {
+  test('sums what each takes, packs rounded once; with none picked it asks for one', async () => {
+    await show(<LoadScreen />, { data: firmWith() });
+    expect(page()).toContain(say(PLAIN, 'load.none'));
+    const both = [dock.job.name, wall.job.name];
+    for (const name of both) await tap(name, 'checkbox');
+    const inputs = [dock, wall].map(({ job }) => assemblePlanInput(firmWith(), job.id)!);
+    const { orders } = loadOf([inputs[0]!, inputs[1]!]);
+    const count = orders.reduce((sum, { chosen }) => sum + chosen.packages.reduce((all, pack) => all + pack.count, 0), 0);
+    await waitFor(() => expect(page()).toContain(say(PLAIN, 'load.packs', { count })));
+    // What both take of one product is ordered as one.
+    for (const { sheetId, powder } of orders)
+      expect(powder.p50).toBeCloseTo(
+        inputs.flatMap((input) => computePlan(input).orders.filter((order) => order.sheetId === sheetId)).reduce((sum, order) => sum + order.powder.p50, 0),
+        9,
+      );
+    expect(page()).toContain(say(PLAIN, 'load.order'));
   });
 });

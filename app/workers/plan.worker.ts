@@ -1,4 +1,15 @@
-import { compareSystems, computePlan, rankingOf, surveyOf, type Plan, type PlanInput, type Survey, type SystemOutcome } from '@tufa/core/plan';
+import {
+  compareSystems,
+  computePlan,
+  loadOf,
+  rankingOf,
+  surveyOf,
+  type Load,
+  type Plan,
+  type PlanInput,
+  type Survey,
+  type SystemOutcome,
+} from '@tufa/core/plan';
 import type { Ranked } from '@tufa/core/choose';
 import { expose } from 'comlink';
 import { tried, type Tried } from './tried';
@@ -12,6 +23,8 @@ const worker = {
   best: (input: PlanInput): Plan => computePlan(input, { ranked: 'best' }),
   /** the whole shelf for one finding */
   rank: (input: PlanInput, findingId: string): Ranked[] => rankingOf(input, findingId),
+  /** what several jobs take together */
+  load: (inputs: Parameters<typeof loadOf>[0]): Tried<Load> => tried(() => loadOf(inputs)),
   /** without the shelf: what a screen that chooses nothing needs */
   plan: (input: PlanInput): Tried<Plan> => tried(() => computePlan(input, { ranked: 'chosen' })),
   compare: (asked: Parameters<typeof compareSystems>[0]): SystemOutcome[] => compareSystems(asked),

@@ -12,3 +12,4 @@ export * from './levers';
 export * from './comparison';
 export * from './kit';
 export * from './batches';
+export * from './load';

@@ -10,6 +10,7 @@ import { useFirmWith, type Firm } from '../../outbox/useFirm';
 import type { Tried } from '../../workers/tried';
 import { useWorkedOut } from '../../workers/useWorkedOut';
 import type { Step } from '../../links';
+import { jobFile } from './jobFile';
 import type { StepState } from '../chrome/Bars';
 
 /** A job with everything worked out from its rows. */
@@ -48,16 +49,6 @@ const attempt = <T>(compute: () => T): { value: T | null; problem: Problem | nul
 };
 
 const surveys = new WeakMap<PlanInput, { value: Survey | null; problem: Problem | null }>();
-
-const files = new WeakMap<FirmData, Map<string, PlanInput | null>>();
-
-/** A job's file is put together once for each state of the firm's rows, whichever screens ask: what is worked out from it stays with it. */
-function jobFile(data: FirmData, jobId: string): PlanInput | null {
-  const byJob = files.get(data) ?? new Map<string, PlanInput | null>();
-  files.set(data, byJob);
-  if (!byJob.has(jobId)) byJob.set(jobId, assemblePlanInput(data, jobId));
-  return byJob.get(jobId) ?? null;
-}
 
 const plans = new WeakMap<PlanInput, Planned>();
 

@@ -1,0 +1,1 @@
+export { loadOf, type Load } from './loadOf';
