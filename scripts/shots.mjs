@@ -7,6 +7,7 @@ import { ensureCluster, freePort } from './lib/cluster.mjs';
 import { main, root, run } from './lib/run.mjs';
 
 const WALL = '/jobs/0198a000-de00-7000-8000-000000000040';
+const HALL = '/jobs/0198a000-de00-7000-8000-000000000060';
 const DOCK = '/jobs/0198a000-de00-7000-8000-000000000001';
 /** The demonstration's morning; the phone's clock is held at it and the data anchored to it. */
 const MORNING = '2026-05-12T12:20:00Z';
@@ -75,9 +76,7 @@ main(async () => {
     await phone.shot(null, 'shelf-bag', () => phone.page.getByTestId('implied').evaluate((box) => box.scrollIntoView({ block: 'center' })));
     await phone.shot('/bench/window', 'bench-window');
     for (const step of ['walk', 'fix', 'mix', 'day']) await phone.shot(`${DOCK}/${step}`, step);
-    await phone.shot(`${DOCK}/fix`, 'fix-steps', () =>
-      phone.page.getByRole('list', { name: 'Step by step' }).evaluate((list) => list.scrollIntoView({ block: 'start' })),
-    );
+    await phone.shot(`${HALL}/mix?batch=2`, 'ticket');
     await phone.page.goto(`http://127.0.0.1:${port}${DOCK}/walk`);
     await phone.page.getByRole('button', { name: 'Add a finding' }).click();
     await phone.page.getByLabel('Length').click();
