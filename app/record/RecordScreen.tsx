@@ -42,7 +42,7 @@ function Record({ view }: { view: JobView }) {
     );
   const lost = rows.filter(({ ends }) => ends.includes('wentHard')).length;
   const mixed = rows.reduce((sum, { powder_kg }) => sum + powder_kg, 0);
-  const planned = view.finding?.chosen ? view.finding.chosen.batches.count : rows.length;
+  const planned = view.plan?.batches.filter(({ window }) => window !== null).length ?? rows.length;
   const csv = async (): Promise<void> => {
     const { unparse } = await loadCsv();
     const text = unparse(
