@@ -41,7 +41,8 @@ export const links = {
   compare: (sheetIds: readonly string[]) => address('/shelf/compare', { ids: sheetIds.join(',') }),
   load: () => address('/load'),
   bench: () => address('/bench'),
-  sum: (sum: string) => address(`/bench/${sum}`),
+  /** a sum, with what was typed in its fields */
+  sum: (sum: string, typed: Query = {}) => address(`/bench/${sum}`, typed),
   window: (sheetId?: string) => address('/bench/window', { sheet: sheetId }),
   firm: () => address('/firm'),
 } as const;

@@ -123,6 +123,8 @@ export const READING_KINDS = [
   'strength_Pa',
   'moisture',
   'acknowledged',
+  /** a sum of the bench that somebody kept with the job */
+  'sum',
   'removal',
 ] as const;
 export type ReadingKind = (typeof READING_KINDS)[number];

@@ -76,7 +76,7 @@ export const FIELDS: Record<Exclude<EntityName, 'person'>, Joi.ObjectSchema> = {
     }).required(),
     at: point.allow(null).required(),
     takenAt: instant.required(),
-    subject: Joi.string().max(60).allow(null).required(),
+    subject: Joi.string().max(400).allow(null).required(),
   }),
   photograph: Joi.object({
     jobId: id.required(),

@@ -8,6 +8,12 @@ export const sum = {
   working: 'Line by line',
   notSo: 'It cannot be had like that.',
   all: 'All sums',
+  keep: 'Keep in a job',
+  keepNot: 'Keep it nowhere',
+  kept: 'Kept with {{name}}.',
+  keptTitle: 'Kept from the bench',
+  openAgain: 'Open',
+  drop: 'Take away',
   field: {
     bags: 'Bags',
     thickness_m: 'Thickness',

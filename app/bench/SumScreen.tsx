@@ -20,6 +20,7 @@ import { QuantityField } from '../parts/ui/QuantityField';
 import { readWithin } from '../parts/ui/quantityText';
 import { Answer, T } from '../parts/ui/T';
 import { entryFor } from '../keypad/entries';
+import { KeepInJob } from './KeepInJob';
 import { isSum, SUMS, type Sum, type SumCode, type SumField } from './sums';
 import { SheetPick } from './SheetPick';
 
@@ -80,10 +81,11 @@ function SumOf({ code }: { code: SumCode }) {
   const firm = useFirm();
   const { needs, work, fields }: Sum = SUMS[code];
   const { draft, keep } = useDraft<Record<string, string>>(`sum ${code}`);
-  const { sheet: wanted } = useLocalSearchParams<{ sheet?: string }>();
-  const [texts, setTexts] = useState<Readonly<Partial<Record<string, string>>>>(draft ?? {});
+  // A link carries what was typed; without one it is what was typed the last time.
+  const { sum: _sum, ...linked } = useLocalSearchParams<Record<string, string>>();
+  const [texts, setTexts] = useState<Readonly<Partial<Record<string, string>>>>(Object.keys(linked).length > 0 ? linked : (draft ?? {}));
   const sheets = useMemo(() => shelfOf(firm.data).filter(({ sheet }) => needs?.(sheet) ?? false), [firm.data, needs]);
-  const picked = sheets.find(({ id }) => id === (wanted ?? texts['sheet'])) ?? sheets[0];
+  const picked = sheets.find(({ id }) => id === texts['sheet']) ?? sheets[0];
   const set = (name: string, text: string): void => {
     const next = { ...texts, [name]: text };
     setTexts(next);
@@ -129,16 +131,7 @@ function SumOf({ code }: { code: SumCode }) {
           return field.as ? <QuantityField key={name} as={field.as} {...props} /> : <Field key={name} {...props} />;
         })}
       </View>
-      {needs && picked ? (
-        <SheetPick
-          sheets={sheets}
-          picked={picked}
-          onPick={(id) => {
-            set('sheet', id);
-            if (wanted) router.replace(links.sum(code));
-          }}
-        />
-      ) : null}
+      {needs && picked ? <SheetPick sheets={sheets} picked={picked} onPick={(id) => set('sheet', id)} /> : null}
       {worked ? (
         <View role="list" aria-label={say(speaker, 'sum.working')} className="border-t-2 border-ink">
           {worked.lines.map((line) => (
@@ -149,6 +142,15 @@ function SumOf({ code }: { code: SumCode }) {
             </View>
           ))}
         </View>
+      ) : null}
+      {worked ? (
+        <KeepInJob
+          firm={firm}
+          kept={() => ({
+            subject: `${code}?${new URLSearchParams({ ...Object.fromEntries(Object.keys(fields).map((name) => [name, textOf(name)])), ...(picked ? { sheet: picked.id } : {}) }).toString()}`,
+            typed: `${sayCoded(speaker, `sum.${code}.title`)}: ${answer}`,
+          })}
+        />
       ) : null}
       {needs && firm.ready && !picked ? <T as="lead">{say(speaker, 'bench.none')}</T> : null}
     </Screen>

@@ -22,6 +22,7 @@ import { inUse } from '../pour/storedPlan';
 import { BatchRow } from './BatchRow';
 import { CrewView } from './CrewView';
 import { JobOrder } from './JobOrder';
+import { KeptSums } from './KeptSums';
 import { ListOut } from './ListOut';
 import { LoadWeight } from './LoadWeight';
 import { ChangeCost } from './ChangeCost';
@@ -141,6 +142,7 @@ function Mix({ view: present }: { view: JobView }) {
             <WaysView jobId={view.job.id} input={input} plan={plan} />
             <PlaceView jobId={view.job.id} input={input} />
             <ChangeCost plan={plan} />
+            <KeptSums view={view} />
             <JobOrder input={input} plan={plan} />
             <LoadWeight input={input} plan={plan} />
             <Button label={say(speaker, 'load.open')} onPress={() => router.push(links.load())} />

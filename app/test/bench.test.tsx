@@ -6,7 +6,7 @@ import { ConvertScreen } from '../bench/ConvertScreen';
 import { SumScreen } from '../bench/SumScreen';
 import { SUM_CODES } from '../bench/sums';
 import { WindowScreen } from '../bench/WindowScreen';
-import { firmWith, page, press, show, tap, typeIn } from './shown';
+import { demonstration, firmWith, lastOf, page, press, show, tap, typeIn } from './shown';
 
 const heading = (): string => document.querySelector('[role=heading][aria-level="1"]')?.textContent ?? '';
 const open = (sum: string, speaker = PLAIN) => show(<SumScreen />, { at: { sum }, speaker });
@@ -76,4 +76,19 @@ test('the window takes any product of the shelf, a resin too', async () => {
   await typeIn(say(PLAIN, 'sum.find'), 'one-to-one crack resin');
   await press(screen.getAllByRole('button', { name: /^One-to-one crack resin/ })[0]!);
   expect(heading()).toMatch(/\d/);
+});
+
+test('a sum is kept with a job as it was asked and answered; Mix opens it again, or takes it away', async () => {
+  const { unmount } = await open('bag');
+  await typeIn('Bags', '3');
+  const answer = heading();
+  await tap(say(PLAIN, 'sum.keep'));
+  const { job } = demonstration[0]!;
+  await tap(job.name);
+  const { change: kept } = await lastOf(1);
+  expect(kept).toMatchObject({ kind: 'sum', jobId: job.id, value: { typed: `Bag: ${answer}` } });
+  const [code, typed] = String(kept['subject']).split('?');
+  unmount();
+  await show(<SumScreen />, { at: { sum: code!, ...Object.fromEntries(new URLSearchParams(typed)) } });
+  expect(heading()).toBe(answer);
 });

@@ -1,0 +1,42 @@
+import { readingsOf } from '@tufa/contract/assemble';
+import { say } from '@tufa/words';
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { v7 as uuid } from 'uuid';
+import { links } from '../links';
+import { change, write } from '../outbox/useFirm';
+import type { JobView } from '../parts/job/useJob';
+import { now } from '../parts/phone/clock';
+import { useSpeaker } from '../parts/phone/speaker';
+import { Word } from '../parts/ui/Button';
+import { T } from '../parts/ui/T';
+
+/** Sums of the bench that were kept with the job: each opens as it was asked, and is taken away again. */
+export function KeptSums({ view }: { view: JobView }) {
+  const speaker = useSpeaker();
+  const router = useRouter();
+  const kept = readingsOf(view.data, view.job.id).filter(({ kind, subject }) => kind === 'sum' && subject !== null);
+  if (kept.length === 0) return null;
+  const remove = (id: string): void => {
+    const takenAt = new Date(now()).toISOString();
+    const value = { value: 0, source: 'typed' as const };
+    void write(
+      change('reading', 'add', uuid(), { jobId: view.job.id, elementId: null, findingId: null, kind: 'removal', at: null, takenAt, subject: id, value }),
+    );
+  };
+  return (
+    <View className="gap-1" role="list" aria-label={say(speaker, 'sum.keptTitle')}>
+      <T as="h2">{say(speaker, 'sum.keptTitle')}</T>
+      {kept.map(({ id, subject, value }) => {
+        const [code = '', typed = ''] = (subject ?? '').split('?');
+        return (
+          <View key={id} role="listitem" className="flex-row items-center justify-between border-b border-line">
+            <T className="flex-1">{value.typed ?? ''}</T>
+            <Word label={say(speaker, 'sum.openAgain')} onPress={() => router.push(links.sum(code, Object.fromEntries(new URLSearchParams(typed))))} />
+            <Word label={say(speaker, 'sum.drop')} onPress={() => remove(id)} />
+          </View>
+        );
+      })}
+    </View>
+  );
+}
