@@ -1,3 +1,4 @@
+import { houseOf } from '@tufa/core/choose';
 import { MIX } from '@tufa/core/mix';
 import { sheetOf, type Batch, type Plan, type PlanInput } from '@tufa/core/plan';
 import { startedOf } from '@tufa/core/pour';
@@ -56,7 +57,7 @@ export function TicketScreen({
     // Once for a ticket, whatever else of the view changes meanwhile.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, chalked, personId]);
-  const said = lines.map((line) => sayLine(speaker, line, { batch, sheet }));
+  const said = lines.map((line) => sayLine(speaker, line, { batch, sheet, byVolume: houseOf(input.house).measuring === 'volume' }));
   const have = haveText(speaker, batch);
   const limit = limitText(speaker, batch);
   const hands = batch.task && sheet?.water ? `${say(speaker, 'mix.hand')}: ${say(speaker, `mix.test.${batch.task}`)}` : null;

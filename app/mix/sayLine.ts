@@ -1,4 +1,4 @@
-import { nearestMark } from '@tufa/core/mix';
+import { MIX, nearestMark } from '@tufa/core/mix';
 import type { Batch, TicketLine } from '@tufa/core/plan';
 import { printIn, siFactor } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
@@ -11,6 +11,8 @@ interface Read {
   readonly batch: Batch;
   /** nothing for what is no sheet of the shelf: a slurry, an agent */
   readonly sheet: Sheet | undefined;
+  /** a firm that measures by volume fills level vessels with loose powder */
+  readonly byVolume?: boolean;
 }
 
 /** A line as it stands on the ticket and is read aloud: what, how much, how. */
@@ -38,14 +40,28 @@ function markText(speaker: Speaker, { water_m3, powder_kg, sheet }: { water_m3: 
   return `${say(speaker, 'mix.mark', { mark: vessel(speaker, 'volume', mark.mark_m3) })}${off}`;
 }
 
-/** A share with a name is taken by the bag, any other by weight; either says the other too. */
-function powderText(speaker: Speaker, { share, mass_kg, portions }: Extract<TicketLine, { code: 'powder' }>): { main: string; sub: string } {
+/** A share with a name is taken by the bag, any other by weight; either says the other too. By volume it is level vessels of it, loose. */
+function powderText(
+  speaker: Speaker,
+  { share, mass_kg, portions }: Extract<TicketLine, { code: 'powder' }>,
+  { sheet, byVolume }: Read,
+): { main: string; sub: string } {
   const mass = vessel(speaker, 'mass', mass_kg);
+  if (byVolume && sheet)
+    return { main: vessel(speaker, 'volume', mass_kg / sheet.bulkDensity_kg_m3), sub: say(speaker, 'mix.loose', { mass, count: portions }) };
   const [main, other] = isNamedShare(share) ? [sayShare(speaker, share), mass] : [mass, sayShare(speaker, share)];
   return { main, sub: portions > 1 ? say(speaker, 'mix.inGoes', { mass: other, count: portions }) : other };
 }
 
-const figureOf = (speaker: Speaker, line: TicketLine, { batch, sheet }: Read): { main: string; sub: string } => {
+/** Stone or sand by weight, or in level vessels, loose. */
+function looseText(speaker: Speaker, mass_kg: number, how: string, byVolume: boolean | undefined): { main: string; sub: string } {
+  const mass = vessel(speaker, 'mass', mass_kg);
+  if (!byVolume) return { main: mass, sub: how };
+  return { main: vessel(speaker, 'volume', mass_kg / MIX.sandBulk_kg_m3), sub: say(speaker, 'mix.looseStone', { mass, how }) };
+}
+
+const figureOf = (speaker: Speaker, line: TicketLine, read: Read): { main: string; sub: string } => {
+  const { batch, sheet, byVolume } = read;
   const powder_kg = batch.window?.batch.powder_kg ?? 0;
   switch (line.code) {
     case 'water':
@@ -60,9 +76,9 @@ const figureOf = (speaker: Speaker, line: TicketLine, { batch, sheet }: Read): {
     case 'colour':
       return { main: say(speaker, 'mix.colourPacks', { count: Math.round(line.packs * 100) / 100 }), sub: say(speaker, 'mix.stirGone') };
     case 'stone':
-      return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.stoneIn') };
+      return looseText(speaker, line.mass_kg, say(speaker, 'mix.stoneIn'), byVolume);
     case 'sand':
-      return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.sandIn') };
+      return looseText(speaker, line.mass_kg, say(speaker, 'mix.sandIn'), byVolume);
     case 'fibre':
       return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.fibreLast') };
     case 'ready':
@@ -78,7 +94,7 @@ const figureOf = (speaker: Speaker, line: TicketLine, { batch, sheet }: Read): {
     case 'retarder':
       return { main: say(speaker, 'day.packets', { count: Math.round(line.packets * 100) / 100 }), sub: say(speaker, 'mix.stirGone') };
     case 'powder':
-      return powderText(speaker, line);
+      return powderText(speaker, line, read);
     case 'mix':
       return { main: printFigure(speaker, 't_s', line.time_s), sub: say(speaker, batch.shots ? 'mix.shakeIt' : 'mix.slow') };
     case 'latex':

@@ -264,6 +264,16 @@ describe('the batch list and its tickets', () => {
   });
 });
 
+test('a firm that measures by volume reads level vessels of loose powder, with what they weigh', async () => {
+  const data = firmWith();
+  const job = data.job[dock.job.id]!;
+  Object.assign(job, { house: { ...(job.house ?? {}), measuring: 'volume' } });
+  await showJob(dock.job.id, () => <MixScreen />, { data, at: { job: dock.job.id, batch: '1' } });
+  const powder = screen.getAllByRole('checkbox').find((line) => line.getAttribute('aria-label')?.startsWith('Powder'))!;
+  // Half a 22.7 kg bag at 1450 kg/m3 loose is 7.83 L, 8.27 quarts.
+  expect(powder.getAttribute('aria-label')).toMatch(/^Powder (8 qt|2\.07 gal|8\.27 qt).*struck off level: 25 lb/);
+});
+
 describe('the load for several jobs', () => {
   test('sums what each takes, packs rounded once; with none picked it asks for one', async () => {
     await show(<LoadScreen />, { data: firmWith() });
