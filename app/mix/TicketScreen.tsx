@@ -21,6 +21,7 @@ import { Answer, T } from '../parts/ui/T';
 import { links } from '../links';
 import { chalk } from '../pour/log';
 import { haveText, limitText, productName, servesText, waitText } from './batchText';
+import { MixTimer } from './MixTimer';
 import { sayLine } from './sayLine';
 import { TicketRow } from './TicketRow';
 import { useAloud } from './useAloud';
@@ -58,6 +59,7 @@ export function TicketScreen({
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, chalked, personId]);
   const said = lines.map((line) => sayLine(speaker, line, { batch, sheet, byVolume: houseOf(input.house).measuring === 'volume' }));
+  const mixing = lines.find((line) => line.code === 'mix');
   const have = haveText(speaker, batch);
   const limit = limitText(speaker, batch);
   const hands = batch.task && sheet?.water ? `${say(speaker, 'mix.hand')}: ${say(speaker, `mix.test.${batch.task}`)}` : null;
@@ -116,6 +118,7 @@ export function TicketScreen({
               </View>
               <VesselDrawing batch={batch} sheet={sheet} pail_m3={input.firm.pail_m3} />
             </View>
+            {mixing ? <MixTimer time_s={mixing.time_s} /> : null}
             {batch.ticket && sheet?.water ? (
               <T as="strong">
                 {batch.ticket.moreWater_m3 > 1e-6

@@ -1,6 +1,9 @@
 import { sheetOf, type BatchInput, type Plan, type PlanInput } from '@tufa/core/plan';
 
+import { LIMITS } from '@tufa/contract/limits';
 import { MIX } from '@tufa/core/mix';
+import { siFactor } from '@tufa/core/quantity';
+import { bagOf } from '@tufa/core/shelf';
 import { say, sayShare } from '@tufa/words';
 import { View } from 'react-native';
 import { quantityText } from '../day/quantityText';
@@ -38,6 +41,8 @@ export function WaysView({ jobId, input, plan }: { jobId: string; input: PlanInp
   );
   const stone = sheets.find(({ extension }) => extension)?.extension ?? null;
   const fibres = fibreAids(input);
+  const bag_kg = bagOf(sheets[0]!).mass_kg;
+  const unit_kg = speaker.system === 'us' ? siFactor('mass', 'lb') : 1;
   const shares = [...firm.grid].sort((a, b) => b - a);
   return (
     <View className="gap-3" testID="ways">
@@ -50,6 +55,14 @@ export function WaysView({ jobId, input, plan }: { jobId: string; input: PlanInp
           ...shares.map((share) => ({ value: String(share), label: sayShare(speaker, share) })),
         ]}
         onChange={(value) => keep({ ...batch, share: value === 'byMinute' ? null : Number(value) })}
+      />
+      <TypedFigure
+        label={say(speaker, speaker.system === 'us' ? 'ways.weightUs' : 'ways.weightMetric')}
+        shown={batch.share === null ? '' : String(Number(((batch.share * bag_kg) / unit_kg).toPrecision(3)))}
+        assumed={false}
+        fault={say(speaker, 'ways.weightFault')}
+        read={(text) => readBetween(LIMITS.share.least * bag_kg, LIMITS.share.most * bag_kg)(String(Number(text.replace(',', '.').trim()) * unit_kg))}
+        onChange={(kg) => keep({ ...batch, share: kg / bag_kg })}
       />
       {doses.length > 1 ? (
         <Choice

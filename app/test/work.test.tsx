@@ -264,6 +264,23 @@ describe('the batch list and its tickets', () => {
   });
 });
 
+test('how much at once may be a weight, inside a bag; what is wrong says so and is kept', async () => {
+  await showJob(dock.job.id, () => <MixScreen />);
+  await typeIn(say(PLAIN, 'ways.weightUs'), '500');
+  await waitFor(() => expect(page()).toContain(say(PLAIN, 'ways.weightFault')));
+  expect(written()).toEqual([]);
+  await typeIn(say(PLAIN, 'ways.weightUs'), '20');
+  expect((await lastOf(1)).change['batch']).toMatchObject({ share: expect.closeTo((20 * 0.45359237) / 22.7, 3) });
+});
+
+test('the mixing clock counts down from the sheet’s time and is stopped by a tap', async () => {
+  await showJob(dock.job.id, () => <MixScreen />, { at: { job: dock.job.id, batch: '1' } });
+  await tap(say(PLAIN, 'mix.timer'));
+  await waitFor(() => expect(document.querySelector('[role=timer]')?.textContent).toMatch(/^(2:00|1:5\d)$/));
+  await tap(say(PLAIN, 'mix.timerStop'));
+  expect(document.querySelector('[role=timer]')).toBeNull();
+});
+
 test('a firm that measures by volume reads level vessels of loose powder, with what they weigh', async () => {
   const data = firmWith();
   const job = data.job[dock.job.id]!;

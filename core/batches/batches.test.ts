@@ -142,3 +142,19 @@ test('a number that is chalked stays with its batch in every later plan; what is
   expect(kept[3]!.waits[0]!.on).toBe('5');
   expect(numbered(after, [])).toEqual(after);
 });
+
+test('orders of different lengths and waits of one batch on another are compared figure by figure', () => {
+  const list = batchList([
+    ask('b', 3, { order: [1, 0, 2], pool: null }),
+    ask('a', 3, { order: [1], pool: null }),
+    ask('c/1', 4, { order: [2], pool: 'c' }),
+    ask('c/2', 4, { order: [2, 1], pool: 'c' }),
+    ask('d', 4, { order: [3], waits: [wait('c/1', 900, null), wait('c/2', 60, 5000), wait('nowhere', 9e9)] }),
+  ]);
+  expect(told(list)).toEqual(['1 a whole 3', '2 b whole 3', '3 c/1 whole 4, c/2 whole 4', '4 d whole 4']);
+  expect(list[3]!.waits).toEqual([wait('3', 900, 5000)]);
+  // What waits on itself by way of another still comes, once.
+  expect(batchList([ask('x', 1, { waits: [wait('y')] }), ask('y', 1, { waits: [wait('x')], order: [1] })]).map(({ serves }) => serves.length)).toEqual([1, 1]);
+  // Of two that need batches as small the first binds; of nothing there is no batch.
+  expect(batchList([ask('n', 0)])).toEqual([]);
+});

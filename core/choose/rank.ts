@@ -24,7 +24,7 @@ export interface Candidate {
   /** by the rules that ask for no clock */
   readonly first: Ranked;
   /** what it costs, before its clock is asked */
-  readonly cost: () => Pick<Ranked, 'cost_minor' | 'material_minor' | 'hand_s'>;
+  readonly cost: () => { readonly cost_minor: number; readonly material_minor: number; readonly hand_s: number };
   /** by every rule */
   readonly judged: () => Ranked;
   /** when its sheet by itself says that it opens, s; Infinity where it does not say */
@@ -159,9 +159,7 @@ class Groups {
     while (this.byFit.size > 0) {
       const fit = Math.min(...this.byFit.keys());
       const { asked, judged } = this.at(fit);
-      const inOrder = asked
-        .map((candidate) => ({ candidate, cost_minor: candidate.cost().cost_minor ?? Infinity }))
-        .sort((a, b) => a.cost_minor - b.cost_minor);
+      const inOrder = asked.map((candidate) => ({ candidate, cost_minor: candidate.cost().cost_minor })).sort((a, b) => a.cost_minor - b.cost_minor);
       let [best] = ranking(judged);
       let next = 0;
       for (; next < inOrder.length && inOrder[next]!.cost_minor <= (best?.cost_minor ?? Infinity); next += 1) {
@@ -197,7 +195,7 @@ export function rankingBest(candidates: readonly Candidate[]): Ranked[] {
   if (!best) return [];
   const { asked, judged } = groups.left(best.verdict);
   const cheaper = asked
-    .map((candidate) => ({ candidate, cost_minor: candidate.cost().cost_minor ?? Infinity }))
+    .map((candidate) => ({ candidate, cost_minor: candidate.cost().cost_minor }))
     .filter(({ cost_minor }) => cost_minor < (best.cost_minor ?? Infinity))
     .sort((a, b) => a.cost_minor - b.cost_minor);
   const kept = ({ candidate }: { candidate: Candidate }): boolean => candidate.judged().verdict === best.verdict;

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { problemOf } from '../testing/problemOf';
 import {
+  vesselFor,
   bestQuantile,
   bottleMarks,
   chanceShort,
@@ -140,4 +141,16 @@ test('slurry of a litre of liquid, half latex: by hand', () => {
 test('hands and textures come from their tables', () => {
   expect([1, 2, 3, 4].map(handsFactor)).toEqual([1, 1.7, 2.2, 2.2]);
   expect([1, 2, 3, 4, 5, 6, 7, 8, 9, 10].map(textureOf)).toEqual([0.0001, 0.0002, 0.0004, 0.0006, 0.0009, 0.0013, 0.0018, 0.0025, 0.0035, 0.006]);
+});
+
+test.each([
+  [0.0001, 0.0002, 'cup', 0.25e-3],
+  [0.0003, 0.0004, 'jug', 1e-3],
+  [0.003, 0.005, 'smallPail', 8e-3],
+  [0.005, 0.0079, 'pail', 0.0189],
+  [0.05, 0.06, 'pail', 0.0189],
+] as const)('%d m3 mixed of %d m3 dry goes into a %s', (mixed_m3, bulk_m3, code, volume_m3) => {
+  expect(vesselFor({ mixed_m3, bulk_m3, pail_m3: 0.0189 })).toEqual({ code, volume_m3 });
+  // A firm whose pail is smaller than a vessel has no such vessel.
+  expect(vesselFor({ mixed_m3, bulk_m3, pail_m3: 0.0002 }).code).toBe('pail');
 });

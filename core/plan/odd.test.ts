@@ -4,7 +4,7 @@ import type { CrackInput, FindingInput, GrooveInput } from '../survey';
 import { rectangle } from '../takeoff';
 import { chosenOf, counterTop, crack, element, finding, input, jobWith, sheetOf, typed } from '../testing/job';
 import { workOf } from './steps/workOf';
-import { batchAt, CAUTIONS, computePlan, namedOnly, rateOf, vibrationOf, prepared, type PlanInput } from './index';
+import { CAUTIONS, computePlan, namedOnly, rateOf, vibrationOf, prepared, type PlanInput } from './index';
 
 const found = { id: 'f', elementId: 'e', label: 'A' };
 const open = { elements: [{ ...element, opens: null }] };
@@ -26,16 +26,6 @@ const silent = (name: string): Sheet => {
   const { intervals: _intervals, ...sheet } = sheetOf(name);
   return { ...sheet, milestones: {}, strengthFor: {} };
 };
-
-test('a batch by its number: the last is what is left, an extra one as the rest', () => {
-  const chosen = chosenOf(input);
-  expect(chosen.last).not.toBeNull();
-  const { count } = chosen.batches;
-  expect(batchAt(chosen, 1).ticket).toBe(chosen.ticket);
-  expect(batchAt(chosen, count).ticket).toBe(chosen.last!.ticket);
-  expect(batchAt(chosen, NaN).window).toBe(chosen.window);
-  expect(batchAt({ ...chosen, last: null }, count).ticket).toBe(chosen.ticket);
-});
 
 test('a still joint: resin as a crown over it, with sand only where its sheet takes any and it is wide enough; mortar is only filled in', () => {
   const dry = { elements: [{ ...element, moisture: 'dry' as const, opens: null }] };

@@ -1,6 +1,20 @@
 import fc from 'fast-check';
 import type { BatchWindowInput } from '../setting';
-import { BatchClock, byTime, chalkedOf, extraOf, fold, listedNumber, nextOf, startedOf, writtenOn, type EventKind, type PourEvent } from './index';
+import {
+  BatchClock,
+  byTime,
+  chalkedOf,
+  extraOf,
+  fold,
+  isExtra,
+  letterOf,
+  listedNumber,
+  nextOf,
+  startedOf,
+  writtenOn,
+  type EventKind,
+  type PourEvent,
+} from './index';
 
 let seq = 0;
 const event = (kind: EventKind, at: number, change: Partial<PourEvent> = {}): PourEvent => {
@@ -62,7 +76,9 @@ test('a number is never used again: shots are counted on their batch, extra ones
   expect(extraOf('3', ['3'])).toBe('3b');
   expect(extraOf('3', ['3', '3b'])).toBe('3c');
   expect(extraOf('3', ['3'], 'k')).toBe('3bk');
-  expect(['4b', '5-3', '12', '3bk'].map(listedNumber)).toEqual(['4', '5', '12', '3']);
+  expect(['4b', '5-3', '12', '3bk', 'x'].map(listedNumber)).toEqual(['4', '5', '12', '3', 'x']);
+  expect([letterOf('0198a000-de00-7000-8000-00000000001b'), letterOf('')]).toEqual(['b', 'a']);
+  expect(['4', '4b', '5-3'].map(isExtra)).toEqual([false, true, false]);
 });
 
 test('what is chalked is what was written, the first first; an undone start stays written, an older one is known by its finding', () => {

@@ -147,13 +147,17 @@ function stepsOf({
   const chosen = finding?.chosen ?? null;
   const refused = (chosen?.refused.length ?? 0) > 0;
   const read = (['air_C', 'slab_C', 'powder_C', 'water_C'] as const).every((kind) => input.conditions[kind].source !== 'assumed');
-  const poured = batches.length > 0 && batches.every(({ running }) => !running) && batches.length >= (chosen?.batches.count ?? Infinity);
+  const listed = plan?.batches ?? [];
+  // Every pail and every shot that has a clock.
+  const pails = listed.reduce((sum, { window, fits, shots }) => sum + (window && fits ? (shots?.count ?? 1) : 0), 0);
+  const poured = batches.length > 0 && batches.every(({ running }) => !running) && pails > 0 && batches.length >= pails;
+  const unfit = listed.some(({ fits }) => !fits);
   const if_ = (done: boolean, warning = false): StepState => (warning ? 'warning' : done ? 'done' : 'open');
   return {
     walk: if_(surveyed && !stopped, stopped && input.elements.length > 0),
     fix: if_(chosen !== null, refused),
-    mix: if_(chosen !== null && !refused && chosen.batches.share !== null, refused || chosen?.batches.share === null),
-    day: if_(chosen !== null && read, chosen !== null && !chosen.window.window.fits),
+    mix: if_(listed.length > 0 && !refused, refused || unfit),
+    day: if_(chosen !== null && read, (chosen !== null && !chosen.window.window.fits) || listed.some(({ window }) => window && !window.window.fits)),
     pour: if_(
       poured,
       batches.some(({ running }) => running),

@@ -196,7 +196,7 @@ function asksFor(mixed: Mixed, number: number): Ask[] {
   const bonded: LayerWait[] = slurried
     ? wait(slurried.id, 'slurryWet', null)
     : bond && bond.amount.p50 > 0
-      ? wait(idOf(finding.id, 'bond'), 'bondOpen', bond.open ? { least_s: bond.open.least_s, most_s: bond.open.most_s } : null)
+      ? wait(idOf(finding.id, 'bond'), 'bondOpen', bond.open)
       : [];
   const fills = laid.map((part, i): Ask => {
     const before = laid[i - 1];

@@ -262,3 +262,119 @@ test('a fill, an overlay and a crack in one job: nothing is left out, nothing tw
   for (const { sheetId, powder } of orders) expect(sumOf(batches.filter(({ productId }) => productId === sheetId))).toBeCloseTo(powder.p50, 9);
   expect(batches.map(({ number }) => number)).toEqual(batches.map((_, i) => String(i + 1)));
 });
+
+test.each(['risersFirst', 'treadsFirst'] as const)(
+  'of a step the house does %s, the other face once that has set; the lower step before the upper',
+  (stepOrder) => {
+    const mortar = named(/^Structural rapid mortar, polymer/);
+    const face = (id: string, step: number, on: 'riser' | 'tread'): FindingInput => ({
+      ...found,
+      id,
+      kind: 'skim',
+      outline: rectangle({ length_m: 1.1, width_m: 0.2 }),
+      thickness: typed(0.006),
+      profile: 4,
+      onStep: { step, face: on },
+    });
+    const faces = [face('t2', 2, 'tread'), face('r2', 2, 'riser'), face('t1', 1, 'tread'), face('r1', 1, 'riser')];
+    const { batches } = computePlan(
+      job(
+        faces,
+        faces.map(({ id }) => uses(id, mortar)),
+        { house: { stepOrder } },
+        { kind: 'step' },
+      ),
+    );
+    const order = batches.flatMap(({ serves }) => serves.map(({ findingId }) => findingId));
+    const at = (id: string): number => order.indexOf(id);
+    const [first, second] = stepOrder === 'risersFirst' ? ['r', 't'] : ['t', 'r'];
+    for (const step of [1, 2]) expect(at(`${first}${step}`)).toBeLessThan(at(`${second}${step}`));
+    expect(at(`${first}1`)).toBeLessThan(at(`${first}2`));
+    // A riser is a batch of its own.
+    for (const { serves } of batches) if (serves.some(({ findingId }) => findingId.startsWith('r'))) expect(serves).toHaveLength(1);
+    for (const { serves, waits } of batches.filter(({ serves: [served] }) => served!.findingId.startsWith(second!)))
+      expect([serves.map(({ step }) => step), waits.some(({ reason, least_s }) => reason === 'riserTread' && least_s > 0)]).toEqual([
+        [expect.any(Number)],
+        true,
+      ]);
+  },
+);
+
+test('a whole element is overlaid once all of its fills have waited; a cure and a coat come last, each after what it lies on', () => {
+  const [mortar, overlay] = [sheetOf('sandedRapid'), named(/^Broom overlay, rapid/)];
+  const cure = aids.find(({ class: of }) => of === 'curing')!;
+  const coat = aids.find(({ class: of }) => of === 'silane')!;
+  const { batches } = computePlan(
+    job(
+      [patch('f', 0.5, 0.4, 0.03), patch('g', 0.3, 0.3, 0.03)],
+      [
+        uses('f', mortar, { overlay: { sheetId: overlay.id, thickness_m: 0.003, over: 'element' }, aids: { cure: cure.id, coat: coat.id } }),
+        uses('g', mortar, { aids: { cure: cure.id } }),
+      ],
+      { aids },
+      { outline: rectangle({ length_m: 2, width_m: 1.5 }) },
+    ),
+  );
+  const roles = batches.map(({ serves: [served] }) => served!.role);
+  expect(roles.lastIndexOf('fill')).toBeLessThan(roles.indexOf('overlay'));
+  for (const batch of batches.filter(({ make }) => make === 'ready')) {
+    expect(batch.lines).toMatchObject([{ code: 'brushOn', area_m2: expect.any(Number) }]);
+    expect(batch.waits.length).toBeGreaterThan(0);
+    expect(batch.window).toBeNull();
+  }
+});
+
+test('where no portion can be placed in time the layer is on the list all the same, and says that it does not fit', () => {
+  const slow = { ...sheetOf('fineRapid'), id: 'slow', flow: { least_s: 30, most_s: 30 }, finish: { least_s: 45, most_s: 45 } };
+  const { batches, findings } = computePlan(job([patch('f', 0.6, 0.5, 0.02)], [uses('f', slow)], { sheets: [slow] }));
+  expect(findings[0]!.chosen!.batches.share).toBeNull();
+  if (findings[0]!.chosen!.refused.length === 0) expect(batches.map(({ fits }) => fits)).toEqual([false]);
+  else expect(batches).toEqual([]);
+});
+
+test('a portion of a retarded, coloured and iced mix has them in the water, by its share of the bag', () => {
+  const mortar = sheetOf('sandedRapid');
+  const { batches } = computePlan(
+    job([patch('f', 0.5, 0.4, 0.03)], [uses('f', mortar)], { batch: { share: 0.25, retarderDose: 1, colourPacks: 2, iceShare: 0.1 } }),
+  );
+  const [batch] = batches as [Batch];
+  expect(batch.amount).toBeCloseTo(22.7 / 4, 9);
+  expect(line(batch, 'retarder').packets).toBeCloseTo(0.25, 9);
+  expect(line(batch, 'colour').packs).toBeCloseTo(0.5, 9);
+  expect(line(batch, 'ice').mass_kg + line(batch, 'water').volume_m3 * 1000).toBeCloseTo(batch.amount * mortar.water!.byTask[batch.task!]!, 9);
+});
+
+test('a sealant comes ready: one batch, gunned; a joint and a crack of one resin are each their own', () => {
+  const [sealant, resin] = [sheetOf('jointSealant'), named(/^Pit and crack resin/)];
+  const joint: FindingInput = {
+    ...found,
+    id: 'j',
+    kind: 'groove',
+    line: [
+      [0, 0],
+      [3, 0],
+    ],
+    width: typed(0.012),
+    depth: typed(0.025),
+    blade_m: 0.003,
+    moves: { between_m: 4, range_K: 30, movementClass: 0.25 },
+  };
+  const cracks = ['c', 'd'].map((id): FindingInput => ({
+    ...found,
+    id,
+    kind: 'crack',
+    line: [
+      [0, 1],
+      [1, 1],
+    ],
+    profile: 'slot',
+    widths: [[0, 0.002]],
+    depth: typed(0.01),
+    cap_m: 0.006,
+    runaway: 0,
+  }));
+  const { batches } = computePlan(job([joint, ...cracks], [uses('j', sealant), ...cracks.map(({ id }) => uses(id, resin))], {}, { moisture: 'dry' }));
+  const of = (id: string): Batch[] => batches.filter(({ serves }) => serves.some(({ findingId }) => findingId === id));
+  expect(of('j').map(({ make, lines }) => [make, lines.map(({ code }) => code)])).toEqual([['ready', ['ready']]]);
+  for (const id of ['c', 'd']) expect(of(id).map(({ make, serves }) => [make, serves.length])).toEqual([['parts', 1]]);
+});

@@ -59,7 +59,7 @@ function findingsOn({ findings }: Context['input'], { id }: ElementInput): reado
 const NO_COST = { cost_minor: null, material_minor: null, hand_s: null } as const;
 
 /** What a finding costs with this sheet, hands and trips with the material. */
-function wholeCost(context: Context, slab_C: number): Pick<Ranked, 'cost_minor' | 'material_minor' | 'hand_s'> {
+function wholeCost(context: Context, slab_C: number): ReturnType<Candidate['cost']> {
   const { input, element, finding, takeOff, sheet, site, over, treatment } = context;
   const { need_kg, cost_minor } = materialNeed(context);
   const batches = Math.max(1, ceilingOf(need_kg / bagOf(sheet).mass_kg / Math.max(...input.firm.grid)));

@@ -1,5 +1,4 @@
 export type { WindowQuestion } from './WindowQuestion';
-export { batchAt } from './batchAt';
 export { type Implied, impliedOf } from './impliedOf';
 export { questionFor } from './questionFor';
 export { shotsFor } from './shotsFor';
