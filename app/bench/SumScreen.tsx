@@ -59,12 +59,20 @@ function readField(speaker: Speaker, name: string, field: SumField, text: string
 /** A longer answer is set smaller. */
 const SHORT = 18;
 
+/** From so much on nobody counts ounces. */
+const LARGE_M3 = 0.008;
+const LARGE_KG = 10;
+
 /** Volumes and weights in what the crew measures with: ounces rather than hundredths of a gallon. */
 const inVessels = (speaker: Speaker, figures: Worked['answer']['figures']): Record<string, number | string> =>
   Object.fromEntries(
     Object.entries(figures).map(([name, value]) => [
       name,
-      name.endsWith('_m3') ? vessel(speaker, 'volume', value) : name.endsWith('_kg') ? vessel(speaker, 'mass', value) : value,
+      name.endsWith('_m3') && value < LARGE_M3
+        ? vessel(speaker, 'volume', value)
+        : name.endsWith('_kg') && value < LARGE_KG
+          ? vessel(speaker, 'mass', value)
+          : value,
     ]),
   );
 
