@@ -59,22 +59,18 @@ function readField(speaker: Speaker, name: string, field: SumField, text: string
 /** A longer answer is set smaller. */
 const SHORT = 18;
 
-/** From so much on nobody counts ounces. */
-const LARGE_M3 = 0.008;
-const LARGE_KG = 10;
+/** From so much on nobody counts ounces; litres and kilograms stay as fine as they are. */
+const LARGE = { us: { m3: 0.008, kg: 10 }, metric: { m3: Infinity, kg: Infinity } } as const;
 
 /** Volumes and weights in what the crew measures with: ounces rather than hundredths of a gallon. */
-const inVessels = (speaker: Speaker, figures: Worked['answer']['figures']): Record<string, number | string> =>
-  Object.fromEntries(
-    Object.entries(figures).map(([name, value]) => [
-      name,
-      name.endsWith('_m3') && value < LARGE_M3
-        ? vessel(speaker, 'volume', value)
-        : name.endsWith('_kg') && value < LARGE_KG
-          ? vessel(speaker, 'mass', value)
-          : value,
-    ]),
-  );
+function inVessels(speaker: Speaker, figures: Worked['answer']['figures']): Record<string, number | string> {
+  const large = LARGE[speaker.system];
+  const printed = (name: string, value: number): number | string => {
+    if (name.endsWith('_m3') && value < large.m3) return vessel(speaker, 'volume', value);
+    return name.endsWith('_kg') && value < large.kg ? vessel(speaker, 'mass', value) : value;
+  };
+  return Object.fromEntries(Object.entries(figures).map(([name, value]) => [name, printed(name, value)]));
+}
 
 /** A sum by its address. */
 export function SumScreen() {
