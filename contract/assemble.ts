@@ -3,7 +3,7 @@ import { assumed, type Measured } from '@tufa/core/quantity';
 import type { ElementInput } from '@tufa/core/survey';
 import type { Aid, Sheet } from '@tufa/core/shelf';
 
-import type { FirmData, ReadingFields, Row, RowOf, TreatmentFields } from './entities';
+import type { FirmData, FirmFields, ReadingFields, Row, RowOf, TreatmentFields } from './entities';
 import { findingInputOf, marksOf } from './findingInputOf';
 import { isMaterial, upgradeSheet } from './upgradeSheet';
 
@@ -31,6 +31,12 @@ export const UNKNOWN: Record<'deepest' | 'thickness' | 'crackDepth' | 'crackWidt
 
 /** What is read of the weather and the materials at the work. */
 export type ConditionKind = keyof typeof ASSUMED;
+
+/** A firm's settings as a plan knows them: with what a new job begins is no plan's. */
+function plannedBy(settings: FirmFields['settings']): PlanInput['firm'] {
+  const { newJob, ...planned } = settings;
+  return newJob ? planned : settings;
+}
 
 /** The job's own readings that stand, newest last. */
 export function readingsOf(data: Pick<FirmData, 'reading'>, jobId: string): (ReadingFields & Row)[] {
@@ -174,7 +180,7 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
   return {
     v: 1,
     job: { id: job.id, name: job.name },
-    firm: firm.settings,
+    firm: plannedBy(firm.settings),
     elements: present(data.element)
       .filter((element) => element.jobId === jobId)
       .sort(byId)

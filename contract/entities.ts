@@ -19,7 +19,8 @@ export interface Row {
 /** A firm and its settings. */
 export interface FirmFields {
   readonly name: string;
-  readonly settings: FirmSettings;
+  /** `newJob`: with which crew and mixed how a new job begins; ordinary ones where nothing is set */
+  readonly settings: FirmSettings & { readonly newJob?: { readonly crew: CrewInput; readonly batch: BatchInput } };
 }
 
 /** Somebody of the firm, by role. */

@@ -62,4 +62,5 @@ export const firmSettings = Joi.object({
     workday_s: Joi.number().min(3600).max(57600),
   }),
   workRates,
+  newJob: Joi.object({ crew: crew.required(), batch: batch.required() }),
 });

@@ -196,6 +196,8 @@ export const ways = {
   colourFault: 'Write how many packs go to a bag, 0 to 20.',
   carry: 'Carried to the place, seconds',
   carryFault: 'Write seconds, 0 to 3600.',
+  toFirm: 'Begin new jobs with this crew and this mix',
+  firmHas: 'New jobs begin like this',
   place: 'Where it is laid',
   humidity: 'Humidity, %',
   humidityFault: 'Write percent, 1 to 100.',

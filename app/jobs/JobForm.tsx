@@ -56,6 +56,8 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
   const { data } = useFirmWith(jobId);
   const router = useRouter();
   const job = jobId ? data.job[jobId] : undefined;
+  // As the firm begins its jobs.
+  const begins = Object.values(data.firm)[0]?.settings.newJob;
   const initial: JobText = { name: job?.name ?? '', customer: job?.customer ?? '', address: job?.address ?? '', accessNote: job?.accessNote ?? '' };
   const form = useWireForm<JobText>({
     name: `job ${jobId ?? 'new'}`,
@@ -67,8 +69,8 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
         ...values,
         zone: job?.zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone,
         pourOn: job?.pourOn ?? null,
-        crew: job?.crew ?? DEFAULT_CREW,
-        batch: job?.batch ?? DEFAULT_BATCH,
+        crew: job?.crew ?? begins?.crew ?? DEFAULT_CREW,
+        batch: job?.batch ?? begins?.batch ?? DEFAULT_BATCH,
         demonstration: job?.demonstration ?? false,
       }),
       fieldOf: (path) => ({ field: path as keyof JobText }),

@@ -139,7 +139,7 @@ function Mix({ view: present }: { view: JobView }) {
             </View>
             <Cautions screen="mix" input={input} plan={plan} data={view.data} />
             <CrewView jobId={view.job.id} input={input} works={works} />
-            <WaysView jobId={view.job.id} input={input} plan={plan} />
+            <WaysView view={view} input={input} plan={plan} />
             <PlaceView jobId={view.job.id} input={input} />
             <ChangeCost plan={plan} />
             <KeptSums view={view} />

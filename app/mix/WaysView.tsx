@@ -1,4 +1,4 @@
-import { sheetOf, type BatchInput, type Plan, type PlanInput } from '@tufa/core/plan';
+import { canonical, sheetOf, type BatchInput, type Plan, type PlanInput } from '@tufa/core/plan';
 
 import { LIMITS } from '@tufa/contract/limits';
 import { MIX } from '@tufa/core/mix';
@@ -8,7 +8,9 @@ import { say, sayShare } from '@tufa/words';
 import { View } from 'react-native';
 import { quantityText } from '../day/quantityText';
 import { change, write } from '../outbox/useFirm';
+import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';
+import { Button } from '../parts/ui/Button';
 import { Choice } from '../parts/ui/Choice';
 import { T } from '../parts/ui/T';
 import { fibreAids } from './fibreAids';
@@ -24,9 +26,13 @@ const readBetween =
   };
 
 /** How it is mixed, kept with the job: how much at once, what goes in beside the powder, how far it is carried. Each is offered where a sheet of the list takes it. */
-export function WaysView({ jobId, input, plan }: { jobId: string; input: PlanInput; plan: Plan }) {
+export function WaysView({ view, input, plan }: { view: JobView; input: PlanInput; plan: Plan }) {
   const speaker = useSpeaker();
   const { batch, crew, firm } = input;
+  const jobId = view.job.id;
+  const ofFirm = Object.values(view.data.firm)[0];
+  const begins = ofFirm?.settings.newJob;
+  const same = begins !== undefined && canonical(begins) === canonical({ crew, batch });
   const keep = (next: BatchInput): void => void write(change('job', 'change', jobId, { batch: next }));
   const without = (name: 'stone' | 'fibre' | 'colourPacks'): BatchInput => {
     const { [name]: _left, ...rest } = batch;
@@ -117,6 +123,13 @@ export function WaysView({ jobId, input, plan }: { jobId: string; input: PlanInp
           onChange={(carry_s) => void write(change('job', 'change', jobId, { crew: { ...crew, carry_s } }))}
         />
       </View>
+      {ofFirm ? (
+        <Button
+          label={say(speaker, same ? 'ways.firmHas' : 'ways.toFirm')}
+          disabled={same}
+          onPress={() => void write(change('firm', 'change', ofFirm.id, { settings: { ...ofFirm.settings, newJob: { crew, batch } } }))}
+        />
+      ) : null}
     </View>
   );
 }

@@ -273,6 +273,20 @@ test('how much at once may be a weight, inside a bag; what is wrong says so and 
   expect((await lastOf(1)).change['batch']).toMatchObject({ share: expect.closeTo((20 * 0.45359237) / 22.7, 3) });
 });
 
+test('this crew and this mix become those that new jobs begin with; what is planned by knows nothing of it', async () => {
+  await showJob(dock.job.id, () => <MixScreen />);
+  await tap(say(PLAIN, 'ways.toFirm'));
+  const { kind, change: changed } = await lastOf(1);
+  expect(kind).toBe('firm.change');
+  const { newJob } = changed['settings'] as { newJob: { crew: object; batch: object } };
+  const input = assemblePlanInput(firmWith(), dock.job.id)!;
+  expect(newJob).toEqual({ crew: input.crew, batch: input.batch });
+  await waitFor(() => expect(page()).toContain(say(PLAIN, 'ways.firmHas')));
+  const data = firmWith();
+  for (const row of Object.values(data.firm)) Object.assign(row, { settings: { ...row.settings, newJob } });
+  expect(assemblePlanInput(data, dock.job.id)).toEqual(input);
+});
+
 test('the mixing clock counts down from the sheet’s time and is stopped by a tap', async () => {
   await showJob(dock.job.id, () => <MixScreen />, { at: { job: dock.job.id, batch: '1' } });
   await tap(say(PLAIN, 'mix.timer'));
