@@ -154,3 +154,19 @@ test.each([
   // A firm whose pail is smaller than a vessel has no such vessel.
   expect(vesselFor({ mixed_m3, bulk_m3, pail_m3: 0.0002 }).code).toBe('pail');
 });
+
+test('stock without a day is used last, the smaller opened lot first; of packages that cost the same the one with less left over is bought', () => {
+  const lots = [{ mass_kg: 9 }, { mass_kg: 4, useBy: '2027-02-01' }, { mass_kg: 3 }, { mass_kg: 5, useBy: '2027-01-01' }, { mass_kg: 3 }];
+  expect(fromStock({ need_kg: 16, lots }).taken).toEqual([
+    { lot: 3, mass_kg: 5 },
+    { lot: 1, mass_kg: 4 },
+    { lot: 2, mass_kg: 3 },
+    { lot: 4, mass_kg: 3 },
+    { lot: 0, mass_kg: 1 },
+  ]);
+  const packs = [
+    { mass_kg: 10, price_minor: 1000 },
+    { mass_kg: 6, price_minor: 500 },
+  ];
+  expect(packagesLeastCost({ need_kg: 10, packs })).toEqual([{ mass_kg: 10, price_minor: 1000, count: 1 }]);
+});

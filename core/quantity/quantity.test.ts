@@ -227,3 +227,11 @@ test.each([
   const { digits, unit } = print({ kind, value, system, fine: true });
   expect(`${digits} ${unit}`.trim()).toBe(text);
 });
+
+test('what the crew measures by hand: half ounces, ounces, quarts; whole figures stay whole', () => {
+  const shown = (value: number, system: 'us' | 'metric' = 'us'): string => Object.values(print({ kind: 'volume', value, system, fine: true })).join(' ');
+  const OZ = 2.95735295625e-5;
+  expect([2.5, 12, 32, 40].map((ounces) => shown(ounces * OZ))).toEqual(['2.5 oz', '12 oz', '1 qt', '1 qt 8 oz']);
+  expect(shown(0.25e-3, 'metric')).toBe('250 mL');
+  expect(print({ kind: 'volume', value: 0.5, system: 'us' })).toMatchObject({ unit: 'gal', digits: '132' });
+});

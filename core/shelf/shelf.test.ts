@@ -4,6 +4,8 @@ import { impliedOf } from '../plan';
 import { problemOf } from '../testing/problemOf';
 import { aids, catalogue } from './catalogue';
 import {
+  movementOf,
+  resinDensity,
   fromAid,
   AID_CLASSES,
   bagOf,
@@ -190,4 +192,12 @@ test('an aid from its label: what it says is read, what it does not say is assum
   expect(next.assumed).not.toContain('coverage_m2');
   expect(next.assumed).toContain('limits');
   expect(fromAid({ base, label, changes: true, id: 'c', productId: 'p', revision: 2 }).assumed).toEqual([]);
+});
+
+test('what a sheet is silent of is read as its class has it: no movement, one part, a density of resins', () => {
+  const resin = catalogue.find(({ name }) => /^Bottle resin, one minute/.test(name))!;
+  const { movement: _movement, ...still } = resin;
+  expect(movementOf(still)).toBe(0);
+  expect(resinDensity({ ...resin, parts: null })).toBeGreaterThan(0);
+  expect(resinDensity({ ...resin, parts: [1, 1, 1] })).toBeGreaterThan(0);
 });
