@@ -10,8 +10,7 @@ import { vessel } from '../parts/job/vessel';
 import { useSpeaker } from '../parts/phone/speaker';
 import { usePhone } from '../parts/phone/useSettings';
 import { SceneView } from '../parts/ui/SceneView';
-
-const PARTS = ['A', 'B', 'C', 'D'] as const;
+import { partLetter } from './sayLine';
 
 /** From so much on a vessel is read in quarts or litres, below it in ounces or tenths of a litre. */
 const LARGE_M3 = 4e-3;
@@ -31,7 +30,7 @@ export function VesselDrawing({ batch, sheet, pail_m3 }: { batch: Batch; sheet: 
     const parts = batch.lines.flatMap((line) => (line.code === 'part' ? [line] : []));
     if (parts.length > 0 && sheet) {
       const bottle_m3 = batch.shots ? resinOf(sheet).bottle_m3 : vesselFor({ mixed_m3: parts.at(-1)!.level_m3, bulk_m3: 0, pail_m3 }).volume_m3;
-      const marks = parts.map(({ part, level_m3 }) => ({ level_m3, text: `${PARTS[part] ?? part + 1}, ${vessel(speaker, 'volume', level_m3)}` }));
+      const marks = parts.map(({ part, level_m3 }) => ({ level_m3, text: `${partLetter(part)}, ${vessel(speaker, 'volume', level_m3)}` }));
       return bottleScene({ ...size, bottle_m3, marks, ...ruled(bottle_m3) });
     }
     const water = batch.lines.find((line) => line.code === 'water');

@@ -110,14 +110,14 @@ const figureOf = (speaker: Speaker, line: TicketLine, read: Read): { main: strin
   }
 };
 
-/** Parts as they are called on the tin. */
-const PARTS = ['A', 'B', 'C', 'D'] as const;
+/** A part as it is called on the tin. */
+export const partLetter = (part: number): string => String.fromCharCode(65 + part);
 
 /** A ticket line in words: a part by its letter, a bottle shaken where a pail is stirred. */
 export function sayLine(speaker: Speaker, line: TicketLine, read: Read): SaidLine {
   const label =
     line.code === 'part'
-      ? say(speaker, 'mix.partName', { part: PARTS[line.part] ?? String(line.part + 1) })
+      ? say(speaker, 'mix.partName', { part: partLetter(line.part) })
       : say(speaker, line.code === 'mix' && read.batch.shots ? 'mix.shake' : `mix.${line.code}`);
   return { label, ...figureOf(speaker, line, read) };
 }

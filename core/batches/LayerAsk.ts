@@ -10,7 +10,7 @@ export const LAYER_ROLES = ['bond', 'fill', 'overlay', 'cure', 'coat'] as const;
 export type LayerRole = (typeof LAYER_ROLES)[number];
 
 /** Why a layer waits for another: each is a sentence. */
-export const WAIT_REASONS = ['bondOpen', 'slurryWet', 'stiff', 'strip', 'recoat', 'stepBelow', 'riserTread', 'afterSet', 'dryFace'] as const;
+export const WAIT_REASONS = ['bondOpen', 'slurryWet', 'stiff', 'strip', 'recoat', 'riserTread', 'afterSet', 'dryFace'] as const;
 export type WaitReason = (typeof WAIT_REASONS)[number];
 
 /** Which layer of a finding it is. */
@@ -54,10 +54,21 @@ export interface LayerAsk<M> extends LayerOf {
   /** what may be mixed in one pail with it asks the same; null for what is mixed by itself */
   readonly pool: string | null;
   readonly waits: readonly LayerWait[];
+  /** what is mixed just ahead of each batch of it, for as much as that batch fills: it would stiffen if all of it went first */
+  readonly ahead?: Ahead<M>;
   /** of what is ready the least goes first, figure by figure */
   readonly order: readonly number[];
   readonly dealt: (amount: number) => Dealt;
   readonly made: (amount: number, follows: boolean) => M;
   /** how long a portion keeps the hands from the next, s */
   readonly busy_s: (made: M) => number;
+}
+
+/** A layer that goes section by section under another. */
+export interface Ahead<M> extends LayerOf {
+  readonly make: Make;
+  readonly productId: string | null;
+  readonly amount: number;
+  readonly task: Task | null;
+  readonly made: (amount: number) => M;
 }

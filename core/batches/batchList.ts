@@ -124,23 +124,30 @@ export function batchList<M>(asks: readonly LayerAsk<M>[]): (Batch & M)[] {
       const same = `${maker.id} ${Math.round(amount / (dealt.each * 1e-9))} ${follows}`;
       const portion = made.get(same) ?? maker.made(amount, follows);
       made.set(same, portion);
-      const [{ id }] = serves as [Served];
-      const nth = list.filter(({ key }) => key.startsWith(`${id}:`)).length + 1;
-      const number = String(list.length + 1);
-      list.push({
-        ...portion,
-        number,
-        key: `${id}:${nth}`,
-        make: first.ask.make,
-        productId: first.ask.productId,
-        amount,
-        task: first.ask.task,
-        serves,
-        waits: waitsOf(serves, byId, done),
-        limit: dealt.limit,
-        fits: dealt.fits,
-        follows,
-      });
+      const aheadOf: BatchWait[] = [];
+      const push = (batch: Omit<Batch, 'number' | 'key'>, of: M): string => {
+        const [{ id }] = batch.serves as [Served];
+        const nth = list.filter(({ key }) => key.startsWith(`${id}:`)).length + 1;
+        const number = String(list.length + 1);
+        list.push({ ...of, ...batch, number, key: `${id}:${nth}` });
+        return number;
+      };
+      for (const served of serves) {
+        const { ahead, amount: whole } = byId.get(served.id)!;
+        if (!ahead) continue;
+        const { id, findingId, role, lift, lifts, step, make, productId, task } = ahead;
+        const section = (ahead.amount * served.amount) / whole;
+        const sectionServes = [{ id, findingId, role, lift, lifts, step, amount: section, part: served.part }];
+        const on = push(
+          { make, productId, amount: section, task, serves: sectionServes, waits: waitsOf([served], byId, done), limit: null, fits: true, follows: false },
+          ahead.made(section),
+        );
+        aheadOf.push({ on, least_s: 0, most_s: null, reason: 'slurryWet' });
+      }
+      const { make, productId, task } = first.ask;
+      const { limit, fits } = dealt;
+      const waits = [...waitsOf(serves, byId, done), ...aheadOf];
+      const number = push({ make, productId, amount, task, serves, waits, limit, fits, follows }, portion);
       now_s += maker.busy_s(portion);
       for (const { id, part } of serves) if (part === 'whole' || part === 'rest') done.set(id, { ended_s: now_s, number });
     }

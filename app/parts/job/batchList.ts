@@ -16,5 +16,5 @@ export function listOf({ plan, events }: { readonly plan: Plan; readonly events:
 /** A batch that is started with a tap and has a clock: what is brushed from its tin has none. */
 export const isPoured = ({ window, fits }: Batch): boolean => window !== null && fits;
 
-/** The sheet or the aid a batch is made of; nothing for a slurry of plain cement. */
+/** The layer that a batch begins with. */
 export const firstServed = (batch: Batch): Batch['serves'][number] => batch.serves[0]!;

@@ -123,47 +123,42 @@ function aidAsk({ context, role }: Mixed, aid: AidPlan, number: number, waits: r
   };
 }
 
-/** Slurry for one finding, brushed on section by section just before its mortar. */
-function slurryAsk(mixed: Mixed, number: number): Ask | null {
-  const { chosen, context } = mixed;
-  if (!chosen.slurry) return null;
-  const { finding } = context;
+/** Slurry under what is laid first on bare concrete, brushed on section by section just ahead of its mortar. */
+function slurryAhead({ chosen, context }: Mixed, part: Laid, share: number): Pick<Ask, 'ahead'> {
+  if (!chosen.slurry || part.lift > 1) return {};
+  const { finding, takeOff } = context;
   const { liquid_m3, cement_kg, latex_kg, water_kg } = chosen.slurry;
-  const amount = cement_kg + latex_kg + water_kg;
-  const sections = Math.max(1, chosen.batches.count);
+  const whole_kg = cement_kg + latex_kg + water_kg;
   return {
-    id: idOf(finding.id, 'bond'),
-    findingId: finding.id,
-    role: 'bond',
-    lift: 1,
-    lifts: 1,
-    step: onStep(finding)?.step ?? null,
-    make: 'slurry',
-    productId: null,
-    amount,
-    task: 'brush',
-    pool: null,
-    waits: [],
-    order: orderOf(mixed, { step: onStep(finding)?.step ?? null, lift: 0, finding: number }),
-    dealt: (all) => ({ each: all / sections, count: sections, last: all / sections, limit: null, fits: true }),
-    made(part) {
-      const share = part / amount;
-      const section = { liquid_m3: liquid_m3 * share, ...slurry({ liquid_m3: liquid_m3 * share }) };
-      const area_m2 = context.takeOff.area_m2 * share;
-      const water_m3 = section.water_kg / MIX.water_kg_m3;
-      return {
-        ...NOTHING,
-        slurry: section,
-        area_m2,
-        lines: [
-          { code: 'water', volume_m3: water_m3, level_m3: water_m3 },
-          { code: 'latex', volume_m3: section.liquid_m3 - water_m3, mass_kg: section.latex_kg },
-          { code: 'cement', mass_kg: section.cement_kg },
-          { code: 'brushOn', area_m2 },
-        ],
-      };
+    ahead: {
+      id: idOf(finding.id, 'bond', part),
+      findingId: finding.id,
+      role: 'bond',
+      lift: 1,
+      lifts: 1,
+      step: part.step ?? onStep(finding)?.step ?? null,
+      make: 'slurry',
+      productId: null,
+      amount: whole_kg * share,
+      task: 'brush',
+      made(amount) {
+        const of = amount / whole_kg;
+        const section = { liquid_m3: liquid_m3 * of, ...slurry({ liquid_m3: liquid_m3 * of }) };
+        const area_m2 = takeOff.area_m2 * of;
+        const water_m3 = section.water_kg / MIX.water_kg_m3;
+        return {
+          ...NOTHING,
+          slurry: section,
+          area_m2,
+          lines: [
+            { code: 'water', volume_m3: water_m3, level_m3: water_m3 },
+            { code: 'latex', volume_m3: section.liquid_m3 - water_m3, mass_kg: section.latex_kg },
+            { code: 'cement', mass_kg: section.cement_kg },
+            { code: 'brushOn', area_m2 },
+          ],
+        };
+      },
     },
-    busy_s: () => 0,
   };
 }
 
@@ -191,13 +186,9 @@ function asksFor(mixed: Mixed, number: number): Ask[] {
   const stone = stoneFor(context);
   const pool = alone ? null : `${sheet.id} ${chosen.ticket.task} ${stone?.ratio ?? 0}`;
   const same = (a: number, b: number): boolean => Math.abs(a / b - 1) < 1e-9;
-  const slurried = slurryAsk({ ...mixed, context }, number);
+  const onBase = laid.filter(({ lift }) => lift === 1).reduce((sum, { part }) => sum + part, 0);
   const bond = chosen.aids.find((aid) => aid.role === 'bond' && aid.verdict !== 'no');
-  const bonded: LayerWait[] = slurried
-    ? wait(slurried.id, 'slurryWet', null)
-    : bond && bond.amount.p50 > 0
-      ? wait(idOf(finding.id, 'bond'), 'bondOpen', bond.open)
-      : [];
+  const bonded: LayerWait[] = !chosen.slurry && bond && bond.amount.p50 > 0 ? wait(idOf(finding.id, 'bond'), 'bondOpen', bond.open) : [];
   const fills = laid.map((part, i): Ask => {
     const before = laid[i - 1];
     const waits = before ? wait(idOf(finding.id, role, before), before.step === part.step ? 'stiff' : 'strip', part.after ?? part.stripped) : bonded;
@@ -214,6 +205,7 @@ function asksFor(mixed: Mixed, number: number): Ask[] {
       task: make === 'pail' || make === 'hand' ? chosen.ticket.task : null,
       pool,
       waits,
+      ...slurryAhead({ ...mixed, context }, part, part.part / onBase),
       order: orderOf(mixed, { step: part.step ?? place?.step ?? null, lift: part.lift, finding: number }),
       dealt(amount) {
         const bags = amount / bag_kg;
@@ -243,12 +235,12 @@ function asksFor(mixed: Mixed, number: number): Ask[] {
   const reached = (name: 'initial' | 'final'): number | undefined => chosen.readiness.find((milestone) => milestone.name === name)?.after_s;
   const set_s = reached('final') ?? reached('initial') ?? 0;
   const after = aids.flatMap((aid): Ask[] => {
-    if (aid.role === 'bond') return slurried ? [] : [aidAsk({ ...mixed, context }, aid, number, [])];
+    if (aid.role === 'bond') return chosen.slurry ? [] : [aidAsk({ ...mixed, context }, aid, number, [])];
     if (aid.role === 'cure') return [aidAsk({ ...mixed, context }, aid, number, wait(top, 'afterSet', { least_s: set_s, most_s: null }))];
     const [coat] = stepsWith(chosen.steps, 'step.coat');
     return [aidAsk({ ...mixed, context }, aid, number, wait(top, 'dryFace', coat?.after ?? { least_s: aid.waits_s, most_s: null }))];
   });
-  return [...(slurried ? [slurried] : []), ...fills, ...after];
+  return [...fills, ...after];
 }
 
 /** How long after a fill what lies over it may begin, s at its slab. */
@@ -261,7 +253,7 @@ function recoatAfter({ context, chosen }: Mixed): RepairStep['after'] {
 const lastOf = ({ context: { finding }, role, chosen }: Mixed): string => idOf(finding.id, role, laidOf(chosen).at(-1));
 const firstOf = ({ context: { finding }, role, chosen }: Mixed): string => idOf(finding.id, role, laidOf(chosen)[0]);
 
-/** Waits between findings: an overlay for every fill under it, a face of a step for the other, a step for the one below. */
+/** Waits between findings: an overlay for every fill under it, a face of a step for the other. */
 function waitsBetween(mixed: readonly Mixed[]): Map<string, LayerWait[]> {
   const waits = new Map<string, LayerWait[]>();
   const add = (id: string, more: readonly LayerWait[]): void => void waits.set(id, [...(waits.get(id) ?? []), ...more]);

@@ -92,7 +92,12 @@ const KINDS: readonly (readonly [kind: string, check: () => void])[] = [
       expect(slurries.reduce((sum, batch) => sum + line(batch, 'cement').mass_kg, 0)).toBeCloseTo((water_kg + latex_kg) / 0.4, 9);
       expect(liquid + (water_kg + latex_kg) / 0.4 / 3150).toBeCloseTo(0.3 * 0.001, 9);
       expect(codes(slurries[0]!)).toEqual(['water', 'latex', 'cement', 'brushOn']);
-      expect(fills[0]!.waits).toMatchObject([{ reason: 'slurryWet' }]);
+      // Never more of it than the next mortar covers: each section lies just ahead of its own.
+      expect(batches.map(({ make }) => make)).toEqual(fills.flatMap(() => ['slurry', 'pail']));
+      fills.forEach((fill, i) => {
+        expect(fill.waits).toMatchObject([{ on: slurries[i]!.number, reason: 'slurryWet' }]);
+        expect(slurries[i]!.area_m2! / 0.3).toBeCloseTo(fill.amount / sumOf(fills), 9);
+      });
     },
   ],
   [
