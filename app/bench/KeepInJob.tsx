@@ -1,9 +1,8 @@
 import { say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { v7 as uuid } from 'uuid';
-import { change, usePerson, write, type Firm } from '../outbox/useFirm';
-import { now } from '../parts/phone/clock';
+import { usePerson, write, type Firm } from '../outbox/useFirm';
+import { readingAdd } from '../parts/job/readingAdd';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
 import { T } from '../parts/ui/T';
@@ -17,9 +16,7 @@ export function KeepInJob({ firm, kept }: { firm: Firm; kept: () => { readonly s
   const jobs = Object.values(firm.data.job).filter(({ removed }) => !removed);
   const keep = async (jobId: string, name: string): Promise<void> => {
     const { subject, typed } = kept();
-    const takenAt = new Date(now()).toISOString();
-    const value = { value: 0, source: 'typed' as const, typed: typed.slice(0, 60), by: person?.name ?? '' };
-    await write(change('reading', 'add', uuid(), { jobId, elementId: null, findingId: null, kind: 'sum', at: null, takenAt, subject, value }));
+    await write(readingAdd({ jobId, kind: 'sum', subject, value: { value: 0, source: 'typed', typed: typed.slice(0, 60), by: person?.name ?? '' } }));
     setChoosing(false);
     setDone(name);
   };

@@ -5,12 +5,11 @@ import { say } from '@tufa/words';
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { v7 as uuid } from 'uuid';
 import { change, usePerson, write } from '../outbox/useFirm';
 import { Button } from '../parts/ui/Button';
 import { Cautions } from '../parts/job/Cautions';
-import { now } from '../parts/phone/clock';
 import { listOf } from '../parts/job/batchList';
+import { readingAdd } from '../parts/job/readingAdd';
 import { nothingYet, StepLayout, StepScreen } from '../parts/job/StepScreen';
 import { stopOf } from '../parts/job/stopOf';
 import { useDraft } from '../parts/phone/useDraft';
@@ -89,16 +88,7 @@ function Day({ view }: { view: JobView }) {
   const changed = (Object.keys(tried) as (keyof Try)[]).filter((name) => JSON.stringify(tried[name]) !== JSON.stringify(kept[name]));
   const unread = READINGS.filter((kind) => view.input.conditions[kind].source === 'assumed');
   const reading = (kind: ConditionKind | 'sun' | 'rain_s', value: number) =>
-    change('reading', 'add', uuid(), {
-      jobId: view.job.id,
-      elementId: finding.elementId,
-      findingId: null,
-      kind,
-      at: null,
-      takenAt: new Date(now()).toISOString(),
-      subject: null,
-      value: { value, source: 'typed', by: person?.name ?? '' },
-    });
+    readingAdd({ jobId: view.job.id, elementId: finding.elementId, kind, value: { value, source: 'typed', by: person?.name ?? '' } });
   const keepAll = async (): Promise<void> => {
     // What was moved was read; with nothing moved, what was assumed is confirmed.
     const moved = READINGS.filter((kind) => changed.includes(kind as keyof Try));

@@ -2,11 +2,10 @@ import { readingsOf } from '@tufa/contract/assemble';
 import { say } from '@tufa/words';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { v7 as uuid } from 'uuid';
 import { links } from '../links';
-import { change, write } from '../outbox/useFirm';
+import { write } from '../outbox/useFirm';
+import { readingAdd } from '../parts/job/readingAdd';
 import type { JobView } from '../parts/job/useJob';
-import { now } from '../parts/phone/clock';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Word } from '../parts/ui/Button';
 import { T } from '../parts/ui/T';
@@ -18,11 +17,7 @@ export function KeptSums({ view }: { view: JobView }) {
   const kept = readingsOf(view.data, view.job.id).filter(({ kind, subject }) => kind === 'sum' && subject !== null);
   if (kept.length === 0) return null;
   const remove = (id: string): void => {
-    const takenAt = new Date(now()).toISOString();
-    const value = { value: 0, source: 'typed' as const };
-    void write(
-      change('reading', 'add', uuid(), { jobId: view.job.id, elementId: null, findingId: null, kind: 'removal', at: null, takenAt, subject: id, value }),
-    );
+    void write(readingAdd({ jobId: view.job.id, kind: 'removal', subject: id, value: { value: 0, source: 'typed' } }));
   };
   return (
     <View className="gap-1" role="list" aria-label={say(speaker, 'sum.keptTitle')}>

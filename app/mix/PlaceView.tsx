@@ -1,9 +1,8 @@
 import type { PlanInput } from '@tufa/core/plan';
 import { say } from '@tufa/words';
 import { View } from 'react-native';
-import { v7 as uuid } from 'uuid';
-import { change, usePerson, write } from '../outbox/useFirm';
-import { now } from '../parts/phone/clock';
+import { usePerson, write } from '../outbox/useFirm';
+import { readingAdd } from '../parts/job/readingAdd';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Choice } from '../parts/ui/Choice';
 import { T } from '../parts/ui/T';
@@ -18,18 +17,7 @@ export function PlaceView({ jobId, input }: { jobId: string; input: PlanInput })
   const person = usePerson();
   const { humidity, wind_ms, sun } = input.conditions;
   const read = (kind: 'humidity' | 'wind_ms' | 'sun', value: number): void =>
-    void write(
-      change('reading', 'add', uuid(), {
-        jobId,
-        elementId: null,
-        findingId: null,
-        kind,
-        at: null,
-        takenAt: new Date(now()).toISOString(),
-        subject: null,
-        value: { value, source: 'typed', by: person?.name ?? '' },
-      }),
-    );
+    void write(readingAdd({ jobId, kind, value: { value, source: 'typed', by: person?.name ?? '' } }));
   const figure = (text: string): number => (text.trim() === '' ? NaN : Number(text.replace(/[%,]/g, '').trim()));
   const unit = WIND_MS[speaker.system];
   return (

@@ -5,7 +5,7 @@ import { startedOf } from '@tufa/core/pour';
 import { TASKS, type Sheet, type Task } from '@tufa/core/shelf';
 import { say } from '@tufa/words';
 import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { View } from 'react-native';
 import { change, usePerson, write } from '../outbox/useFirm';
 import { SunSwitch } from '../parts/chrome/SunSwitch';
@@ -53,10 +53,9 @@ export function TicketScreen({
   const chalked = view.events.some((event) => event.payload.key === key);
   // A number that somebody reads off a ticket stays this batch's.
   const personId = person?.id;
+  const written = useEffectEvent((by: string) => void chalk({ view, input, inUse: planId, person: by, batch, written: number }));
   useEffect(() => {
-    if (!chalked && personId) void chalk({ view, input, inUse: planId, person: personId, batch, written: number });
-    // Once for a ticket, whatever else of the view changes meanwhile.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    if (!chalked && personId) written(personId);
   }, [key, chalked, personId]);
   const said = lines.map((line) => sayLine(speaker, line, { batch, sheet, byVolume: houseOf(input.house).measuring === 'volume' }));
   const mixing = lines.find((line) => line.code === 'mix');
