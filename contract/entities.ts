@@ -1,5 +1,5 @@
 import type { FirmSettings, CrewInput, BatchInput, PlanInput, StageHashes } from '@tufa/core/plan';
-import type { EventKind } from '@tufa/core/pour';
+import type { EventKind, EventPayload } from '@tufa/core/pour';
 import type { Measured } from '@tufa/core/quantity';
 import type { HouseMethod } from '@tufa/core/choose';
 import type { Aid, Exposure, Moisture, Sheet, Texture } from '@tufa/core/shelf';
@@ -221,7 +221,7 @@ export interface PourEventFields {
   readonly person: string;
   readonly kind: EventKind;
   readonly v: 1;
-  readonly payload: { readonly text?: string; readonly key?: string };
+  readonly payload: EventPayload;
   readonly undoes: string | null;
 }
 

@@ -4,6 +4,7 @@ import Joi from 'joi';
 import { exactly, id, instant, optionalText, point, points, text } from './common';
 import { elementRowProperties, geometry, stops } from './elementSchemas';
 import { READING_KINDS, type EntityName } from './entities';
+import { eventPayload } from './eventPayload';
 import { FOUND_KINDS } from './kinds';
 import { propertiesOf } from './findingSchemas';
 import { over, planInput } from './jobFileSchema';
@@ -146,7 +147,7 @@ export const FIELDS: Record<Exclude<EntityName, 'person'>, Joi.ObjectSchema> = {
     person: id.required(),
     kind: exactly(EVENT_KINDS).required(),
     v: Joi.number().valid(1).required(),
-    payload: Joi.object({ text: Joi.string().max(500), key: Joi.string().max(120) }).required(),
+    payload: eventPayload.required(),
     undoes: id.allow(null).required(),
   }),
 };

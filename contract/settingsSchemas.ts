@@ -2,7 +2,7 @@ import { HOUSE_QUESTIONS } from '@tufa/core/choose';
 import { WORKS } from '@tufa/core/day';
 import { TASKS } from '@tufa/core/shelf';
 import Joi from 'joi';
-import { exactly, number } from './common';
+import { exactly, number, text } from './common';
 
 /** What one person does of each kind of work: m2/s, m/s or portions a second. */
 const workRates = Joi.object(Object.fromEntries(WORKS.map((work) => [work, Joi.number().min(1e-5).max(10)])));
@@ -30,6 +30,10 @@ export const batch = Joi.object({
   }),
   iceShare: Joi.number().min(0).max(1),
   colourPacks: Joi.number().min(0).max(20),
+  latexShare: Joi.number().min(0).max(1),
+  byLayer: Joi.object()
+    .pattern(Joi.string().max(80), Joi.object({ consistency: exactly(TASKS), waterRatio: Joi.number().min(0.01).max(1) }))
+    .max(400),
   stone: Joi.object({
     ratio: Joi.number().min(0).max(3).required(),
     moisture: Joi.number().min(0).max(0.3).required(),
@@ -62,5 +66,8 @@ export const firmSettings = Joi.object({
     workday_s: Joi.number().min(3600).max(57600),
   }),
   workRates,
+  vessels: Joi.array()
+    .items(Joi.object({ name: text(30).required(), volume_m3: Joi.number().min(2e-5).max(1).required(), mark_m3: Joi.number().min(1e-6).max(0.1).required() }))
+    .max(12),
   newJob: Joi.object({ crew: crew.required(), batch: batch.required() }),
 });

@@ -87,6 +87,7 @@ export const sheet = Joi.object({
   strengths: Joi.array().items(pair).max(8).required(),
   strengthFor: byName(MILESTONES, Joi.number().min(0.1).max(200)).required(),
   retarder: Joi.array().items(pair).max(10).required(),
+  latexMost: Joi.number().min(0).max(1),
   mixing: Joi.object({
     time_s: Joi.number().min(5).max(1800).required(),
     portions: Joi.number().integer().min(1).max(10).required(),

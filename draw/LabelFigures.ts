@@ -52,6 +52,7 @@ export type LabelFigures = Readonly<Record<Plain, None>> &
     readonly 'draw.systemBar': Readonly<{ number: string; name: string; total_minor: number }>;
     readonly 'draw.life': Readonly<{ planPlace_s: number; planFinish_s: number }>;
     readonly 'draw.layerDeep': Readonly<{ layer_m: number }>;
+    readonly 'draw.spoons': Readonly<{ spoons: string }>;
     readonly 'draw.drop': Readonly<{ drop_m: number }>;
     readonly 'draw.edgeSize': Readonly<{ across_m: number; down_m: number }>;
     readonly 'draw.rise': Readonly<{ rise_m: number }>;

@@ -6,6 +6,7 @@ export * from './PlanFinding';
 export * from './planScene';
 export * from './section/sectionScene';
 export type { SectionView } from './section/frame';
+export * from './spoonsScene';
 export * from './vesselScene';
 export * from './marksOf';
 export * from './toSvg';

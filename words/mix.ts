@@ -74,6 +74,8 @@ export const mix = {
   slurryName: 'Cement and latex slurry',
   serves: { whole: '{{finding}}', first: '{{finding}}, begun', more: '{{finding}}, more of it', rest: 'the rest of {{finding}}' },
   servesLift: '{{finding}}, lift {{lift}} of {{lifts}}',
+  servesPanel: '{{finding}}, panel {{nth}} of {{of}} to the joint',
+  servesStrip: '{{finding}}, strip {{nth}} of {{of}}',
   servesStep: 'step {{step}}, {{finding}}',
   role: { bond: 'bond under {{finding}}', fill: '{{finding}}', overlay: 'over {{finding}}', cure: 'cure on {{finding}}', coat: 'coat on {{finding}}' },
   toPlace: '{{t_s}} to place',
@@ -122,6 +124,7 @@ export const mix = {
   latex: 'Acrylic latex',
   cement: 'Portland cement',
   slurryLiquid: 'into the pot first',
+  latexIn: 'stirred up first, into the water; {{mass}} on the scale',
   slurryLatex: 'stirred up first, into the water',
   slurryCement: 'stirred in to a brushable cream',
   slurryCare: 'In the shade, only as far ahead as the mortar follows: it stiffens sooner than mortar.',
@@ -190,6 +193,8 @@ export const ways = {
   byDepth: 'As the depth asks',
   toPowder: '{{m_share}} of the powder',
   fibre: 'Fibre',
+  latex: 'Acrylic latex in the liquid',
+  latexNone: 'Water alone',
   colour: 'Colour, packs a bag',
   colourFault: 'Write how many packs go to a bag, 0 to 20.',
   carry: 'Carried to the place, seconds',
@@ -205,6 +210,37 @@ export const ways = {
   sun: 'The pail stands',
   since: 'Since you opened this',
   from: 'Compare from here on',
+} as const;
+
+/** What really went in, and what the crew mixes of its own. */
+export const used = {
+  title: 'What really went in',
+  packets: 'Packets of retarder',
+  packetsFault: 'Write packets as a figure, 0 for none.',
+  keep: 'Keep what went in',
+  keepAnyway: 'It went in all the same: keep it',
+  kept: 'Kept',
+  waterSheet: 'Water here, by the sheet',
+  waterYours: 'Water here, as you have it',
+  asSheet: 'Water by the sheet again',
+  firstTook: 'Batch {{number}} really took other water. {{here}} here is the same, and keeps one colour.',
+  mixSo: 'Mix all of it so',
+  wetter: '{{drift_share}} wetter than batch {{number}}: it dries paler and is about {{lost_share}} weaker.',
+  drier: '{{drift_share}} drier than batch {{number}}: it dries darker and stiffens sooner.',
+  vesselLabel: 'Made in',
+  vessel: '{{name}}, {{volume}}',
+  vessels: { cup: 'Cup', jug: 'Jug', smallPail: 'Small pail', pail: 'Pail', named: '' },
+  vesselSmall: 'Too small to stir in: {{need}} has to go in, with room above it. Take a larger one, or make less at once.',
+  fault: {
+    waterOver:
+      'The sheet allows {{most}} here and no more: that much water costs about {{lost_share}} of the strength. Pour less, or add powder in the same ratio.',
+    waterUnder: 'Under the least that the sheet allows: it wants {{least}} here, or grains stay dry.',
+    retarderOver: 'That is {{dose}} packets a bag; the sheet ends at {{most}}. Past it, it may never set right.',
+    retarderOff: 'That is {{dose}} packets a bag, the ticket asks for {{wanted}}: a part of a bag takes the same part of a packet.',
+    partsSwapped: 'The parts look swapped: read the letters on the tins before they meet.',
+    partsOff: 'The parts are {{off_share}} off their ratio: it cures soft or brittle. Correct it before they meet.',
+    sandOver: 'More sand than this resin wets: {{most}} at most.',
+  },
 } as const;
 
 /** What several jobs take together. */

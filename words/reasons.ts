@@ -151,8 +151,9 @@ export const reasons = {
     cold: 'The water is {{water_C}}, colder than {{least_C}}: warm it, or weigh ice in',
     hot: 'The water is {{water_C}}, hotter than the {{most_C}} it takes: it would set in the pail. Cool it',
     washesOut: 'It washes out under water',
-    outside: 'The water for this consistency is outside what its sheet allows: correct the sheet, or mix another consistency',
+    outside: 'The water for this consistency is outside what its sheet allows: mix it with the sheet’s water, or to another consistency',
   },
+  latex: { over: '{{share_share}} of the liquid is latex; the sheet takes {{most_share}} at most' },
   mix: { cold: 'The mix would be {{mix_C}}: under {{least_C}} it does not set. Less ice, warmer water or powder' },
   wedge: { thin: 'The toe is thinner than the sheet allows for {{run_m}}. Cut a shoulder there or take a material that feathers.' },
   drying: {

@@ -39,6 +39,7 @@ export const shelf = {
   liftVertical: 'One lift, standing',
   liftOverhead: 'One lift, overhead',
   stoneTo: 'With stone to',
+  latexMost: 'Latex in the liquid, at most',
   feather: 'Feathers',
   grain: 'Largest grain',
   water: 'Water to powder',

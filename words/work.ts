@@ -9,7 +9,7 @@ import { conflict, jobs, state } from './jobs';
 import { opinion, refused, stale, stop, verdict } from './judgement';
 import { kit } from './kit';
 import { field, gauge, keypad, photo } from './measuring';
-import { load, mix, ways } from './mix';
+import { load, mix, used, ways } from './mix';
 import { sum } from './sum';
 import { pour } from './pour';
 import { problems } from './problems';
@@ -74,6 +74,7 @@ export const work = {
   mix,
   ways,
   load,
+  used,
   sum,
   day,
   rain,

@@ -46,7 +46,7 @@ export function Levers({
       {question.iceShare ? (
         <View className="flex-row items-center gap-3 border-b border-line py-2">
           <T as="strong" className="flex-1">
-            {say(speaker, 'lever.iced', { iceWord: vessel(speaker, 'mass', question.iceShare * answer.batch.water_kg) })}
+            {say(speaker, 'lever.iced', { iceWord: vessel(speaker, 'mass', answer.batch.ice_kg) })}
           </T>
           <Button label={say(speaker, 'lever.noIce')} onPress={() => onTry({ iceShare: 0 })} />
         </View>

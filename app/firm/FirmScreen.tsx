@@ -11,6 +11,7 @@ import { Answer, T } from '../parts/ui/T';
 import { FirmNumbers } from './FirmNumbers';
 import { HouseMethodView } from './HouseMethodView';
 import { RatesView } from './RatesView';
+import { VesselsView } from './VesselsView';
 import { WorkRatesView } from './WorkRatesView';
 import { ReadyCheck } from './ReadyCheck';
 import { MODES, setPhone, usePhone } from '../parts/phone/useSettings';
@@ -65,6 +66,7 @@ export function FirmScreen() {
         />
       ) : null}
       {row ? <FirmNumbers firm={row} /> : null}
+      {row ? <VesselsView firm={row} /> : null}
       {row ? <WorkRatesView firm={row} /> : null}
       {row ? <RatesView firm={row} /> : null}
       {row ? (

@@ -2,7 +2,7 @@ import type { Entry } from './edit';
 import type { Speaker } from '@tufa/words/speak';
 
 /** What a typed figure is, by where it stands: a bare number means what a person of the trade means there. */
-export type Typed = 'side' | 'depth' | 'temperature' | 'opens' | 'volume' | 'mass' | 'pressure' | 'moment' | 'minutes';
+export type Typed = 'side' | 'depth' | 'temperature' | 'opens' | 'volume' | 'poured' | 'dosed' | 'mass' | 'pressure' | 'moment' | 'minutes';
 
 const ENTRIES: Readonly<Record<Typed, Record<'us' | 'metric', Entry>>> = {
   side: {
@@ -20,6 +20,15 @@ const ENTRIES: Readonly<Record<Typed, Record<'us' | 'metric', Entry>>> = {
   volume: {
     us: { kind: 'volume', unit: 'gal', rail: ['gal', 'qt', 'oz', 'L', 'cup', 'tsp', 'mL'] },
     metric: { kind: 'volume', unit: 'L', rail: ['L', 'mL', 'gal', 'qt', 'oz', 'cup', 'tsp'] },
+  },
+  // What is measured into a pail, and into a cup.
+  poured: {
+    us: { kind: 'volume', unit: 'oz', rail: ['oz', 'qt', 'gal', 'cup', 'tsp', 'L', 'mL'] },
+    metric: { kind: 'volume', unit: 'L', rail: ['L', 'mL', 'qt', 'oz', 'gal', 'cup', 'tsp'] },
+  },
+  dosed: {
+    us: { kind: 'volume', unit: 'oz', rail: ['oz', 'tsp', 'cup', 'qt', 'mL', 'L'] },
+    metric: { kind: 'volume', unit: 'mL', rail: ['mL', 'L', 'oz', 'tsp', 'cup', 'qt'] },
   },
   mass: {
     us: { kind: 'mass', unit: 'lb', rail: ['lb', 'oz', 'kg', 'g'] },

@@ -1,30 +1,33 @@
 import { houseOf } from '@tufa/core/choose';
-import { MIX } from '@tufa/core/mix';
+import { MIX, type Vessel } from '@tufa/core/mix';
 import { sheetOf, type Batch, type Plan, type PlanInput } from '@tufa/core/plan';
 import { startedOf } from '@tufa/core/pour';
-import { TASKS, type Sheet, type Task } from '@tufa/core/shelf';
 import { say } from '@tufa/words';
 import { useRouter } from 'expo-router';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { View } from 'react-native';
-import { change, usePerson, write } from '../outbox/useFirm';
+import { usePerson } from '../outbox/useFirm';
 import { SunSwitch } from '../parts/chrome/SunSwitch';
-import { vessel } from '../parts/job/vessel';
+import { vessel as measure } from '../parts/job/vessel';
 import { Cautions } from '../parts/job/Cautions';
 import { StepLayout } from '../parts/job/StepScreen';
 import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';
 import { usePhone } from '../parts/phone/useSettings';
 import { Button, Word } from '../parts/ui/Button';
-import { Choice } from '../parts/ui/Choice';
 import { Answer, T } from '../parts/ui/T';
 import { links } from '../links';
 import { chalk } from '../pour/log';
 import { haveText, limitText, productName, servesText, waitText } from './batchText';
+import { BatchMix } from './BatchMix';
 import { MixTimer } from './MixTimer';
 import { sayLine } from './sayLine';
 import { TicketRow } from './TicketRow';
+import { UsedView } from './UsedView';
+import { Spoons } from './Spoons';
 import { useAloud } from './useAloud';
+import { VesselChoice } from './VesselChoice';
+import { contentsOf, vesselOf } from './vesselOf';
 import { VesselDrawing } from './VesselDrawing';
 
 /** One batch as a ticket that fills the screen: in the order in which it goes into the vessel, a line ticked at a time, the next ticket under the thumb. */
@@ -57,7 +60,11 @@ export function TicketScreen({
   useEffect(() => {
     if (!chalked && personId) written(personId);
   }, [key, chalked, personId]);
-  const said = lines.map((line) => sayLine(speaker, line, { batch, sheet, byVolume: houseOf(input.house).measuring === 'volume' }));
+  const contents = contentsOf(batch, sheet);
+  const [taken, setTaken] = useState<Vessel | null>(null);
+  const vessel = taken ?? vesselOf(batch, sheet, input);
+  const said = lines.map((line) => sayLine(speaker, line, { batch, sheet, byVolume: houseOf(input.house).measuring === 'volume', mark_m3: vessel?.mark_m3 }));
+  const citric = lines.find((line) => line.code === 'citric');
   const mixing = lines.find((line) => line.code === 'mix');
   const have = haveText(speaker, batch);
   const limit = limitText(speaker, batch);
@@ -115,13 +122,14 @@ export function TicketScreen({
                   />
                 ))}
               </View>
-              <VesselDrawing batch={batch} sheet={sheet} pail_m3={input.firm.pail_m3} />
+              {vessel ? <VesselDrawing batch={batch} sheet={sheet} vessel={vessel} /> : null}
             </View>
+            {citric?.code === 'citric' ? <Spoons volume_m3={citric.volume_m3} /> : null}
             {mixing ? <MixTimer time_s={mixing.time_s} /> : null}
             {batch.ticket && sheet?.water ? (
               <T as="strong">
                 {batch.ticket.moreWater_m3 > 1e-6
-                  ? say(speaker, 'mix.more', { more: vessel(speaker, 'volume', batch.ticket.moreWater_m3) })
+                  ? say(speaker, 'mix.more', { more: measure(speaker, 'volume', batch.ticket.moreWater_m3) })
                   : say(speaker, 'mix.noMore')}
               </T>
             ) : null}
@@ -144,7 +152,11 @@ export function TicketScreen({
               </T>
             ) : null}
             {limit && batch.fits ? <T as="faint">{limit}</T> : null}
-            {sheet?.water && batch.task ? <Consistency view={view} input={input} sheet={sheet} task={batch.task} /> : null}
+            {contents && vessel ? <VesselChoice firm={input.firm} contents={contents} vessel={vessel} onChange={setTaken} /> : null}
+            {sheet?.water ? <BatchMix key={batch.key} view={view} input={input} list={list} batch={batch} sheet={sheet} /> : null}
+            {sheet && make !== 'ready' ? (
+              <UsedView key={`${batch.key} used`} view={view} input={input} planId={planId} list={list} batch={batch} sheet={sheet} />
+            ) : null}
             {aloud ? <Word label={say(speaker, aloud.reading ? 'mix.quiet' : 'mix.aloud')} onPress={aloud.toggle} /> : null}
             <Cautions screen="mix" input={input} plan={plan} data={view.data} />
           </View>
@@ -164,22 +176,6 @@ export function TicketScreen({
           </View>
         ),
       }}
-    />
-  );
-}
-
-/** How stiff it is mixed: as the work asks, or as the crew has it; water, yield and clocks follow. */
-function Consistency({ view, input, sheet, task }: { view: JobView; input: PlanInput; sheet: Sheet; task: Task }) {
-  const speaker = useSpeaker();
-  const { consistency, ...batch } = input.batch;
-  const tasks = TASKS.filter((each) => each === task || sheet.water?.byTask[each] !== undefined);
-  const back = consistency ? [{ value: 'asWork' as const, label: say(speaker, 'mix.asWork') }] : [];
-  return (
-    <Choice<Task | 'asWork'>
-      label={say(speaker, consistency ? 'mix.consistencyYours' : 'mix.consistencyWork')}
-      value={task}
-      options={[...back, ...tasks.map((each) => ({ value: each, label: say(speaker, `word.task.${each}`) }))]}
-      onChange={(each) => void write(change('job', 'change', view.job.id, { batch: each === 'asWork' ? batch : { ...batch, consistency: each } }))}
     />
   );
 }

@@ -4,7 +4,7 @@ import { LIMITS } from '@tufa/contract/limits';
 import { MIX } from '@tufa/core/mix';
 import { siFactor } from '@tufa/core/quantity';
 import { bagOf } from '@tufa/core/shelf';
-import { say, sayShare } from '@tufa/words';
+import { printFigure, say, sayShare } from '@tufa/words';
 import { View } from 'react-native';
 import { quantityText } from '../day/quantityText';
 import { change, write } from '../outbox/useFirm';
@@ -34,7 +34,7 @@ export function WaysView({ view, input, plan }: { view: JobView; input: PlanInpu
   const begins = ofFirm?.settings.newJob;
   const same = begins !== undefined && canonical(begins) === canonical({ crew, batch });
   const keep = (next: BatchInput): void => void write(change('job', 'change', jobId, { batch: next }));
-  const without = (name: 'stone' | 'fibre' | 'colourPacks'): BatchInput => {
+  const without = (name: 'stone' | 'fibre' | 'colourPacks' | 'latexShare'): BatchInput => {
     const { [name]: _left, ...rest } = batch;
     return rest;
   };
@@ -46,6 +46,8 @@ export function WaysView({ view, input, plan }: { view: JobView; input: PlanInpu
     (a, b) => a - b,
   );
   const stone = sheets.find(({ extension }) => extension)?.extension ?? null;
+  const latexMost = Math.max(0, ...sheets.map((sheet) => sheet.latexMost ?? 0));
+  const latexShares = [latexMost / 2, latexMost];
   const fibres = fibreAids(input);
   const bag_kg = bagOf(sheets[0]!).mass_kg;
   const unit_kg = speaker.system === 'us' ? siFactor('mass', 'lb') : 1;
@@ -90,6 +92,17 @@ export function WaysView({ view, input, plan }: { view: JobView; input: PlanInpu
           onChange={(value) =>
             keep(value === 'byDepth' ? without('stone') : { ...batch, stone: { ratio: value === 'most' ? stone.most : stone.most / 2, ...MIX.stone } })
           }
+        />
+      ) : null}
+      {latexMost > 0 ? (
+        <Choice
+          label={say(speaker, 'ways.latex')}
+          value={batch.latexShare ? (latexShares.map(String).find((share) => near(Number(share), batch.latexShare!)) ?? null) : 'none'}
+          options={[
+            { value: 'none', label: say(speaker, 'ways.latexNone') },
+            ...latexShares.map((share) => ({ value: String(share), label: printFigure(speaker, 'latex_share', share) })),
+          ]}
+          onChange={(share) => keep(share === 'none' ? without('latexShare') : { ...batch, latexShare: Number(share) })}
         />
       ) : null}
       {fibres.length > 0 ? (

@@ -47,11 +47,15 @@ export function lifeText(speaker: Speaker, { window, shots, open, fits }: Batch)
 
 /** Whom it serves, in the order in which it is laid. */
 export function servesText(speaker: Speaker, data: Pick<FirmData, 'finding'>, { serves }: Batch): string {
-  const parts = serves.map(({ findingId, role, lift, lifts, step, part }) => {
+  const parts = serves.map(({ findingId, role, lift, lifts, step, part, panel, nth, of }) => {
     const name = say(speaker, `mix.role.${role}`, { finding: findingName(speaker, data, findingId) });
     const at = step === null || lifts > 1 ? name : say(speaker, 'mix.servesStep', { step: String(step), finding: name });
     const finding = lifts > 1 ? say(speaker, 'mix.servesLift', { finding: at, lift: String(lift), lifts: String(lifts) }) : at;
-    return say(speaker, `mix.serves.${part}`, { finding });
+    const panelled = panel ? say(speaker, 'mix.servesPanel', { finding, nth: String(panel.nth), of: String(panel.of) }) : finding;
+    // What is laid side by side goes strip by strip; what fills a hole goes on where the last one ended.
+    return role === 'overlay' && of > 1
+      ? say(speaker, 'mix.servesStrip', { finding: panelled, nth: String(nth), of: String(of) })
+      : say(speaker, `mix.serves.${part}`, { finding: panelled });
   });
   return parts.length < 2 ? parts.join('') : say(speaker, 'mix.and', { a: parts.slice(0, -1).join(', '), b: parts.at(-1)! });
 }

@@ -13,6 +13,8 @@ interface Read {
   readonly sheet: Sheet | undefined;
   /** a firm that measures by volume fills level vessels with loose powder */
   readonly byVolume?: boolean;
+  /** from mark to mark of what it is measured in; as a jug is marked where nobody says */
+  readonly mark_m3?: number | undefined;
 }
 
 /** A line as it stands on the ticket and is read aloud: what, how much, how. */
@@ -24,16 +26,18 @@ export interface SaidLine {
 
 /** A small powder by the level teaspoon, to a quarter. */
 const teaspoons = (volume_m3: number): string => printIn({ kind: 'volume', value: Math.round((volume_m3 / TEASPOON_M3) * 4) * (TEASPOON_M3 / 4), unit: 'tsp' });
-const TEASPOON_M3 = siFactor('volume', 'tsp');
+export const TEASPOON_M3 = siFactor('volume', 'tsp');
 
 /** One mark of the jug the crew holds: four ounces, or fifty millilitres. */
 const MARK_M3 = { us: 4 * 2.95735295625e-5, metric: 5e-5 } as const;
 
 /** The jug's nearest mark inside the sheet's band of water, and how far it is off. */
-function markText(speaker: Speaker, { water_m3, powder_kg, sheet }: { water_m3: number; powder_kg: number; sheet: Sheet }): string {
-  if (!sheet.water) return '';
-  const band = { least_m3: (powder_kg * sheet.water.least) / 1000, most_m3: (powder_kg * sheet.water.most) / 1000 };
-  const mark = nearestMark({ wanted_m3: water_m3, step_m3: MARK_M3[speaker.system], ...band });
+function markText(speaker: Speaker, water_m3: number, { batch, sheet, mark_m3 = MARK_M3[speaker.system] }: Read): string {
+  if (!sheet?.water || !batch.ticket) return '';
+  const powder_kg = batch.window?.batch.powder_kg ?? 0;
+  // Of the sheet's band what is left beside latex, ice and the stone's own water.
+  const at = (ratio: number): number => Math.max(0, water_m3 + ((ratio - batch.ticket!.waterRatio) * powder_kg) / MIX.water_kg_m3);
+  const mark = nearestMark({ wanted_m3: water_m3, step_m3: mark_m3, least_m3: at(sheet.water.least), most_m3: at(sheet.water.most) });
   if (!mark) return say(speaker, 'mix.noMark');
   const percent = Math.round(mark.difference * 100);
   const off = percent === 0 ? '' : `, ${percent > 0 ? '+' : '\u2212'}${Math.abs(percent)} %`;
@@ -62,12 +66,11 @@ function looseText(speaker: Speaker, mass_kg: number, how: string, byVolume: boo
 
 const figureOf = (speaker: Speaker, line: TicketLine, read: Read): { main: string; sub: string } => {
   const { batch, sheet, byVolume } = read;
-  const powder_kg = batch.window?.batch.powder_kg ?? 0;
   switch (line.code) {
     case 'water':
       return {
         main: vessel(speaker, 'volume', line.volume_m3),
-        sub: sheet ? `${say(speaker, 'mix.toLower')}. ${markText(speaker, { water_m3: line.volume_m3, powder_kg, sheet })}` : say(speaker, 'mix.slurryLiquid'),
+        sub: sheet ? `${say(speaker, 'mix.toLower')}. ${markText(speaker, line.volume_m3, read)}` : say(speaker, 'mix.slurryLiquid'),
       };
     case 'ice':
       return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.iceMelts') };
@@ -98,7 +101,10 @@ const figureOf = (speaker: Speaker, line: TicketLine, read: Read): { main: strin
     case 'mix':
       return { main: printFigure(speaker, 't_s', line.time_s), sub: say(speaker, batch.shots ? 'mix.shakeIt' : 'mix.slow') };
     case 'latex':
-      return { main: vessel(speaker, 'volume', line.volume_m3), sub: say(speaker, 'mix.slurryLatex') };
+      return {
+        main: vessel(speaker, 'volume', line.volume_m3),
+        sub: say(speaker, sheet ? 'mix.latexIn' : 'mix.slurryLatex', { mass: vessel(speaker, 'mass', line.mass_kg) }),
+      };
     case 'cement':
       return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.slurryCement') };
     case 'gel':

@@ -1,4 +1,4 @@
-import type { EventKind } from '@tufa/core/pour';
+import type { TapKind } from '@tufa/core/pour';
 import { say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -18,7 +18,7 @@ export function BigEvents({
   placed: boolean;
   busy: boolean;
   noting: boolean;
-  onTap: (kind: Exclude<EventKind, 'start' | 'undo' | 'chalked'>, text?: string) => void;
+  onTap: (kind: TapKind, text?: string) => void;
   onNoteEnd: () => void;
 }) {
   const speaker = useSpeaker();

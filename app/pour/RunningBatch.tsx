@@ -1,4 +1,4 @@
-import type { BatchState, EventKind } from '@tufa/core/pour';
+import type { BatchState, TapKind } from '@tufa/core/pour';
 import { say } from '@tufa/words';
 import { isExtra } from '@tufa/core/pour';
 import { amountOf } from '../mix/batchText';
@@ -108,7 +108,7 @@ export function RunningBatch({
   );
   const { batch, clock, reading, planned, count, placed } = first;
   const others = readings.filter((reading) => reading !== first);
-  const tap = async (kind: Exclude<EventKind, 'start' | 'undo' | 'chalked'>, text?: string): Promise<void> => {
+  const tap = async (kind: TapKind, text?: string): Promise<void> => {
     if (!(await logTap(kind, text))) return;
     setNoting(false);
     setPicked(null);

@@ -1,6 +1,7 @@
 import type { PourEventFields } from '@tufa/contract/entities';
+import type { Used } from '@tufa/core/mix';
 import { canonical, hashesOf, type Batch, type PlanInput } from '@tufa/core/plan';
-import type { EventKind } from '@tufa/core/pour';
+import type { EventKind, EventPayload } from '@tufa/core/pour';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
 import { now } from '../parts/phone/clock';
@@ -15,13 +16,11 @@ interface Tap {
   readonly batch: string;
   readonly findingId: string;
   readonly planId: string;
-  readonly text?: string;
-  /** by which the list knows the batch */
-  readonly key?: string;
+  readonly payload?: EventPayload;
   readonly undoes?: string;
 }
 
-const eventChange = ({ view, person, kind, batch, findingId, planId, text, key, undoes }: Tap): Change => {
+const eventChange = ({ view, person, kind, batch, findingId, planId, payload = {}, undoes }: Tap): Change => {
   // Device and seq are filled in by the outbox, in the transaction that writes the record.
   const fields: Partial<PourEventFields> = {
     jobId: view.job.id,
@@ -33,7 +32,7 @@ const eventChange = ({ view, person, kind, batch, findingId, planId, text, key, 
     person,
     kind,
     v: 1,
-    payload: { ...(text === undefined ? {} : { text }), ...(key === undefined ? {} : { key }) },
+    payload,
     undoes: undoes ?? null,
   };
   return change('pourEvent', 'add', uuid(), fields);
@@ -58,12 +57,16 @@ interface Written {
 }
 
 /** Logs by the plan in use, else by a new one that is written in the same breath. */
-async function logByPlan(kind: 'start' | 'chalked', { view, input, inUse, person, batch, written }: Written): Promise<string> {
+async function logByPlan(
+  kind: 'start' | 'chalked' | 'used',
+  { view, input, inUse, person, batch, written }: Written,
+  more: EventPayload = {},
+): Promise<string> {
   const hashes = canonical(hashesOf(input));
   const same = Object.values(view.data.plan).find((plan) => plan.jobId === view.job.id && canonical(plan.hashes) === hashes);
   const named = inUse ?? same?.id;
   const planId = named ?? uuid();
-  const event = eventChange({ view, person, kind, batch: written, findingId: firstServed(batch).findingId, planId, key: batch.key });
+  const event = eventChange({ view, person, kind, batch: written, findingId: firstServed(batch).findingId, planId, payload: { key: batch.key, ...more } });
   await write(...(named ? [event] : [planAdd(view, planId, input), event]));
   return event.target;
 }
@@ -73,3 +76,6 @@ export const startBatch = (written: Written): Promise<string> => logByPlan('star
 
 /** Says that a number is written on a ticket or a label: it stays with its batch from now on. */
 export const chalk = (written: Written): Promise<string> => logByPlan('chalked', written);
+
+/** Says what really went into a batch. */
+export const logUsed = (written: Written, used: Used): Promise<string> => logByPlan('used', written, { used });

@@ -1,4 +1,4 @@
-import type { BatchState, EventKind } from '@tufa/core/pour';
+import type { BatchState, TapKind } from '@tufa/core/pour';
 import { useState } from 'react';
 import { usePerson } from '../outbox/useFirm';
 import type { JobView } from '../parts/job/useJob';
@@ -9,12 +9,12 @@ import type { Did } from './UndoBand';
 export function useTap(view: JobView, batch: BatchState | undefined, onDid: (did: Did) => void) {
   const person = usePerson();
   const [busy, setBusy] = useState(false);
-  const tap = async (kind: Exclude<EventKind, 'start' | 'undo' | 'chalked'>, text?: string): Promise<boolean> => {
+  const tap = async (kind: TapKind, text?: string): Promise<boolean> => {
     if (busy || !person || !batch) return false;
     setBusy(true);
     try {
       const { findingId, planId } = batch;
-      const eventId = await log({ view, person: person.id, kind, batch: batch.batch, findingId, planId, ...(text === undefined ? {} : { text }) });
+      const eventId = await log({ view, person: person.id, kind, batch: batch.batch, findingId, planId, ...(text === undefined ? {} : { payload: { text } }) });
       onDid({ what: kind, eventId, batch, until: Date.now() + 8000 });
       return true;
     } finally {

@@ -63,6 +63,7 @@ function materialLines(speaker: Speaker, sheet: Sheet): Said[] {
     ['resin', 'bottle', resin ? inUnits(speaker, 'volume', resin.bottle_m3) : null],
     ['resin', 'sandLimit', resin?.sandLimit ? say(speaker, 'shelf.toPart', { most: resin.sandLimit }) : null],
     ['stoneTo', 'stoneTo', extension?.most_m ? printFigure(speaker, 'd_m', extension.most_m) : null],
+    ['latexMost', 'latexMost', sheet.latexMost ? printFigure(speaker, 'latex_share', sheet.latexMost) : null],
     ['extension', 'stone', extension ? say(speaker, 'shelf.stoneIs', { most: extension.most, d_m: extension.grain_m }) : null],
     ['mixing', 'mixing', water ? say(speaker, 'shelf.mixingIs', { t_s: mixing.time_s, count: mixing.portions }) : printFigure(speaker, 't_s', mixing.time_s)],
     [

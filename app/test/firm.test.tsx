@@ -6,6 +6,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { FirmNumbers } from '../firm/FirmNumbers';
 import { HouseMethodView } from '../firm/HouseMethodView';
 import { RatesView } from '../firm/RatesView';
+import { VesselsView } from '../firm/VesselsView';
 import { WorkRatesView } from '../firm/WorkRatesView';
 import { choose, control, FIRM, page, show, tap, typeIn, written } from './shown';
 
@@ -87,6 +88,23 @@ test('the pail and what is lifted are read in any unit, shown in the firm’s, a
   await typeIn(/pail/i, '900 gal');
   expect(screen.getByRole('alert').textContent).toContain('264');
   expect(written()).toHaveLength(writes);
+});
+
+test('a vessel of the firm’s is kept by its volume and its marks, refused where they contradict, and taken away', async () => {
+  await show(({ data }) => <VesselsView firm={firmOf(data)} />);
+  expect(page()).toContain('Ordinary cups');
+  await tap('Add a vessel');
+  await typeIn('Name of the vessel', 'Blue jug');
+  await typeIn('Holds, to the brim', '2 L');
+  await typeIn('From mark to mark', '3 L');
+  expect(page()).toContain('further apart than it holds');
+  expect(control('button', 'Keep this vessel')).toHaveProperty('disabled', true);
+  await typeIn('From mark to mark', '100 mL');
+  await tap('Keep this vessel');
+  const vessels = () => (settings() as unknown as { vessels?: readonly object[] }).vessels;
+  await waitFor(() => expect(vessels()).toEqual([{ name: 'Blue jug', volume_m3: expect.closeTo(0.002, 9), mark_m3: expect.closeTo(1e-4, 9) }]));
+  await tap('Remove Blue jug');
+  await waitFor(() => expect(vessels()).toBeUndefined());
 });
 
 describe('schools', () => {

@@ -174,6 +174,13 @@ describe('what goes with a material', () => {
   });
 });
 
+const ofLayer = () => Object.values((written().at(-1)!.change['batch'] as { byLayer?: object }).byLayer ?? {})[0] as object | undefined;
+/** So much more than a batch's planned water, as it is typed. */
+const planned = (list: readonly unknown[], at: number, more: number): string => {
+  const { lines } = list[at] as { lines: readonly { code: string; volume_m3: number }[] };
+  return `${Math.round(lines.find(({ code }) => code === 'water')!.volume_m3 * more * 1e6)} mL`;
+};
+
 describe('who is there', () => {
   test('hands and how fast they are are kept with the job, each beside the other', async () => {
     let view!: JobView;
@@ -193,9 +200,44 @@ describe('who is there', () => {
     await showJob(dock.job.id, () => <MixScreen />, { at: { job: dock.job.id, batch: '1' } });
     expect(screen.queryByRole('radio', { name: 'As the work asks' })).toBeNull();
     await choose('Consistency, as the work asks', 'screed');
-    await waitFor(() => expect(written().at(-1)!.change['batch']).toMatchObject({ consistency: 'screed' }));
+    await waitFor(() => expect(ofLayer()).toEqual({ consistency: 'screed' }));
     await choose('Consistency, as you have it', 'As the work asks');
-    await waitFor(() => expect(written().at(-1)!.change['batch']).not.toHaveProperty('consistency'));
+    await waitFor(() => expect(written().at(-1)!.change['batch']).not.toHaveProperty('byLayer'));
+  });
+
+  test('water of the crew’s own is kept for the layer; past the sheet it is refused with the strength it costs, and by the sheet again it is gone', async () => {
+    await showJob(dock.job.id, () => <MixScreen />, { at: { job: dock.job.id, batch: '1' } });
+    const before = written().length;
+    await typeIn('Water here, by the sheet', '2 gal');
+    expect(page()).toMatch(/The sheet allows .* here and no more: that much water costs about \d+.%/);
+    expect(control('textbox', 'Water here, by the sheet')).toHaveProperty('value', '2 gal');
+    expect(written()).toHaveLength(before);
+    const planned = String((control('textbox', 'Water') as HTMLInputElement).value);
+    await typeIn('Water here, by the sheet', `${planned.replace(/(\d+) oz/, (_, ounces: string) => `${Number(ounces) + 1} oz`)}`);
+    await waitFor(() => expect(ofLayer()).toHaveProperty('waterRatio'));
+    await tap('Water by the sheet again');
+    await waitFor(() => expect(written().at(-1)!.change['batch']).not.toHaveProperty('byLayer'));
+  });
+
+  test('what really went in is kept with the batch, wrong doses told as typed, and its water offered to the next', async () => {
+    let list: readonly { number: string }[] = [];
+    await showJob(dock.job.id, (view) => ((list = view.plan!.batches), (<MixScreen />)), { at: { job: dock.job.id, batch: '1' } });
+    expect(list.length).toBeGreaterThan(1);
+    await typeIn('Water', '1 oz');
+    expect(page()).toContain('grains stay dry');
+    await typeIn('Water', planned(list, 0, 1.06));
+    expect(page()).not.toContain('grains stay dry');
+    await tap('Keep what went in');
+    await waitFor(() =>
+      expect(written().at(-1)).toMatchObject({
+        kind: 'pourEvent.add',
+        change: { kind: 'used', batch: '1', payload: { used: { water_m3: expect.any(Number) } } },
+      }),
+    );
+    await waitFor(() => expect(control('button', 'Kept')).toBeTruthy());
+    // Beside the plan's water the first one's real water stands, and is one tap.
+    await tap('Mix all of it so');
+    await waitFor(() => expect(ofLayer()).toHaveProperty('waterRatio'));
   });
 
   test('rain that is seen to come is a reading of the job', async () => {

@@ -7,6 +7,9 @@ export interface Served extends LayerOf {
   readonly amount: number;
   /** all of the layer, what begins it, what goes on with it, or what is left of it */
   readonly part: 'whole' | 'first' | 'more' | 'rest';
+  /** which of the batches that the layer takes, and how many those are */
+  readonly nth: number;
+  readonly of: number;
 }
 
 /** A wait for another batch, by that batch's number. */

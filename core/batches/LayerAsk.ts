@@ -23,6 +23,8 @@ export interface LayerOf {
   readonly lifts: number;
   /** which step of a flight, from the bottom; null for what is on none */
   readonly step: number | null;
+  /** which of the panels between joints, the far one first; absent where no joint cuts it */
+  readonly panel?: { readonly nth: number; readonly of: number };
 }
 
 /** So much later than another layer, and no later, s from the one's end to the other's beginning. */
@@ -54,6 +56,8 @@ export interface LayerAsk<M> extends LayerOf {
   /** what may be mixed in one pail with it asks the same; null for what is mixed by itself */
   readonly pool: string | null;
   readonly waits: readonly LayerWait[];
+  /** a batch of it ends where the layer ends, at a joint: it shares none but with what fits into that batch whole */
+  readonly ends?: boolean;
   /** what is mixed just ahead of each batch of it, for as much as that batch fills: it would stiffen if all of it went first */
   readonly ahead?: Ahead<M>;
   /** of what is ready the least goes first, figure by figure */

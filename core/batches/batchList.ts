@@ -1,10 +1,14 @@
 import type { Batch, BatchWait, Served } from './Batch';
-import type { Dealt, LayerAsk } from './LayerAsk';
+import type { Dealt, LayerAsk, LayerOf } from './LayerAsk';
 
 /** Amounts less than this share of a batch apart are the same. */
 const SLACK = 1e-9;
 /** Less of a batch than this is not begun on another layer. */
 const CRUMB = 0.05;
+
+/** Served before it is known in how many batches the layer comes. */
+type Taken = Omit<Served, 'nth' | 'of'>;
+type Draft = Omit<Batch, 'serves'> & { readonly serves: readonly Taken[] };
 
 interface Done {
   /** when it ended in the order of the work, s, and the batch that ended it */
@@ -17,6 +21,17 @@ function beforeBy(a: readonly number[], b: readonly number[]): number {
   return 0;
 }
 
+/** Which layer it is, without what it asks. */
+const layerOf = ({ id, findingId, role, lift, lifts, step, panel }: LayerOf): LayerOf => ({
+  id,
+  findingId,
+  role,
+  lift,
+  lifts,
+  step,
+  ...(panel ? { panel } : {}),
+});
+
 /** How a group is dealt: as small as whoever of it needs the smallest batches. */
 const dealtTogether = <M>(group: readonly LayerAsk<M>[], amount: number): { readonly binding: LayerAsk<M>; readonly dealt: Dealt } =>
   group
@@ -24,6 +39,18 @@ const dealtTogether = <M>(group: readonly LayerAsk<M>[], amount: number): { read
     .reduce((least, tried) =>
       tried.dealt.fits < least.dealt.fits || (tried.dealt.fits === least.dealt.fits && tried.dealt.each < least.dealt.each) ? tried : least,
     );
+
+const amountOf = <M>(asks: readonly LayerAsk<M>[]): number => asks.reduce((sum, { amount }) => sum + amount, 0);
+
+/** As many of a group, in their order, as one batch fills whole; at least the first. */
+function upToOneBatch<M>(group: readonly LayerAsk<M>[]): readonly LayerAsk<M>[] {
+  let count = 1;
+  for (; count < group.length; count += 1) {
+    const { dealt } = dealtTogether(group.slice(0, count + 1), amountOf(group.slice(0, count + 1)));
+    if (dealt.count > 1 || !dealt.fits) break;
+  }
+  return group.slice(0, count);
+}
 
 /** What a batch holds, what counts as nothing, and less than what of another layer is not begun in it. */
 interface Room {
@@ -36,10 +63,11 @@ interface Room {
  * The layers that one batch fills, taken from what is left of each in their order. Less than a crumb of the next is not
  * begun: that batch is so much smaller, as long as the last has room for it.
  */
-function takeFrom<M>(group: readonly LayerAsk<M>[], left: Map<string, number>, { most, slack, crumb }: Room): Served[] {
-  const served: Served[] = [];
+function takeFrom<M>(group: readonly LayerAsk<M>[], left: Map<string, number>, { most, slack, crumb }: Room): Taken[] {
+  const served: Taken[] = [];
   let room = most;
-  for (const { id, findingId, role, lift, lifts, step, amount: whole } of group) {
+  for (const ask of group) {
+    const { id, amount: whole } = ask;
     const waiting = left.get(id) ?? 0;
     if (waiting <= 0 || room <= slack || (served.length > 0 && room < crumb && waiting > room + slack)) continue;
     // What a batch leaves of the last grain belongs to it.
@@ -48,13 +76,13 @@ function takeFrom<M>(group: readonly LayerAsk<M>[], left: Map<string, number>, {
     room -= taken;
     const begun = waiting < whole;
     const ended = taken === waiting;
-    served.push({ id, findingId, role, lift, lifts, step, amount: taken, part: begun ? (ended ? 'rest' : 'more') : ended ? 'whole' : 'first' });
+    served.push({ ...layerOf(ask), amount: taken, part: begun ? (ended ? 'rest' : 'more') : ended ? 'whole' : 'first' });
   }
   return served;
 }
 
 /** What a batch waits for: for each batch before it the longest least and the shortest most. */
-function waitsOf<M>(served: readonly Served[], byId: ReadonlyMap<string, LayerAsk<M>>, done: ReadonlyMap<string, Done>): BatchWait[] {
+function waitsOf<M>(served: readonly Pick<Served, 'id'>[], byId: ReadonlyMap<string, LayerAsk<M>>, done: ReadonlyMap<string, Done>): BatchWait[] {
   const waits = new Map<string, BatchWait>();
   for (const { id } of served)
     for (const { on, least_s, most_s, reason } of byId.get(id)!.waits) {
@@ -83,7 +111,7 @@ function waitsOf<M>(served: readonly Served[], byId: ReadonlyMap<string, LayerAs
 export function batchList<M>(asks: readonly LayerAsk<M>[]): (Batch & M)[] {
   const byId = new Map(asks.map((ask) => [ask.id, ask]));
   const done = new Map<string, Done>();
-  const list: (Batch & M)[] = [];
+  const list: { readonly draft: Draft; readonly portion: M }[] = [];
   let waiting = asks.filter(({ amount }) => amount > 0);
   let now_s = 0;
   // What waits on nothing that is there is ready; of a ring of waits, which no plan makes, the first goes.
@@ -103,11 +131,11 @@ export function batchList<M>(asks: readonly LayerAsk<M>[]): (Batch & M)[] {
       .filter(({ ask, ready_s }) => ask === first.ask || (ask.pool !== null && ask.pool === first.ask.pool && ready_s <= now_s))
       .map(({ ask }) => ask)
       .sort((a, b) => beforeBy(a.order, b.order));
-    const amountOf = (all: readonly LayerAsk<M>[]): number => all.reduce((sum, { amount }) => sum + amount, 0);
-    const together = dealtTogether(group, amountOf(group));
+    const sharing = first.ask.ends ? upToOneBatch(group) : group;
+    const together = dealtTogether(sharing, amountOf(sharing));
     // What does not fit with others is mixed by itself.
-    const pooled = together.dealt.fits ? group : [first.ask];
-    const { binding, dealt } = pooled === group ? together : { binding: first.ask, dealt: first.ask.dealt(first.ask.amount) };
+    const pooled = together.dealt.fits ? sharing : [first.ask];
+    const { binding, dealt } = pooled === sharing ? together : { binding: first.ask, dealt: first.ask.dealt(first.ask.amount) };
     const left = new Map(pooled.map(({ id, amount }) => [id, amount]));
     const made = new Map<string, M>();
     let spare = dealt.each - dealt.last;
@@ -125,19 +153,19 @@ export function batchList<M>(asks: readonly LayerAsk<M>[]): (Batch & M)[] {
       const portion = made.get(same) ?? maker.made(amount, follows);
       made.set(same, portion);
       const aheadOf: BatchWait[] = [];
-      const push = (batch: Omit<Batch, 'number' | 'key'>, of: M): string => {
-        const [{ id }] = batch.serves as [Served];
-        const nth = list.filter(({ key }) => key.startsWith(`${id}:`)).length + 1;
+      const push = (batch: Omit<Draft, 'number' | 'key'>, portion: M): string => {
+        const { id } = batch.serves[0]!;
+        const nth = list.filter(({ draft: { key } }) => key.startsWith(`${id}:`)).length + 1;
         const number = String(list.length + 1);
-        list.push({ ...of, ...batch, number, key: `${id}:${nth}` });
+        list.push({ draft: { ...batch, number, key: `${id}:${nth}` }, portion });
         return number;
       };
       for (const served of serves) {
         const { ahead, amount: whole } = byId.get(served.id)!;
         if (!ahead) continue;
-        const { id, findingId, role, lift, lifts, step, make, productId, task } = ahead;
+        const { make, productId, task } = ahead;
         const section = (ahead.amount * served.amount) / whole;
-        const sectionServes = [{ id, findingId, role, lift, lifts, step, amount: section, part: served.part }];
+        const sectionServes = [{ ...layerOf(ahead), amount: section, part: served.part }];
         const on = push(
           { make, productId, amount: section, task, serves: sectionServes, waits: waitsOf([served], byId, done), limit: null, fits: true, follows: false },
           ahead.made(section),
@@ -153,5 +181,18 @@ export function batchList<M>(asks: readonly LayerAsk<M>[]): (Batch & M)[] {
     }
     waiting = waiting.filter((ask) => !pooled.includes(ask));
   }
-  return list;
+  const count = counted(list.map(({ draft }) => draft));
+  return list.map(({ draft, portion }) => ({ ...portion, ...draft, serves: draft.serves.map(count) }));
+}
+
+/** Which of its layer's batches each is, asked in their order. */
+function counted(drafts: readonly Draft[]): (taken: Taken) => Served {
+  const all = new Map<string, number>();
+  for (const { serves } of drafts) for (const { id } of serves) all.set(id, (all.get(id) ?? 0) + 1);
+  const seen = new Map<string, number>();
+  return (taken) => {
+    const nth = (seen.get(taken.id) ?? 0) + 1;
+    seen.set(taken.id, nth);
+    return { ...taken, nth, of: all.get(taken.id)! };
+  };
 }

@@ -201,6 +201,7 @@ export interface ReasonFigures {
   'water.cold': { readonly water_C: number; readonly least_C: number };
   'water.hot': { readonly water_C: number; readonly most_C: number };
   'water.washesOut': None;
+  'latex.over': { readonly share_share: number; readonly most_share: number };
   'water.outside': { readonly ratio: number; readonly least: number; readonly most: number };
   'wedge.thin': { readonly findingId: string; readonly run_m: number };
   'yield.differs': { readonly findingId: string; readonly difference: number };

@@ -21,6 +21,7 @@ export const MIX_TABLE = {
   citricBulk_kg_m3: constant(900, 'kg/m3', 'loose citric acid; 4.4 g a level teaspoon'),
   texture_m: constant([0.0001, 0.0002, 0.0004, 0.0006, 0.0009, 0.0013, 0.0018, 0.0025, 0.0035, 0.006], 'm', 'mean texture of CSP 1-10, +-40 %'),
   textureSpread: constant(0.4, '1', '90 % range of the texture'),
+  latexSolids: constant(0.45, '1', 'acrylic latex, solids by mass'),
   liquidToCement: constant(0.4, '1', 'slurry, by mass'),
   latexShare: constant(0.5, '1', "slurry, latex of the liquid's volume"),
   slurryLayer_m: constant(0.001, 'm', 'slurry brushed on'),

@@ -14,3 +14,5 @@ export * from './fibre';
 export * from './partsByMass';
 export * from './fromStock';
 export * from './vesselFor';
+export * from './used';
+export * from './waterDrift';

@@ -150,9 +150,9 @@ test.each([
   [0.005, 0.0079, 'pail', 0.0189],
   [0.05, 0.06, 'pail', 0.0189],
 ] as const)('%d m3 mixed of %d m3 dry goes into a %s', (mixed_m3, bulk_m3, code, volume_m3) => {
-  expect(vesselFor({ mixed_m3, bulk_m3, pail_m3: 0.0189 })).toEqual({ code, volume_m3 });
+  expect(vesselFor({ mixed_m3, bulk_m3 }, { pail_m3: 0.0189 })).toEqual({ code, volume_m3 });
   // A firm whose pail is smaller than a vessel has no such vessel.
-  expect(vesselFor({ mixed_m3, bulk_m3, pail_m3: 0.0002 }).code).toBe('pail');
+  expect(vesselFor({ mixed_m3, bulk_m3 }, { pail_m3: 0.0002 }).code).toBe('pail');
 });
 
 test('stock without a day is used last, the smaller opened lot first; of packages that cost the same the one with less left over is bought', () => {

@@ -7,7 +7,7 @@ import type { FindingPlan, Plan } from './Plan';
 import type { PlanInput } from './input/PlanInput';
 import { aidOrders } from './orders/aidsOf';
 import { extrasOf } from './orders/extrasOf';
-import { asMixed, chosenOf } from './systems/chosenOf';
+import { chosenOf, layerMixed } from './systems/chosenOf';
 import { mixedOfPlan } from './systems/mixedOf';
 import { overlaysOf } from './systems/overlayOf';
 import { ordersOf } from './orders/orders';
@@ -106,7 +106,7 @@ export function computePlan(given: PlanInput, { ranked: scope }: PlanScope = { r
     const context = { input, element, finding, takeOff, sheet, site, treatment };
     const ranked = all.find(({ sheetId }) => sheetId === sheet.id) ?? rankedOf({ ...context, element: filled });
     const overlay = overlayOf(context);
-    const fill = { ...context, element: filled, input: asMixed(input, sheet, finding) };
+    const fill = { ...context, element: filled, ...layerMixed(input, { sheet, finding, role: 'fill' }) };
     const chosen = chosenOf(fill, ranked, overlay?.plan ?? null);
     if (chosen.refused.length === 0) {
       layers.push({ role: 'fill', context: fill, chosen });

@@ -1,6 +1,20 @@
+import type { Used } from '../mix';
+
 /** What a thumb can log in a pour, and that a number is written on a ticket or a label. An undo is an event too: nothing is ever taken away. */
-export const EVENT_KINDS = ['start', 'placed', 'finished', 'wentHard', 'note', 'undo', 'chalked'] as const;
+export const EVENT_KINDS = ['start', 'placed', 'finished', 'wentHard', 'note', 'undo', 'chalked', 'used'] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
+
+/** What is tapped of a batch that runs. */
+export type TapKind = Exclude<EventKind, 'start' | 'undo' | 'chalked' | 'used'>;
+
+/** What an event says beside its kind. */
+export interface EventPayload {
+  readonly text?: string;
+  /** by which the batch list knows the batch, whatever its number */
+  readonly key?: string;
+  /** what really went in */
+  readonly used?: Used;
+}
 
 /** What was tapped, by whom, when. */
 export interface PourEvent {
@@ -18,8 +32,7 @@ export interface PourEvent {
   readonly person: string;
   readonly kind: EventKind;
   readonly v: 1;
-  /** `key`: by which the batch list knows the batch, whatever its number */
-  readonly payload: { readonly text?: string; readonly key?: string };
+  readonly payload: EventPayload;
   readonly undoes?: string;
 }
 
@@ -50,6 +63,13 @@ export const byTime = (a: PourEvent, b: PourEvent): number =>
 export function standing(events: readonly PourEvent[]): PourEvent[] {
   const undone = new Set(events.filter(({ kind }) => kind === 'undo').map(({ undoes }) => undoes));
   return events.filter(({ id, kind }) => kind !== 'undo' && !undone.has(id)).sort(byTime);
+}
+
+/** What really went into each batch, by what is written on it: the last that was said. */
+export function usedOf(events: readonly PourEvent[]): ReadonlyMap<string, Used> {
+  const used = new Map<string, Used>();
+  for (const { kind, batch, payload } of standing(events)) if (kind === 'used' && payload.used) used.set(batch, payload.used);
+  return used;
 }
 
 /**

@@ -141,6 +141,8 @@ export interface Sheet {
   readonly retarder: readonly (readonly [dose: number, factor: number])[];
   /** what the table's doses are: packets a bag, or kg of citric acid for each kg of powder */
   readonly retarderUnit?: 'packet' | 'citric';
+  /** share of its liquid, by volume, that acrylic latex may be; absent where it takes none */
+  readonly latexMost?: number;
   readonly mixing: { readonly time_s: number; readonly portions: number; readonly batchMost_kg: number | null };
   readonly massExponent: number | null;
   readonly limits: Limits;

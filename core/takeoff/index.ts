@@ -19,3 +19,4 @@ export * from './masking';
 export * from './place';
 export * from './mend';
 export * from './extent';
+export * from './panels';

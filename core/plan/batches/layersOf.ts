@@ -14,6 +14,7 @@ import { filledTakeOff } from '../steps/filledTakeOff';
 import { stepsWith, type RepairStep } from '../steps/RepairStep';
 import { portionsOf } from '../systems/portionsOf';
 import type { TicketLine } from '../window/ticket';
+import { farOut, firstsOf, idOf, laidOf, lastsOf, type Laid } from './laidOf';
 import type { Made } from './Made';
 
 /** A layer that is mixed: its finding with its sheet, and what was made of it. */
@@ -35,22 +36,24 @@ function pointsOf(finding: FindingInput): readonly Point[] {
   return 'outline' in finding ? finding.outline : [];
 }
 
-/** How far a finding lies from where its element's plan begins: the far end is done before the way out. */
-function farOut({ element, finding }: Pick<Context, 'element' | 'finding'>): number {
-  const points = pointsOf(finding);
-  const [from] = element.outline;
-  if (points.length === 0 || !from) return 0;
-  const mean = (i: 0 | 1): number => points.reduce((sum, point) => sum + point[i], 0) / points.length;
-  return Math.hypot(mean(0) - from[0], mean(1) - from[1]);
-}
-
 /** Less goes first: the element as it was walked, the lower step, the house's face of it, the far end, the layer, the finding. */
-function orderOf({ context, role }: Mixed, place: { readonly step: number | null; readonly lift: number; readonly finding: number }): number[] {
+function orderOf(
+  { context, role }: Mixed,
+  place: { readonly step: number | null; readonly lift: number; readonly finding: number; readonly at?: readonly Point[] },
+): number[] {
   const { input, element, finding } = context;
   const risersFirst = houseOf(input.house).stepOrder === 'risersFirst';
   const face = onStep(finding)?.face ?? null;
   const faceRank = face === null ? 0 : (face === 'riser') === risersFirst ? 0 : 1;
-  return [input.elements.indexOf(element), place.step ?? 0, faceRank, role === 'fill' ? 0 : 1, -farOut(context), place.lift, place.finding];
+  return [
+    input.elements.indexOf(element),
+    place.step ?? 0,
+    faceRank,
+    role === 'fill' ? 0 : 1,
+    -farOut(element, place.at?.length ? place.at : pointsOf(finding)),
+    place.lift,
+    place.finding,
+  ];
 }
 
 const makeOf = ({ context: { sheet, finding, element } }: Mixed): Ask['make'] => {
@@ -58,38 +61,6 @@ const makeOf = ({ context: { sheet, finding, element } }: Mixed): Ask['make'] =>
   if (isResin(sheet)) return 'parts';
   return kindOf(finding).work(finding, element) === 'handPortions' ? 'hand' : 'pail';
 };
-
-/** A part of a fill that is laid at a time, and what the step before it makes it wait. */
-interface Laid {
-  readonly step: number | null;
-  readonly lift: number;
-  readonly lifts: number;
-  readonly part: number;
-  readonly after: RepairStep['after'];
-  /** the form of the step below is struck first */
-  readonly stripped: RepairStep['after'];
-}
-
-/** A fill as it is laid: lift on lift, of a flight step on step. */
-function laidOf({ steps }: ChosenPlan): Laid[] {
-  const laid: Laid[] = [];
-  let [step, stripped]: [number | null, RepairStep['after']] = [null, null];
-  for (const done of steps) {
-    const [form] = stepsWith([done], 'step.form.set');
-    const [strip] = stepsWith([done], 'step.form.strip');
-    const [lift] = stepsWith([done], 'step.lift', 'step.spread', 'step.pressIn');
-    if (form) ({ step } = form.figures);
-    if (strip) stripped = strip.after;
-    if (!lift) continue;
-    const { figures, after } = lift;
-    laid.push({ step, lift: figures.lift, lifts: figures.lifts, part: figures.part / figures.lifts, after, stripped });
-  }
-  // What goes along a line or over pits is laid at once.
-  return laid.length > 0 ? laid : [{ step: null, lift: 1, lifts: 1, part: 1, after: null, stripped: null }];
-}
-
-const idOf = (findingId: string, role: string, laid?: Pick<Laid, 'step' | 'lift'>): string =>
-  `${findingId}/${role}${laid ? `/${laid.step === null ? '' : `${laid.step}.`}${laid.lift}` : ''}`;
 
 const wait = (on: string, reason: WaitReason, after: RepairStep['after']): LayerWait[] =>
   after ? [{ on, least_s: after.least_s, most_s: after.most_s, reason }] : [{ on, least_s: 0, most_s: null, reason }];
@@ -137,6 +108,7 @@ function slurryAhead({ chosen, context }: Mixed, part: Laid, share: number): Pic
       lift: 1,
       lifts: 1,
       step: part.step ?? onStep(finding)?.step ?? null,
+      ...(part.panel ? { panel: part.panel } : {}),
       make: 'slurry',
       productId: null,
       amount: whole_kg * share,
@@ -152,7 +124,7 @@ function slurryAhead({ chosen, context }: Mixed, part: Laid, share: number): Pic
           area_m2,
           lines: [
             { code: 'water', volume_m3: water_m3, level_m3: water_m3 },
-            { code: 'latex', volume_m3: section.liquid_m3 - water_m3, mass_kg: section.latex_kg },
+            { code: 'latex', volume_m3: section.liquid_m3 - water_m3, mass_kg: section.latex_kg, level_m3: section.liquid_m3 },
             { code: 'cement', mass_kg: section.cement_kg },
             { code: 'brushOn', area_m2 },
           ],
@@ -179,18 +151,19 @@ function asksFor(mixed: Mixed, number: number): Ask[] {
   const bag_kg = bagOf(sheet).mass_kg;
   const make = makeOf(mixed);
   const place = onStep(finding);
-  const laid = laidOf(chosen);
+  const laid = laidOf(chosen, context);
   const whole = laid.reduce((sum, { part }) => sum + part, 0);
   const along = portions.shots !== null;
   const alone = make !== 'pail' || place?.face === 'riser' || laid.some(({ step }) => step !== null);
   const stone = stoneFor(context);
-  const pool = alone ? null : `${sheet.id} ${chosen.ticket.task} ${stone?.ratio ?? 0}`;
+  const { task, waterRatio } = chosen.ticket;
+  const pool = alone ? null : `${sheet.id} ${task} ${waterRatio} ${stone?.ratio ?? 0}`;
   const same = (a: number, b: number): boolean => Math.abs(a / b - 1) < 1e-9;
   const onBase = laid.filter(({ lift }) => lift === 1).reduce((sum, { part }) => sum + part, 0);
   const bond = chosen.aids.find((aid) => aid.role === 'bond' && aid.verdict !== 'no');
   const bonded: LayerWait[] = !chosen.slurry && bond && bond.amount.p50 > 0 ? wait(idOf(finding.id, 'bond'), 'bondOpen', bond.open) : [];
   const fills = laid.map((part, i): Ask => {
-    const before = laid[i - 1];
+    const before = laid[i - 1]?.panel?.nth === part.panel?.nth ? laid[i - 1] : undefined;
     const waits = before ? wait(idOf(finding.id, role, before), before.step === part.step ? 'stiff' : 'strip', part.after ?? part.stripped) : bonded;
     return {
       id: idOf(finding.id, role, part),
@@ -202,11 +175,12 @@ function asksFor(mixed: Mixed, number: number): Ask[] {
       make,
       productId: sheet.id,
       amount: (quantities.powder.p50 * part.part) / whole,
-      task: make === 'pail' || make === 'hand' ? chosen.ticket.task : null,
+      task: make === 'pail' || make === 'hand' ? task : null,
       pool,
+      ...(part.panel ? { panel: part.panel, ends: true } : {}),
       waits,
       ...slurryAhead({ ...mixed, context }, part, part.part / onBase),
-      order: orderOf(mixed, { step: part.step ?? place?.step ?? null, lift: part.lift, finding: number }),
+      order: orderOf(mixed, { step: part.step ?? place?.step ?? null, lift: part.lift, finding: number, at: part.centre }),
       dealt(amount) {
         const bags = amount / bag_kg;
         const dealt = laid.length === 1 && same(bags, quantities.bags.p50) ? batches : portions.dealt(bags);
@@ -230,15 +204,16 @@ function asksFor(mixed: Mixed, number: number): Ask[] {
       },
     };
   });
-  const top = idOf(finding.id, role, laid.at(-1));
+  const tops = lastsOf(finding.id, role, laid);
+  const overAll = (reason: WaitReason, after: RepairStep['after']): LayerWait[] => tops.flatMap((top) => wait(top, reason, after));
   const aids = chosen.aids.filter((aid) => aid.verdict !== 'no' && aid.amount.p50 > 0);
   const reached = (name: 'initial' | 'final'): number | undefined => chosen.readiness.find((milestone) => milestone.name === name)?.after_s;
   const set_s = reached('final') ?? reached('initial') ?? 0;
   const after = aids.flatMap((aid): Ask[] => {
     if (aid.role === 'bond') return chosen.slurry ? [] : [aidAsk({ ...mixed, context }, aid, number, [])];
-    if (aid.role === 'cure') return [aidAsk({ ...mixed, context }, aid, number, wait(top, 'afterSet', { least_s: set_s, most_s: null }))];
+    if (aid.role === 'cure') return [aidAsk({ ...mixed, context }, aid, number, overAll('afterSet', { least_s: set_s, most_s: null }))];
     const [coat] = stepsWith(chosen.steps, 'step.coat');
-    return [aidAsk({ ...mixed, context }, aid, number, wait(top, 'dryFace', coat?.after ?? { least_s: aid.waits_s, most_s: null }))];
+    return [aidAsk({ ...mixed, context }, aid, number, overAll('dryFace', coat?.after ?? { least_s: aid.waits_s, most_s: null }))];
   });
   return [...fills, ...after];
 }
@@ -250,20 +225,23 @@ function recoatAfter({ context, chosen }: Mixed): RepairStep['after'] {
   return atSlab({ sheet, slab_C, Ea_J_mol: chosen.window.basis.course.Ea_J_mol }, sheet.intervals?.recoat ?? { least_s: readyToRub(sheet), most_s: null });
 }
 
-const lastOf = ({ context: { finding }, role, chosen }: Mixed): string => idOf(finding.id, role, laidOf(chosen).at(-1));
-const firstOf = ({ context: { finding }, role, chosen }: Mixed): string => idOf(finding.id, role, laidOf(chosen)[0]);
+const lasts = ({ context, role, chosen }: Mixed): string[] => lastsOf(context.finding.id, role, laidOf(chosen, context));
+const firsts = ({ context, role, chosen }: Mixed): string[] => firstsOf(context.finding.id, role, laidOf(chosen, context));
 
 /** Waits between findings: an overlay for every fill under it, a face of a step for the other. */
 function waitsBetween(mixed: readonly Mixed[]): Map<string, LayerWait[]> {
   const waits = new Map<string, LayerWait[]>();
-  const add = (id: string, more: readonly LayerWait[]): void => void waits.set(id, [...(waits.get(id) ?? []), ...more]);
+  const add = (over: Mixed, under: Mixed, reason: WaitReason, after: RepairStep['after']): void => {
+    const more = lasts(under).flatMap((id) => wait(id, reason, after));
+    for (const id of firsts(over)) waits.set(id, [...(waits.get(id) ?? []), ...more]);
+  };
   for (const over of mixed) {
     const { element, finding, over: covers, input } = over.context;
     if (over.role === 'overlay') {
       const under = mixed.filter(
         ({ role, context }) => role === 'fill' && (covers === 'element' ? context.element.id === element.id : context.finding.id === finding.id),
       );
-      for (const fill of under) add(firstOf(over), wait(lastOf(fill), 'recoat', recoatAfter(fill)));
+      for (const fill of under) add(over, fill, 'recoat', recoatAfter(fill));
       continue;
     }
     const place = onStep(finding);
@@ -276,7 +254,7 @@ function waitsBetween(mixed: readonly Mixed[]): Map<string, LayerWait[]> {
       if (other === over || other.role !== 'fill' || other.context.element.id !== element.id || there?.step !== place.step) continue;
       if ((there.face === 'riser') !== risersFirst) continue;
       const set_s = other.chosen.readiness.find(({ name }) => name === 'initial')?.after_s ?? 0;
-      add(firstOf(over), wait(lastOf(other), 'riserTread', { least_s: set_s, most_s: null }));
+      add(over, other, 'riserTread', { least_s: set_s, most_s: null });
     }
   }
   return waits;

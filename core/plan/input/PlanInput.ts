@@ -1,6 +1,7 @@
 import type { HourWeather } from '../../weather';
+import type { LayerRole } from '../../batches';
 import { DAY, type WorkRates } from '../../day';
-import type { FibreKind, StockLot } from '../../mix';
+import type { FibreKind, FirmVessel, StockLot } from '../../mix';
 import type { Measured, UnitSystem } from '../../quantity';
 import type { CrewFigureName, FigureEntry, RecordEntry } from '../../setting';
 import type { Aid, Sheet, Task } from '../../shelf';
@@ -30,6 +31,8 @@ export interface FirmSettings {
   readonly rates?: Partial<Rates>;
   /** what one person does of each kind of work; ordinary figures where nothing is set */
   readonly workRates?: Partial<WorkRates>;
+  /** what it measures and mixes in beside its pail; ordinary ones where nothing is set */
+  readonly vessels?: readonly FirmVessel[];
 }
 
 /** What work costs a firm, minor units. */
@@ -89,7 +92,20 @@ export interface BatchInput {
   readonly colourPacks?: number;
   /** stone added to a sheet that allows it: kg for each kg of powder, and its water by mass of dry stone */
   readonly stone?: StoneInput;
+  /** share of the liquid, by volume, that goes in as acrylic latex where the sheet takes it */
+  readonly latexShare?: number;
+  /** what a layer has of its own, by `layerKey` */
+  readonly byLayer?: Readonly<Record<string, LayerMix>>;
 }
+
+/** How one layer of one finding is mixed where that is not as the rest: how stiff, with how much water to powder by mass. */
+export interface LayerMix {
+  readonly consistency?: Task;
+  readonly waterRatio?: number;
+}
+
+/** By which a layer's own mix is kept with its job. */
+export const layerKey = (findingId: string, role: LayerRole): string => `${findingId}/${role}`;
 
 /** Stone added to a mix: kg for each kg of powder, its water by mass of dry stone. */
 export interface StoneInput {

@@ -8,6 +8,8 @@ export {
   DEFAULT_CREW,
   DEFAULT_FIRM,
   DEFAULT_RATES,
+  type LayerMix,
+  layerKey,
   type FirmSettings,
   type OverlayInput,
   type PlanInput,

@@ -55,10 +55,7 @@ export function extrasOf(findings: readonly FindingPlan[]): Extra[] {
       'cement',
       sum(({ layer }) => layer.slurry?.cement_kg ?? 0),
     ),
-    ...kg(
-      'latex',
-      sum(({ layer }) => layer.slurry?.latex_kg ?? 0),
-    ),
+    ...kg('latex', sum(({ layer }) => layer.slurry?.latex_kg ?? 0) + line('latex', massOf)),
     ...metres(
       'rod',
       sum((part) => (has(part, 'step.rod', 'step.jointOpen') ? along(part) : 0)),

@@ -33,11 +33,21 @@ test('the ticket in the order it goes in: water, ice, retarder or acid, colour, 
       [0.006, 2],
     ],
   };
-  const acid = ticketOf({ sheet: citric, batch: { retarderDose: 0.003 }, task: 'spread', share: 0.5, volume_m3: 0.006 });
+  const acid = ticketOf({
+    sheet: citric,
+    batch: { retarderDose: 0.003 },
+    task: 'spread',
+    share: 0.5,
+    volume_m3: 0.006,
+    liquid: { water_kg: 1.6, ice_kg: 0, latex_m3: 0 },
+  });
   expect(acid.lines[1]).toEqual({ code: 'citric', mass_kg: expect.closeTo(0.003 * 11.35, 9), volume_m3: expect.closeTo((0.003 * 11.35) / 900, 9) });
   const wet: Sheet = { ...sheet, water: { least: 0.13, most: 0.15, byTask: { spread: 0.155 } } };
   // Never more than the band, and such a sheet is refused with nothing ordered.
-  expect(ticketOf({ sheet: wet, batch: { retarderDose: 0 }, task: 'spread', share: 0.5, volume_m3: 0.006 }).waterRatio).toBe(0.15);
+  expect(
+    ticketOf({ sheet: wet, batch: { retarderDose: 0 }, task: 'spread', share: 0.5, volume_m3: 0.006, liquid: { water_kg: 1.6, ice_kg: 0, latex_m3: 0 } })
+      .waterRatio,
+  ).toBe(0.15);
   const outside = computePlan(jobWith(finding, wet));
   expect(outside.findings[0]!.chosen!.refused.map(({ code }) => code)).toEqual(['water.outside']);
   expect([outside.orders, outside.aids]).toEqual([[], []]);

@@ -1,7 +1,8 @@
 import { bondOf, CHOOSE, houseOf, type Ranked } from '../../choose';
 import { fibreFor, MIX, slurry } from '../../mix';
 import { type CrewRecord, predicted } from '../../setting';
-import { flowOf, type Sheet } from '../../shelf';
+import type { LayerRole } from '../../batches';
+import { flowOf, TASKS, type Sheet } from '../../shelf';
 import { evaporation, presoak, redampInterval, WEATHER } from '../../weather';
 import type { Context } from '../input/Context';
 import { kindOf } from '../kinds';
@@ -10,7 +11,7 @@ import type { FindingInput } from '../../survey';
 import type { RepairStep } from '../steps/RepairStep';
 import { stepRow } from '../steps/STEPS';
 import type { PreparedInput } from '../input/ownFigures';
-import type { BatchInput, PlanInput } from '../input/PlanInput';
+import { layerKey, type BatchInput, type PlanInput } from '../input/PlanInput';
 import { aidsOf } from '../orders/aidsOf';
 import { PLAN } from '../constants';
 import { leverCombinations, leversOf } from '../levers/levers';
@@ -193,12 +194,33 @@ function fibreBySchool({ batch, house }: PlanInput, sheet: Sheet, finding: Findi
   return { kind: 'polypropylene', dose_kg_m3: CHOOSE.fibreDose_kg_m3, bag_kg: CHOOSE.fibreBag_kg };
 }
 
-/**
- * The input as this sheet is mixed: by the firm's schools, and without a dose past the sheet's last, which must not keep
- * it from being judged and planned; the plan says that it was left out.
- */
-export function asMixed(given: PreparedInput, sheet: Sheet, finding?: FindingInput): PreparedInput {
-  const input = bySchool(given, sheet, finding);
+/** Without a dose past the sheet's last, which must not keep it from being judged and planned; the plan says that it was left out. */
+function withinTable(input: PreparedInput, sheet: Sheet): PreparedInput {
   const most = Math.max(0, ...sheet.retarder.map(([dose]) => dose));
   return input.batch.retarderDose <= most ? input : { ...input, batch: { ...input.batch, retarderDose: 0 } };
+}
+
+/** The input as this sheet is mixed: by the firm's schools, and within its table of retarder. */
+export const asMixed = (given: PreparedInput, sheet: Sheet, finding?: FindingInput): PreparedInput => withinTable(bySchool(given, sheet, finding), sheet);
+
+/** A sheet with one water for every task that it names: the crew's own of a layer. */
+function wateredAs(sheet: Sheet, waterRatio: number): Sheet {
+  if (!sheet.water) return sheet;
+  const { byTask } = sheet.water;
+  const named = TASKS.filter((task) => byTask[task] !== undefined);
+  const all = named.length > 0 ? named : TASKS;
+  return { ...sheet, water: { ...sheet.water, byTask: Object.fromEntries(all.map((task) => [task, waterRatio])) } };
+}
+
+/** Input and sheet as one layer of one finding is mixed: as the crew has it for that layer, else as everywhere. */
+export function layerMixed(
+  given: PreparedInput,
+  { sheet, finding, role }: { readonly sheet: Sheet; readonly finding: FindingInput; readonly role: LayerRole },
+): { readonly input: PreparedInput; readonly sheet: Sheet } {
+  const input = asMixed(given, sheet, role === 'fill' ? finding : undefined);
+  const { consistency, waterRatio } = input.batch.byLayer?.[layerKey(finding.id, role)] ?? {};
+  return {
+    input: consistency === undefined ? input : { ...input, batch: { ...input.batch, consistency } },
+    sheet: waterRatio === undefined ? sheet : wateredAs(sheet, waterRatio),
+  };
 }

@@ -6,7 +6,7 @@ import { kindOf } from '../kinds';
 import type { OverlayPlan } from '../Plan';
 import type { TakeOff } from '../survey/TakeOff';
 import type { OverlayInput } from '../input/PlanInput';
-import { asMixed, chosenOf } from './chosenOf';
+import { chosenOf, layerMixed } from './chosenOf';
 import { rankedOf } from './rankedOf';
 import { filledTakeOff } from '../steps/filledTakeOff';
 import { liftsOf } from '../steps/liftsOf';
@@ -87,7 +87,7 @@ export function overlaysOf(): (context: Context) => { readonly plan: OverlayPlan
       treatment: { findingId: finding.id, sheetId: sheet.id, aids },
     };
     const judged = rankedOf(asked);
-    const mixed = { ...asked, input: asMixed(input, sheet) };
+    const mixed = { ...asked, ...layerMixed(input, { sheet, finding: skim, role: 'overlay' }) };
     return { plan: { over: overlay.over, takeOff, judged, chosen: chosenOf(mixed, judged) }, context: mixed };
   };
 }

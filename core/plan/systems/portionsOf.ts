@@ -3,7 +3,7 @@ import { isReady, resinDensity, bagOf } from '../../shelf';
 import type { Context } from '../input/Context';
 import { kindOf } from '../kinds';
 import type { BatchesPlan, Quantities } from '../Plan';
-import { extendedOf, stoneFor } from '../orders/mixOf';
+import { stoneFor } from '../orders/mixOf';
 import { batchesOf, readyBatches, shotBatches } from '../window/batchesOf';
 import { lineWidthOf, questionFor } from '../window/questionFor';
 import { shotsFor, type Shots } from '../window/shotsFor';
@@ -32,7 +32,7 @@ export function portionsOf(context: Context, quantities: Quantities): Portions {
   const { fibre } = input.batch;
   // A bed's sand goes into the crack, not into the bottle.
   const inResin = !kindOf(finding).bedded(context);
-  const ticket = (share: number, { batch: { powder_kg, volume_m3 }, question: { task } }: WindowAnswer): Ticket =>
+  const ticket = (share: number, { batch: { powder_kg, volume_m3, water_kg, ice_kg, latex_m3 }, question: { task } }: WindowAnswer): Ticket =>
     ticketOf({
       sheet,
       batch: input.batch,
@@ -40,7 +40,8 @@ export function portionsOf(context: Context, quantities: Quantities): Portions {
       share,
       volume_m3,
       shots,
-      ...(stone ? { stone: { mass_kg: powder_kg * stone.ratio, water_kg: extendedOf({ sheet, task, powder_kg, stone }).water_kg } } : {}),
+      liquid: { water_kg, ice_kg, latex_m3 },
+      ...(stone ? { stone_kg: powder_kg * stone.ratio } : {}),
       ...(fibre ? { fibre_kg: fibreFor({ ...fibre, volume_m3 }).mass_kg } : {}),
       sand_kg: inResin ? ((takeOff.more['sand_kg'] ?? 0) * powder_kg) / quantities.powder.p50 : 0,
     });

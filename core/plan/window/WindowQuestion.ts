@@ -26,6 +26,8 @@ export interface WindowQuestion {
   readonly acceptedChance: FirmSettings['acceptedChance'];
   /** share of the water that goes in as ice */
   readonly iceShare?: number;
+  /** share of the liquid, by volume, that goes in as latex */
+  readonly latexShare?: number;
   /** stone that goes with each kg of powder */
   readonly stone?: StoneInput;
   /** how fast it is placed where that does not go by area: from a bottle, along a line, by hand portions, m3/s a person */

@@ -28,8 +28,11 @@ const DRYING_READ_S = 120;
 /** What one share of a bag makes, with its temperature. */
 export interface Portion extends PortionMass {
   readonly powder_kg: number;
-  /** to be added; the stone's own water is in the mix already */
+  /** to be added, latex as the water whose place it takes; the stone's own water is in the mix already */
   readonly water_kg: number;
+  /** of it as ice, and as latex */
+  readonly ice_kg: number;
+  readonly latex_m3: number;
   readonly mixWater_kg: number;
   readonly mix_C: number;
   /** the temperature that counts in the rate */
@@ -37,27 +40,44 @@ export interface Portion extends PortionMass {
 }
 
 /** One portion of a powder and its water, by heat balance; of a resin, its parts at the temperature they are kept at. */
-export function portionFor({ sheet, task, share, powder_C, water_C, iceShare = 0, stone }: WindowQuestion): Portion {
+export function portionFor({ sheet, task, share, powder_C, water_C, iceShare = 0, latexShare = 0, stone }: WindowQuestion): Portion {
   const bag_kg = bagOf(sheet).mass_kg;
   const powder_kg = share * bag_kg;
   if (!sheet.water) {
     const rise = (kg: number): number => resinPaddleRise({ mass_kg: kg, mixing_s: sheet.mixing.time_s });
     const mix_C = powder_C + rise(powder_kg);
     const volume_m3 = powder_kg / resinDensity(sheet) / (1 - sheet.airShare);
-    return { powder_kg, water_kg: 0, mixWater_kg: 0, mass_kg: powder_kg, volume_m3, bulk_m3: volume_m3, mix_C, counted_C: mix_C - rise(bag_kg) };
+    return {
+      powder_kg,
+      water_kg: 0,
+      ice_kg: 0,
+      latex_m3: 0,
+      mixWater_kg: 0,
+      mass_kg: powder_kg,
+      volume_m3,
+      bulk_m3: volume_m3,
+      mix_C,
+      counted_C: mix_C - rise(bag_kg),
+    };
   }
   inRange({ quantity: 'iceShare', value: iceShare, least: 0, most: 1 });
   const waterRatio = waterRatioOf(sheet, task);
   const mixWater_kg = powder_kg * waterRatio;
   const aggregate_kg = powder_kg * (stone?.ratio ?? 0);
   const water_kg = stone ? extendedOf({ sheet, task, powder_kg, stone }).water_kg : mixWater_kg;
+  inRange({ quantity: 'latexShare', value: latexShare, least: 0, most: 1 });
+  const latex_m3 = (water_kg * latexShare) / MIX.water_kg_m3;
+  // Ice takes the place of water alone.
+  const ice_kg = water_kg * Math.min(iceShare, 1 - latexShare);
   const mixing_s = sheet.mixing.time_s;
   const mix_C = mixTemperature({
     powder_kg,
     powder_C,
-    water_kg: water_kg * (1 - iceShare),
+    water_kg: water_kg - ice_kg - latex_m3 * MIX.water_kg_m3,
     water_C,
-    ice_kg: water_kg * iceShare,
+    ice_kg,
+    latex_kg: latex_m3 * MIX.latex_kg_m3,
+    latexSolids: MIX.latexSolids,
     // Stone lies where the bags lie; its free water is as warm as it is.
     aggregate_kg,
     moisture_kg: Math.max(0, mixWater_kg - water_kg),
@@ -67,6 +87,8 @@ export function portionFor({ sheet, task, share, powder_C, water_C, iceShare = 0
   return {
     powder_kg,
     water_kg,
+    ice_kg,
+    latex_m3,
     mixWater_kg,
     mass_kg: powder_kg + mixWater_kg + aggregate_kg,
     volume_m3: powder_kg * yieldOf(sheet, task, stone),

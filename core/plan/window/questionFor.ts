@@ -97,6 +97,7 @@ export function questionFor({
     sun: conditions.sun,
     acceptedChance: firm.acceptedChance,
     ...(batch.iceShare ? { iceShare: batch.iceShare } : {}),
+    ...(batch.latexShare && sheet.latexMost !== undefined ? { latexShare: batch.latexShare } : {}),
     ...(stone ? { stone } : {}),
     ...(hour ? { airDrift: hour.airDrift, slabDrift: hour.slabDrift } : {}),
     ...(place_m3_s === undefined ? {} : { place_m3_s }),

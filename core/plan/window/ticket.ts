@@ -19,7 +19,7 @@ export type TicketLine =
   | { readonly code: 'ready'; readonly volume_m3: number; readonly mass_kg: number }
   | { readonly code: 'powder'; readonly share: number; readonly mass_kg: number; readonly portions: number; readonly level_m3: number }
   | { readonly code: 'mix'; readonly time_s: number }
-  | { readonly code: 'latex'; readonly volume_m3: number; readonly mass_kg: number }
+  | { readonly code: 'latex'; readonly volume_m3: number; readonly mass_kg: number; readonly level_m3: number }
   | { readonly code: 'cement'; readonly mass_kg: number }
   /** left alone until it gels */
   | { readonly code: 'gel'; readonly time_s: number }
@@ -40,12 +40,14 @@ export interface Ticket {
 
 interface TicketInput {
   readonly sheet: Sheet;
-  readonly batch: Pick<BatchInput, 'retarderDose' | 'colourPacks' | 'iceShare'>;
+  readonly batch: Pick<BatchInput, 'retarderDose' | 'colourPacks'>;
   readonly task: Task;
   readonly share: number;
   readonly volume_m3: number;
-  /** stone of this batch and the water left to add with it */
-  readonly stone?: { readonly mass_kg: number; readonly water_kg: number } | undefined;
+  /** water to add, of it as ice and as latex */
+  readonly liquid: { readonly water_kg: number; readonly ice_kg: number; readonly latex_m3: number };
+  /** stone of this batch, kg */
+  readonly stone_kg?: number | undefined;
   /** fibre of this batch, kg */
   readonly fibre_kg?: number | undefined;
   readonly shots?: Shots | null;
@@ -54,11 +56,11 @@ interface TicketInput {
 }
 
 /**
- * The ticket of one batch: water first, what dissolves into the water, powder in portions, stone, fibre last into the
+ * The ticket of one batch: water and latex first, what dissolves into the water, powder in portions, stone, fibre last into the
  * wet mix, then the mixing time. The task sets the consistency and its hand test; the sheet's band sets how much more
  * water may ever go in. A resin's ticket is its bottle: each part up to its mark.
  */
-export function ticketOf({ sheet, batch, task, share, volume_m3, stone, fibre_kg, shots, sand_kg = 0 }: TicketInput): Ticket {
+export function ticketOf({ sheet, batch, task, share, volume_m3, liquid, stone_kg = 0, fibre_kg, shots, sand_kg = 0 }: TicketInput): Ticket {
   const { retarderDose } = batch;
   const mix: TicketLine = { code: 'mix', time_s: sheet.mixing.time_s };
   if (!sheet.water) {
@@ -84,10 +86,11 @@ export function ticketOf({ sheet, batch, task, share, volume_m3, stone, fibre_kg
   const powder_kg = share * bagOf(sheet).mass_kg;
   const { most } = sheet.water;
   const waterRatio = waterRatioOf(sheet, task);
-  const dose_kg = stone?.water_kg ?? powder_kg * waterRatio;
-  const ice_kg = dose_kg * (batch.iceShare ?? 0);
-  const water_m3 = (dose_kg - ice_kg) / MIX.water_kg_m3;
-  const lines: TicketLine[] = [{ code: 'water', volume_m3: water_m3, level_m3: water_m3 }];
+  const { ice_kg, latex_m3 } = liquid;
+  const water_m3 = (liquid.water_kg - ice_kg) / MIX.water_kg_m3 - latex_m3;
+  const lines: TicketLine[] = [];
+  if (water_m3 > 1e-9) lines.push({ code: 'water', volume_m3: water_m3, level_m3: water_m3 });
+  if (latex_m3 > 0) lines.push({ code: 'latex', volume_m3: latex_m3, mass_kg: latex_m3 * MIX.latex_kg_m3, level_m3: water_m3 + latex_m3 });
   if (ice_kg > 0) lines.push({ code: 'ice', mass_kg: ice_kg });
   if (retarderDose > 0 && sheet.retarderUnit === 'citric') {
     const mass_kg = retarderDose * powder_kg;
@@ -95,7 +98,7 @@ export function ticketOf({ sheet, batch, task, share, volume_m3, stone, fibre_kg
   } else if (retarderDose > 0) lines.push({ code: 'retarder', packets: retarderDose * share });
   if (batch.colourPacks) lines.push({ code: 'colour', packs: batch.colourPacks * share });
   lines.push({ code: 'powder', share, mass_kg: powder_kg, portions: sheet.mixing.portions, level_m3: volume_m3 });
-  if (stone) lines.push({ code: 'stone', mass_kg: stone.mass_kg });
+  if (stone_kg > 0) lines.push({ code: 'stone', mass_kg: stone_kg });
   if (fibre_kg) lines.push({ code: 'fibre', mass_kg: fibre_kg });
   return { share, lines: [...lines, mix], task, waterRatio, moreWater_m3: (powder_kg * (most - waterRatio)) / MIX.water_kg_m3 };
 }

@@ -1,13 +1,13 @@
 import { batchWindow, peakTemperature, SETTING, type BatchWindow, type BatchWindowInput, type PeakTemperature } from '../../setting';
 import { isRapid, isResin } from '../../shelf';
 import type { WindowQuestion } from './WindowQuestion';
-import { basisFor } from './basisFor';
+import { basisFor, type Portion } from './basisFor';
 import { curingOf, milestonesOf, type MilestoneTime } from './milestones';
 
 /** One batch's window with everything behind it. */
 export interface WindowAnswer {
   readonly question: Omit<WindowQuestion, 'sheet' | 'record'> & { readonly sheetId: string };
-  readonly batch: { readonly powder_kg: number; readonly water_kg: number; readonly volume_m3: number; readonly area_m2: number };
+  readonly batch: Pick<Portion, 'powder_kg' | 'water_kg' | 'ice_kg' | 'latex_m3' | 'volume_m3'> & { readonly area_m2: number };
   /** temperature of the mix as a thermometer in the pail would read it, degC */
   readonly mix_C: number;
   readonly retarder: number;
@@ -33,14 +33,20 @@ export interface WindowAnswer {
  */
 export function windowFor(question: WindowQuestion): WindowAnswer {
   const { sheet } = question;
-  const { portion, area_m2, retarder, drying_kg_m2h, basis } = basisFor(question);
+  const {
+    portion: { powder_kg, water_kg, ice_kg, latex_m3, volume_m3, mix_C },
+    area_m2,
+    retarder,
+    drying_kg_m2h,
+    basis,
+  } = basisFor(question);
   const window = batchWindow(basis);
   const { sheet: _sheet, record: _record, ...asked } = question;
   const course = { ...basis.course, pail_life_s: 1, film_life_s: 1, placed_after_s: window.placeNeeds_s };
   return {
     question: { ...asked, sheetId: sheet.id },
-    batch: { powder_kg: portion.powder_kg, water_kg: portion.water_kg, volume_m3: portion.volume_m3, area_m2 },
-    mix_C: portion.mix_C,
+    batch: { powder_kg, water_kg, ice_kg, latex_m3, volume_m3, area_m2 },
+    mix_C,
     retarder,
     safeShare: basis.safeShare,
     evaporation_kg_m2h: drying_kg_m2h,

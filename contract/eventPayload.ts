@@ -1,0 +1,17 @@
+import Joi from 'joi';
+
+const volume = Joi.number().min(0).max(10);
+
+/** What an event of a pour says beside its kind. */
+export const eventPayload = Joi.object({
+  text: Joi.string().max(500),
+  key: Joi.string().max(120),
+  used: Joi.object({
+    powder_kg: Joi.number().min(0).max(5000),
+    water_m3: volume,
+    latex_m3: volume,
+    packets: Joi.number().min(0).max(1000),
+    parts_m3: Joi.array().items(volume).min(1).max(4),
+    sand_kg: Joi.number().min(0).max(5000),
+  }),
+});
