@@ -63,6 +63,7 @@ main(async () => {
       taps: () => taps(browser, base),
       still: () => still(browser, base),
       survey: () => survey(browser, base),
+      list: () => list(browser, base),
       shelf: () => shelf(browser, base),
       ranking: () => ranking(browser),
       thousand: async () => thousand({ browser, cluster, server: await bundle('server'), web }),
@@ -411,6 +412,82 @@ async function survey(browser, base) {
     'a corner dragged with its volume, script + layout a move at 4x, p50 / p95 ms (8)',
     `${percentile(moves.slice(5), 0.5).toFixed(2)} / ${percentile(moves.slice(5), 0.95).toFixed(2)}`,
   );
+  await context.close();
+}
+
+/** A job of thirty findings and some sixty batches: how soon every figure of the list, and of the ticket in hand, follows a change. */
+async function list(browser, base) {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const device = await signInOn(context, base);
+  const id = (n) => `0198a000-be11-7000-8000-${String(n).padStart(12, '0')}`;
+  const typed = (value) => ({ value, source: 'typed' });
+  const command = commandsFrom(id, 0, device);
+  const add = (name, n, change) => command(`${name}.add`, id(n), change);
+  const square = (x, y, w, h) => [
+    [x, y],
+    [x + w, y],
+    [x + w, y + h],
+    [x, y + h],
+  ];
+  const dock = await (await context.request.get(`${base}/api/v1/jobs/${DOCK}`)).json();
+  const { zone, crew, batch } = dock.job;
+  const sheetId = '0198a000-0005-7000-8000-000000000005';
+  const place = { jobId: id(0), elementId: id(1) };
+  const stops = { rust: 'no', stepOrSettlement: 'no', movement: 'no', carriesBuilding: 'no', tooDeep: 'no' };
+  const properties = { suspended: false, exposures: [], moisture: 'damp', opens: null };
+  const commands = [
+    add('job', 0, { name: 'Thirty patches', customer: '', address: '', accessNote: '', zone, pourOn: null, crew, batch, demonstration: false }),
+    add('element', 1, {
+      jobId: id(0),
+      name: 'Yard',
+      kind: 'slab',
+      geometry: { outline: square(0, 0, 12, 10), thickness: typed(0.2), shape: 'rectangle' },
+      properties,
+      stops,
+    }),
+  ];
+  for (let i = 0; i < 30; i += 1) {
+    const outline = { points: square((i % 6) * 1.9 + 0.2, Math.floor(i / 6) * 1.9 + 0.2, 0.7 + (i % 5) / 20, 0.6) };
+    commands.push(
+      add('finding', 10 + i, { ...place, label: `S${i}`, kind: 'spall', outline, properties: { deepest: typed(0.025), shape: 'dish', edge: 'cut' } }),
+      add('treatment', 100 + i, { jobId: id(0), findingId: id(10 + i), sheetId, layers: [], edge: null, bond: null, cure: null }),
+    );
+  }
+  const answer = await context.request.post(`${base}/api/v1/commands`, { data: commands });
+  const bad = (await answer.json()).results?.find(({ result, problem }) => result !== 'done' && problem?.code !== 'alreadyThere');
+  if (bad) throw new Error(JSON.stringify(bad));
+  const page = await context.newPage();
+  const cdp = await context.newCDPSession(page);
+  const changed = (radio, region) =>
+    page.evaluate(
+      ([radio, region]) =>
+        new Promise((done, fail) => {
+          const text = document.querySelector(region).textContent;
+          const begun = performance.now();
+          const look = () => {
+            if ((document.querySelector(region)?.textContent ?? text) !== text) return done(performance.now() - begun);
+            return performance.now() - begun > 4000 ? fail(new Error(`${radio} changed nothing`)) : requestAnimationFrame(look);
+          };
+          [...document.querySelectorAll('[role=radio]')].find((each) => each.textContent === radio).click();
+          look();
+        }),
+      [radio, region],
+    );
+  const timed = async (path, radios, region) => {
+    await cdp.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+    await page.goto(`${base}/jobs/${id(0)}/${path}`);
+    await page.locator(region).first().waitFor();
+    const count = /(\d+) batches/.exec(await page.locator('body').innerText())?.[1] ?? '';
+    await changed(radios[0], region).catch(() => undefined);
+    await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+    const times = [];
+    for (let i = 1; i < 12; i += 1) times.push(await changed(radios[i % 2], region));
+    return { count, times };
+  };
+  const listed = await timed('mix', ['a third of a bag', 'a quarter of a bag'], '[aria-label="Batches in their order"]');
+  line(`list of 30 findings and ${listed.count} batches after a change, 4x slower, p50 ms (100)`, percentile(listed.times, 0.5).toFixed(0));
+  const ticket = await timed('mix?batch=1', ['screed', 'spread'], '[role=checkbox]');
+  line('the ticket in hand of that job after a change, 4x slower, p50 ms (100)', percentile(ticket.times, 0.5).toFixed(0));
   await context.close();
 }
 

@@ -19,6 +19,7 @@ import { Button } from '../parts/ui/Button';
 import { Answer, T } from '../parts/ui/T';
 import { StalePlan } from '../pour/StalePlan';
 import { inUse } from '../pour/storedPlan';
+import { Growing } from '../parts/ui/Growing';
 import { BatchRow } from './BatchRow';
 import { CrewView } from './CrewView';
 import { JobOrder } from './JobOrder';
@@ -124,18 +125,19 @@ function Mix({ view: present }: { view: JobView }) {
             <StalePlan view={present} />
             <Warnings plan={plan} />
             <Refused view={view} input={input} plan={plan} />
-            <View role="list" aria-label={say(speaker, 'mix.list')} className="border-t-2 border-ink">
-              {list.map((batch, i) => (
-                <BatchRow
-                  key={batch.key}
-                  view={view}
-                  input={input}
-                  batch={batch}
-                  before={list[i - 1]}
-                  state={stateText(speaker, batch, view.batches)}
-                  onPress={() => router.push(links.ticket(view.job.id, batch.number))}
-                />
-              ))}
+            <View className="border-t-2 border-ink">
+              <Growing label={say(speaker, 'mix.list')} rows={list.map((batch, i) => ({ id: batch.key, batch, before: list[i - 1] }))}>
+                {({ batch, before }) => (
+                  <BatchRow
+                    view={view}
+                    input={input}
+                    batch={batch}
+                    before={before}
+                    state={stateText(speaker, batch, view.batches)}
+                    onPress={() => router.push(links.ticket(view.job.id, batch.number))}
+                  />
+                )}
+              </Growing>
             </View>
             <Cautions screen="mix" input={input} plan={plan} data={view.data} />
             <CrewView jobId={view.job.id} input={input} works={works} />

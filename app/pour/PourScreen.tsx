@@ -13,6 +13,7 @@ import { firstServed, isPoured, listOf } from '../parts/job/batchList';
 import { useOnline } from '../parts/chrome/SyncLine';
 import { Button } from '../parts/ui/Button';
 import { CautionList, Cautions, unacknowledged } from '../parts/job/Cautions';
+import { Growing } from '../parts/ui/Growing';
 import { Lines } from '../parts/ui/Lines';
 import { nothingYet, StepLayout, StepScreen } from '../parts/job/StepScreen';
 import { refusedOf } from '../parts/job/refusedOf';
@@ -131,10 +132,10 @@ function Pour({ view }: { view: JobView }) {
             ))}
             <Batches batches={view.batches} />
             {others.length > 0 ? (
-              <View role="list" aria-label={say(speaker, 'pour.others')} className="border-t-2 border-ink">
-                {others.map((other, i) => (
-                  <BatchRow key={other.key} view={view} input={input} batch={other} before={others[i - 1]} onPress={() => setPicked(other.number)} />
-                ))}
+              <View className="border-t-2 border-ink">
+                <Growing label={say(speaker, 'pour.others')} rows={others.map((other, i) => ({ id: other.key, other, before: others[i - 1] }))}>
+                  {({ other, before }) => <BatchRow view={view} input={input} batch={other} before={before} onPress={() => setPicked(other.number)} />}
+                </Growing>
               </View>
             ) : null}
             <Cautions screen="pour" input={input} plan={plan} data={view.data} />

@@ -79,7 +79,7 @@ export function rankingOf(given: PlanInput, findingId: string): Ranked[] {
  * window, levers and warnings of a job file. Pure: the same input gives the same plan on phone, worker, server and
  * command.
  *
- * @param scope `chosen` judges of the shelf only what a treatment names: a screen that shows no shelf needs no more;
+ * @param scope `chosen` judges of the shelf only what a treatment names, without levers: a screen that shows no shelf needs no more;
  *   `best` the best, the cheapest and the soonest for each finding, which is enough to choose systems from
  * @throws Problem with a code and figures for anything outside its valid range; `unknownElement`, `unknownSheet` when
  *   the job file refers to what it does not hold
@@ -89,7 +89,9 @@ export function computePlan(given: PlanInput, { ranked: scope }: PlanScope = { r
   const places = new Places(input);
   const survey = surveyOf(given);
   const stopped = stoppedIn(survey.elements);
-  const overlayOf = overlaysOf();
+  // What one turns where a window is too short is worked out with all else; Day asks for those of the batch at hand by itself.
+  const levers = scope === 'all';
+  const overlayOf = overlaysOf({ levers });
   const layers: Mixed[] = [];
   const findings = input.findings.map((finding, i): FindingPlan => {
     const element = places.elementOf(finding.elementId);
@@ -107,7 +109,7 @@ export function computePlan(given: PlanInput, { ranked: scope }: PlanScope = { r
     const ranked = all.find(({ sheetId }) => sheetId === sheet.id) ?? rankedOf({ ...context, element: filled });
     const overlay = overlayOf(context);
     const fill = { ...context, element: filled, ...layerMixed(input, { sheet, finding, role: 'fill' }) };
-    const chosen = chosenOf(fill, ranked, overlay?.plan ?? null);
+    const chosen = chosenOf(fill, ranked, { overlay: overlay?.plan ?? null, levers });
     if (chosen.refused.length === 0) {
       layers.push({ role: 'fill', context: fill, chosen });
       if (overlay) layers.push({ role: 'overlay', context: overlay.context, chosen: overlay.plan.chosen });

@@ -280,8 +280,12 @@ test('the shelf judged for one finding is what a whole plan holds for it, and a 
   expect(whole.findings[1]!.ranking.length).toBe(input.sheets.length);
   const bare = computePlan(two, { ranked: 'chosen' });
   expect(bare.findings.map(({ ranking }) => ranking.map(({ sheetId }) => sheetId))).toEqual([[input.treatments[0]!.sheetId], []]);
-  const without = ({ findings, ...rest }: Plan) => ({ ...rest, findings: findings.map(({ ranking: _shelf, ...finding }) => finding) });
+  const without = ({ findings, ...rest }: Plan) => ({
+    ...rest,
+    findings: findings.map(({ ranking: _shelf, chosen, ...finding }) => ({ ...finding, chosen: chosen && { ...chosen, levers: [], combinations: [] } })),
+  });
   expect(without(bare)).toEqual(without(whole));
+  expect(bare.findings.map(({ chosen }) => chosen?.levers)).toEqual([[], undefined]);
   const best = computePlan(two, { ranked: 'best' });
   expect(without(best)).toEqual(without(whole));
   best.findings.forEach(({ ranking }, i) => {

@@ -84,10 +84,17 @@ function lookedAt(input: PlanInput): Planned {
 /** What the worker made of a large job. One that has failed is told; the same work here would hold up the thumb. */
 function workedOut(survey: Tried<Survey> | undefined, plan: Tried<Plan> | undefined, failed: boolean): Planned {
   return {
-    survey: survey?.value ?? null,
+    survey: survey?.value ?? plan?.value ?? null,
     plan: plan?.value ?? null,
     problem: failed ? { code: 'workerFailed', figures: {} } : (survey?.problem ?? plan?.problem ?? null),
   };
+}
+
+/** What is worked out of a job, or what was of just these findings before the change that is worked out now. */
+function standing<T extends Survey | Plan>(input: PlanInput | null, { data, isPlaceholderData }: { data: Tried<T> | undefined; isPlaceholderData: boolean }) {
+  if (!data || !isPlaceholderData) return data;
+  const of = data.value?.findings ?? [];
+  return input?.findings.length === of.length && of.every(({ findingId }, i) => findingId === input.findings[i]!.id) ? data : undefined;
 }
 
 /** More findings than this are planned in the worker, so that a large survey opens at once. */
@@ -181,19 +188,23 @@ export function useJob(jobId: string, { surveyFirst }: { surveyFirst: boolean })
   const { data, records, ready, failed, clockOffset, unsent, waitingFor } = firm;
   const input = jobFile(data, jobId);
   const large = (input?.findings.length ?? 0) > MANY;
-  const survey = useWorkedOut('survey', large && input ? [input] : null, (worker) => worker.survey(input!));
-  const plan = useWorkedOut('plan', large && input && survey.data ? [input] : null, (worker) => worker.plan(input!));
-  const broken = survey.isError || plan.isError;
-  const planning = large && !broken && !plan.data;
+  // While a change is worked out the figures before it stand, of the same findings.
+  // A plan holds its survey: that comes first only where it is looked at.
+  const asked = useWorkedOut('survey', large && surveyFirst && input ? [input] : null, (worker) => worker.survey(input!), { keepLast: true });
+  const survey = standing(input, asked);
+  const answered = useWorkedOut('plan', large && input && (survey || !surveyFirst) ? [input] : null, (worker) => worker.plan(input!), { keepLast: true });
+  const plan = standing(input, answered);
+  const broken = asked.isError || answered.isError;
+  const planning = large && !broken && !plan;
   const view = useMemo(
     () =>
       jobView(
         { data, records, ready, failed, clockOffset, unsent, waitingFor },
         jobId,
         input,
-        large ? () => workedOut(survey.data, plan.data, broken) : looked || (input && plans.has(input)) ? planOf : lookedAt,
+        large ? () => workedOut(survey, plan, broken) : looked || (input && plans.has(input)) ? planOf : lookedAt,
       ),
-    [looked, data, records, ready, failed, clockOffset, unsent, waitingFor, jobId, input, large, broken, survey.data, plan.data],
+    [looked, data, records, ready, failed, clockOffset, unsent, waitingFor, jobId, input, large, broken, survey, plan],
   );
   return { view, firm, planning };
 }

@@ -13,6 +13,7 @@ export function Growing<R extends { readonly id: string }>({
   rows,
   first,
   gap = false,
+  label,
   children,
 }: {
   rows: readonly R[];
@@ -20,6 +21,7 @@ export function Growing<R extends { readonly id: string }>({
   first?: R | undefined;
   /** lines that stand apart */
   gap?: boolean;
+  label?: string;
   children: (row: R) => ReactNode;
 }) {
   const speaker = useSpeaker();
@@ -36,7 +38,7 @@ export function Growing<R extends { readonly id: string }>({
   if (rows.length === 0) return null;
   return (
     <View>
-      <View role="list" className={gap ? 'gap-4' : ''}>
+      <View role="list" className={gap ? 'gap-4' : ''} {...(label ? { 'aria-label': label } : {})}>
         {[...missing, ...shown].map((row) => (
           <View key={row.id} role="listitem">
             {children(row)}

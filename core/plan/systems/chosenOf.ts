@@ -80,7 +80,11 @@ function layersOf(context: Context, lifts: number): LayerPlan[] {
 }
 
 /** A finding with its chosen sheet, whole: layers, order, batches, ticket, window, levers. */
-export function chosenOf(given: Context, judged: Pick<Ranked, 'reasons'>, overlay: OverlayPlan | null = null): ChosenPlan {
+export function chosenOf(
+  given: Context,
+  judged: Pick<Ranked, 'reasons'>,
+  { overlay, levers: asked }: { readonly overlay: OverlayPlan | null; readonly levers: boolean },
+): ChosenPlan {
   const context = { ...given, takeOff: filledTakeOff(given) };
   const { input, element, finding, takeOff, sheet, site } = context;
   const quantities = quantitiesOf(context);
@@ -102,7 +106,7 @@ export function chosenOf(given: Context, judged: Pick<Ranked, 'reasons'>, overla
     ...(input.wanted_s === undefined ? {} : { wanted_s: input.wanted_s }),
     ...(site ? { site } : {}),
   };
-  const levers = leversOf(request);
+  const levers = asked ? leversOf(request) : [];
   const { air_C, slab_C, humidity } = window.question;
   // What is overlaid is cured and coated on the overlay.
   const aids = aidsOf({ ...context, air_C, slab_C, humidity }).filter(({ role }) => role === 'bond' || !overlay);
@@ -140,7 +144,7 @@ export function chosenOf(given: Context, judged: Pick<Ranked, 'reasons'>, overla
     opens,
     weather: weatherOf({ ...context, window, opens, readiness, aids }),
     levers,
-    combinations: levers.some(({ needed }) => needed !== null) ? [] : leverCombinations(request),
+    combinations: !asked || levers.some(({ needed }) => needed !== null) ? [] : leverCombinations(request),
     shots,
     record: question.record ? shownRecord(question.record, sheet) : null,
     water: waterToBring(context, quantities, { batches: batches.count, question, steps }),

@@ -61,7 +61,7 @@ export function overlaysFor({
  *
  * @returns the overlay of a finding and what it was planned from, or null where none is chosen or its element has one already
  */
-export function overlaysOf(): (context: Context) => { readonly plan: OverlayPlan; readonly context: Context } | null {
+export function overlaysOf({ levers }: { readonly levers: boolean }): (context: Context) => { readonly plan: OverlayPlan; readonly context: Context } | null {
   const done = new Set<string>();
   return (context) => {
     const { input, element, finding, treatment } = context;
@@ -88,6 +88,6 @@ export function overlaysOf(): (context: Context) => { readonly plan: OverlayPlan
     };
     const judged = rankedOf(asked);
     const mixed = { ...asked, ...layerMixed(input, { sheet, finding: skim, role: 'overlay' }) };
-    return { plan: { over: overlay.over, takeOff, judged, chosen: chosenOf(mixed, judged) }, context: mixed };
+    return { plan: { over: overlay.over, takeOff, judged, chosen: chosenOf(mixed, judged, { overlay: null, levers }) }, context: mixed };
   };
 }

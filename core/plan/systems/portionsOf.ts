@@ -1,10 +1,10 @@
-import { fibreFor } from '../../mix';
+import { fibreFor, type PortionLimit } from '../../mix';
 import { isReady, resinDensity, bagOf } from '../../shelf';
 import type { Context } from '../input/Context';
 import { kindOf } from '../kinds';
 import type { BatchesPlan, Quantities } from '../Plan';
 import { stoneFor } from '../orders/mixOf';
-import { batchesOf, readyBatches, shotBatches } from '../window/batchesOf';
+import { batchesOf, limitOfPortion, readyBatches, shotBatches } from '../window/batchesOf';
 import { lineWidthOf, questionFor } from '../window/questionFor';
 import { shotsFor, type Shots } from '../window/shotsFor';
 import { ticketOf, type Ticket } from '../window/ticket';
@@ -22,10 +22,29 @@ export interface Portions {
   readonly at: (share: number, follows: boolean) => { readonly ticket: Ticket; readonly window: WindowAnswer };
 }
 
-/** @param context with the take-off as it is filled */
+const known = new WeakMap<Quantities, Portions>();
+
+/**
+ * The portions of what is needed, the same for whoever asks: the list deals what is pooled as its layers were dealt.
+ *
+ * @param context with the take-off as it is filled
+ */
 export function portionsOf(context: Context, quantities: Quantities): Portions {
+  const portions = known.get(quantities) ?? madePortions(context, quantities);
+  known.set(quantities, portions);
+  return portions;
+}
+
+function madePortions(context: Context, quantities: Quantities): Portions {
   const { input, element, finding, takeOff, sheet, site } = context;
   const ask = (share: number, follows = false): WindowQuestion => questionFor({ input, element, finding, takeOff, sheet, share, site, follows });
+  const limits = new Map<string, PortionLimit | null>();
+  const limitFor = (share: number, follows: boolean): PortionLimit | null => {
+    const key = `${share} ${follows}`;
+    const limit = limits.has(key) ? limits.get(key)! : limitOfPortion(context, ask(share, follows));
+    limits.set(key, limit);
+    return limit;
+  };
   const along = sheet.parts !== null && !isReady(sheet) && lineWidthOf(takeOff) !== undefined;
   const shots = along ? shotsFor(ask(Math.min(...input.firm.grid)), quantities.powder.p50 / resinDensity(sheet)) : null;
   const stone = stoneFor(context);
@@ -50,7 +69,7 @@ export function portionsOf(context: Context, quantities: Quantities): Portions {
     ask,
     dealt: (bags) => {
       if (along) return shotBatches(shots, sheet);
-      return isReady(sheet) ? readyBatches(bags) : batchesOf({ input, sheet, need_bags: bags, ask });
+      return isReady(sheet) ? readyBatches(bags) : batchesOf({ input, sheet, need_bags: bags, limitFor });
     },
     ticket,
     at(share, follows) {

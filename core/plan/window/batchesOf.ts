@@ -16,6 +16,15 @@ const dealt = (need_bags: number, share: number): Pick<BatchesPlan, 'share' | 'c
   return count === 1 ? { share: need_bags, count, last: need_bags } : { share, count, last: need_bags - (count - 1) * share };
 };
 
+/** What a portion breaks first: vessel, drill, back, pack or a clock; null where nothing does. */
+export function limitOfPortion({ input: { firm }, sheet }: Pick<Context, 'input' | 'sheet'>, question: WindowQuestion): PortionLimit | null {
+  const { basis, portion } = basisFor(question);
+  const broken = vesselLimit(portion, { ...firm, batchMost_kg: sheet.mixing.batchMost_kg });
+  if (broken) return broken;
+  const window = batchWindow(basis);
+  return window.fits ? null : window.binding;
+}
+
 /** Shares by weight under the smallest of the grid that are tried, the largest first: down to what a jug can measure. */
 function byWeight({ sheet, under }: { sheet: Sheet; under: number }): number[] {
   const least = MIX.batchLeast_kg / bagOf(sheet).mass_kg;
@@ -33,20 +42,14 @@ export function batchesOf({
   input,
   sheet,
   need_bags,
-  ask,
+  limitFor,
 }: Pick<Context, 'input' | 'sheet'> & {
   readonly need_bags: number;
-  /** the question of Day and the clocks for one share of a bag, and whether another batch follows it */
-  readonly ask: (share: number, follows: boolean) => WindowQuestion;
+  /** what one share of a bag breaks first, and whether another batch follows it */
+  readonly limitFor: (share: number, follows: boolean) => PortionLimit | null;
 }): BatchesPlan {
   const { firm, batch } = input;
-  const limitOf = (share: number): PortionLimit | null => {
-    const { basis, portion } = basisFor(ask(share, need_bags > share * SLACK));
-    const broken = vesselLimit(portion, { ...firm, batchMost_kg: sheet.mixing.batchMost_kg });
-    if (broken) return broken;
-    const window = batchWindow(basis);
-    return window.fits ? null : window.binding;
-  };
+  const limitOf = (share: number): PortionLimit | null => limitFor(share, need_bags > share * SLACK);
   const grid = [...firm.grid].sort((a, b) => b - a).map((share) => ({ share, limit: limitOf(Math.min(share, need_bags)) }));
   const largest = largestPortion({ grid: firm.grid, limitOf: (share) => grid.find((tried) => tried.share === share)?.limit ?? null });
   if (batch.share !== null) return { ...dealt(need_bags, batch.share), largest: largest.share, limit: limitOf(Math.min(need_bags, batch.share)), grid };
