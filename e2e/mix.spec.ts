@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import jsQR from 'jsqr';
 import Papa from 'papaparse';
 import { faultsOf, unreadable } from './looks';
 import { acknowledgeAll, DOCK, expect, signIn, test } from './server';
@@ -99,4 +100,52 @@ test('what a change costs is told at once; labels carry every number', async ({ 
   const svg = readFileSync(await file.path(), 'utf8');
   for (let number = 1; number <= rows; number += 1) expect(svg).toContain(`>${number}</text>`);
   expect(svg.match(/font-size="72"/g)).toHaveLength(rows);
+  // A camera that looks at the first label finds the way to its ticket.
+  const { data, width, height } = await page.evaluate(async (drawn) => {
+    const image = new Image();
+    image.src = `data:image/svg+xml,${encodeURIComponent(drawn)}`;
+    await image.decode();
+    const canvas = document.createElement('canvas');
+    [canvas.width, canvas.height] = [image.width, image.height];
+    const context = canvas.getContext('2d')!;
+    context.fillStyle = 'white';
+    context.fillRect(0, 0, canvas.width, canvas.height);
+    context.drawImage(image, 0, 0);
+    const label = context.getImageData(0, 0, canvas.width / 2, Math.min(canvas.height, 226));
+    return { data: [...label.data], width: label.width, height: label.height };
+  }, svg);
+  const read = jsQR(new Uint8ClampedArray(data), width, height);
+  expect(new URL(read!.data).pathname + new URL(read!.data).search).toBe(`/jobs/${DOCK}/mix?batch=1`);
+  await page.goto(read!.data);
+  await expect(page.getByRole('heading', { name: /Batch 1/ })).toBeVisible();
+});
+
+test('a ticket is read aloud by a voice of the device alone, line by line, and is quiet again at a tap', async ({ page }) => {
+  await page.addInitScript(() => {
+    const spoken: string[] = [];
+    const voice = (name: string, localService: boolean) => ({ name, lang: 'en-US', localService, default: false, voiceURI: name });
+    const speech = {
+      getVoices: () => [voice('far', false), voice('near', true)],
+      addEventListener: () => undefined,
+      removeEventListener: () => undefined,
+      cancel: () => void spoken.push('cancel'),
+      speak: (said: { text: string; voice: { name: string } }) => void spoken.push(`${said.voice.name}: ${said.text}`),
+    };
+    class Utterance {
+      voice: unknown;
+      constructor(readonly text: string) {}
+    }
+    Object.defineProperty(window, 'speechSynthesis', { value: speech });
+    Object.defineProperty(window, 'SpeechSynthesisUtterance', { value: Utterance });
+    Object.defineProperty(window, 'spoken', { value: spoken });
+  });
+  await signIn(page, 'Lead', `/jobs/${DOCK}/mix?batch=1`);
+  const spoken = () => page.evaluate(() => (window as unknown as { spoken: string[] }).spoken);
+  await page.getByRole('button', { name: 'Read it aloud' }).tap();
+  const said = (await spoken()).filter((line) => line !== 'cancel');
+  expect(said[0]).toMatch(/^near: Batch 1\. /);
+  expect(said.length).toBeGreaterThanOrEqual(4);
+  expect(said.every((line) => line.startsWith('near: '))).toBe(true);
+  await page.getByRole('button', { name: 'Stop reading' }).tap();
+  expect((await spoken()).at(-1)).toBe('cancel');
 });
