@@ -1,5 +1,5 @@
 import { PLAIN, say } from '@tufa/words';
-import { screen } from '@testing-library/react';
+import { act, screen } from '@testing-library/react';
 import { Text } from 'react-native';
 import { Growing } from '../parts/ui/Growing';
 import { page, show, tap } from './shown';
@@ -28,6 +28,12 @@ test('the line that stands for where one is stands among the first, once', async
   await show(list(rows.slice(0, 5), rows[2]));
   expect(lines()).toBeGreaterThanOrEqual(5);
   expect(screen.getAllByText('row 2').length).toBeGreaterThan(0);
+});
+
+test('paper has all of it', async () => {
+  await show(list(rows));
+  act(() => void window.dispatchEvent(new Event('beforeprint')));
+  expect(lines()).toBe(rows.length);
 });
 
 test('of nothing there is no list', async () => {

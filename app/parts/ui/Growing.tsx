@@ -1,5 +1,6 @@
 import { say } from '@tufa/words/speak';
-import { useCallback, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useState, type ReactNode } from 'react';
+import { flushSync } from 'react-dom';
 import { View } from 'react-native';
 import { useSpeaker } from '../phone/speaker';
 import { Button } from './Button';
@@ -32,6 +33,12 @@ export function Growing<R extends { readonly id: string }>({
     const observer = new IntersectionObserver((seen) => seen.some(({ isIntersecting }) => isIntersecting) && setMost((shown) => shown + STEP));
     observer.observe(node);
     return () => observer.disconnect();
+  }, []);
+  // Paper has room for all of it.
+  useEffect(() => {
+    const all = (): void => flushSync(() => setMost(Infinity));
+    window.addEventListener('beforeprint', all);
+    return () => window.removeEventListener('beforeprint', all);
   }, []);
   const shown = rows.slice(0, most);
   const missing = first && !shown.some(({ id }) => id === first.id) && rows.some(({ id }) => id === first.id) ? [first] : [];
