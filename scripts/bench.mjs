@@ -481,7 +481,11 @@ async function list(browser, base) {
     await changed(radios[0], region).catch(() => undefined);
     await cdp.send('Emulation.setCPUThrottlingRate', { rate: 4 });
     const times = [];
-    for (let i = 1; i < 12; i += 1) times.push(await changed(radios[i % 2], region));
+    for (let i = 1; i < 12; i += 1) {
+      times.push(await changed(radios[i % 2], region));
+      // What was changed is with the firm before the next thumb comes down.
+      await page.waitForTimeout(1500);
+    }
     return { count, times };
   };
   const listed = await timed('mix', ['a third of a bag', 'a quarter of a bag'], '[aria-label="Batches in their order"]');
