@@ -39,6 +39,8 @@ export const links = {
   newSheet: ({ from, changes, goes }: { from?: string; changes?: boolean; goes?: boolean } = {}) =>
     address('/shelf/new', { from, as: changes ? 'change' : undefined, goes: goes ? '1' : undefined }),
   compare: (sheetIds: readonly string[]) => address('/shelf/compare', { ids: sheetIds.join(',') }),
+  /** the whole pour of a job on a large screen that nobody touches */
+  site: (jobId: string) => address(`/jobs/${jobId}/site`),
   load: () => address('/load'),
   bench: () => address('/bench'),
   /** a sum, with what was typed in its fields */

@@ -1,4 +1,6 @@
+import { BREAKS, ROLES } from '@tufa/core/pour';
 import Joi from 'joi';
+import { exactly, id } from './common';
 
 const volume = Joi.number().min(0).max(10);
 
@@ -14,4 +16,12 @@ export const eventPayload = Joi.object({
     parts_m3: Joi.array().items(volume).min(1).max(4),
     sand_kg: Joi.number().min(0).max(5000),
   }),
+  pail_C: Joi.number().min(-20).max(90),
+  slab_C: Joi.number().min(-30).max(90),
+  test: Joi.string().max(30),
+  passed: Joi.boolean(),
+  what: exactly(BREAKS),
+  choice: Joi.string().max(30).allow(null),
+  role: exactly(ROLES),
+  plan: id,
 });

@@ -121,4 +121,14 @@ export const planInput = Joi.object({
     .max(2000),
   house,
   wanted_s: Joi.number().min(0).max(86400),
+  poured: Joi.array()
+    .items(
+      Joi.object({
+        layer: Joi.string().max(120).required(),
+        amount: Joi.number().min(0).max(1e6).required(),
+        batches: Joi.number().integer().min(0).max(10000).required(),
+        last: Joi.string().max(20).required(),
+      }),
+    )
+    .max(4000),
 });

@@ -31,6 +31,7 @@ export const batch = Joi.object({
   iceShare: Joi.number().min(0).max(1),
   colourPacks: Joi.number().min(0).max(20),
   latexShare: Joi.number().min(0).max(1),
+  pail_m3: Joi.number().min(1e-4).max(1),
   byLayer: Joi.object()
     .pattern(Joi.string().max(80), Joi.object({ consistency: exactly(TASKS), waterRatio: Joi.number().min(0.01).max(1) }))
     .max(400),

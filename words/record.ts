@@ -20,6 +20,7 @@ export const record = {
   notes: 'Notes',
   finished: 'finished',
   wentHard: 'went hard',
+  thrown: 'thrown away',
   running: 'running',
   undone: 'undone',
   life: 'Life against plan',

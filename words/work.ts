@@ -11,7 +11,7 @@ import { kit } from './kit';
 import { field, gauge, keypad, photo } from './measuring';
 import { load, mix, used, ways } from './mix';
 import { sum } from './sum';
-import { pour } from './pour';
+import { after, broke, checks, pour } from './pour';
 import { problems } from './problems';
 import { reasons } from './reasons';
 import { record } from './record';
@@ -81,6 +81,9 @@ export const work = {
   lever,
   strata,
   pour,
+  after,
+  broke,
+  checks,
   record,
   caution,
   problem: problems,

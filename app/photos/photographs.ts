@@ -29,7 +29,7 @@ export class PhotoFault extends Error {
  */
 export async function keepPhoto(
   file: Blob,
-  about: Pick<PhotographFields, 'jobId' | 'elementId' | 'findingId' | 'before'>,
+  about: Pick<PhotographFields, 'jobId' | 'elementId' | 'findingId' | 'before'> & { readonly batch?: string },
 ): Promise<Pick<PhotographFields, 'sha256' | 'bytes'> & { readonly id: string }> {
   if (file.size > MOST_BYTES) throw new PhotoFault('tooLarge', { mb: String(Math.round(file.size / 1e6)), most: String(MOST_BYTES / 1e6) });
   const shrunk = await askPhoto((worker) => worker.shrink(file, PHOTO)).catch(() => null);
@@ -42,8 +42,8 @@ export async function keepPhoto(
   }
   await write(
     change('photograph', 'add', id, {
-      ...about,
       batch: null,
+      ...about,
       sha256: shrunk.sha256,
       bytes: shrunk.full.size,
       takenAt: new Date(now()).toISOString(),

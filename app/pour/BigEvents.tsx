@@ -1,52 +1,52 @@
+import type { Make } from '@tufa/core/batches';
 import type { TapKind } from '@tufa/core/pour';
 import { say } from '@tufa/words';
-import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from '../parts/ui/Button';
-import { Field } from '../parts/ui/Field';
 import { usePhone } from '../parts/phone/useSettings';
 import { useSpeaker } from '../parts/phone/speaker';
 
-/** The events of one batch under the thumb: placed, finished, went hard; or the note being written. */
+/** The events of one batch under the thumb, in the words of its make: placed, finished, went hard; of a shot the next bottle, or that its line is full. */
 export function BigEvents({
+  make,
   placed,
   busy,
-  noting,
+  shot,
   onTap,
-  onNoteEnd,
+  onShot,
 }: {
+  make: Make;
   placed: boolean;
   busy: boolean;
-  noting: boolean;
-  onTap: (kind: TapKind, text?: string) => void;
-  onNoteEnd: () => void;
+  /** of what is squeezed shot after shot: whether another follows; null for the rest */
+  shot: 'next' | 'last' | null;
+  onTap: (kind: TapKind) => void;
+  onShot: () => void;
 }) {
   const speaker = useSpeaker();
   const { hand } = usePhone();
-  const [text, setText] = useState('');
   const row = hand === 'right' ? 'flex-row' : 'flex-row-reverse';
-  if (noting)
+  const hard = <Button label={say(speaker, 'pour.wentHard')} tone="stop" big grow disabled={busy} onPress={() => onTap('wentHard')} testID="went-hard" />;
+  if (shot)
     return (
-      <View className="gap-3 bg-ground p-3">
-        <Field label={say(speaker, 'pour.notePlaceholder')} value={text} onChange={setText} autoFocus />
-        <View className={`${row} gap-3`}>
-          <Button label={say(speaker, 'pour.cancel')} onPress={onNoteEnd} />
-          <Button
-            label={say(speaker, 'pour.keepNote')}
-            tone="act"
-            grow
-            disabled={text.trim() === '' || busy}
-            onPress={() => {
-              onTap('note', text.trim());
-              setText('');
-            }}
-          />
+      <View className="gap-4">
+        <Button
+          label={say(speaker, shot === 'next' ? 'pour.nextShot' : 'pour.lastShot')}
+          tone="act"
+          big
+          disabled={busy}
+          onPress={() => (shot === 'next' ? onShot() : onTap('finished'))}
+          testID="next-shot"
+        />
+        <View className={`${row} gap-4`}>
+          <Button label={say(speaker, 'pour.full')} big grow disabled={busy} onPress={() => onTap('full')} testID="full" />
+          {hard}
         </View>
       </View>
     );
   return (
     <View className="gap-4">
-      {placed ? null : <Button label={say(speaker, 'pour.placed')} tone="act" big disabled={busy} onPress={() => onTap('placed')} testID="placed" />}
+      {placed ? null : <Button label={say(speaker, `pour.placedOf.${make}`)} tone="act" big disabled={busy} onPress={() => onTap('placed')} testID="placed" />}
       <View className={`${row} gap-4`}>
         <Button
           label={say(speaker, 'pour.finished')}
@@ -57,7 +57,7 @@ export function BigEvents({
           onPress={() => onTap('finished')}
           testID="finished"
         />
-        <Button label={say(speaker, 'pour.wentHard')} tone="stop" big grow disabled={busy} onPress={() => onTap('wentHard')} testID="went-hard" />
+        {hard}
       </View>
     </View>
   );

@@ -1,3 +1,4 @@
+import type { Make } from '@tufa/core/batches';
 import type { BatchClock, ClockReading } from '@tufa/core/pour';
 import type { Scene } from '@tufa/draw';
 import { say } from '@tufa/words';
@@ -27,6 +28,7 @@ export function Pail({
   placed,
   controls,
   head,
+  make,
   children,
 }: {
   clock: BatchClock;
@@ -37,6 +39,7 @@ export function Pail({
   controls: number;
   /** a head is written over the top of the pail */
   head: boolean;
+  make: Make;
   /** what stands under the digits */
   children: ReactNode;
 }) {
@@ -97,13 +100,13 @@ export function Pail({
       {digits}
     </Text>
   );
-  const what = unitWords(speaker, reading.left_s, placed);
+  const what = unitWords(speaker, reading.left_s, placed, make === 'parts');
   return (
     <View
       className="absolute inset-0 overflow-hidden"
       testID="pail"
       role="timer"
-      aria-label={`${digits} ${what}, ${say(speaker, `pour.phase.${reading.phase}`)}`}
+      aria-label={`${digits} ${what}, ${say(speaker, `pour.phase.${make}.${reading.phase}`)}`}
     >
       {big(false)}
       <View className="absolute left-0 right-0 overflow-hidden" style={{ top: surface - 6, height: Math.max(0, height - surface + 6) }}>

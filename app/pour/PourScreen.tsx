@@ -1,5 +1,5 @@
 import { sheetOf } from '@tufa/core/plan';
-import { extraOf, letterOf, nextOf, startedOf, type BatchState } from '@tufa/core/pour';
+import { extraOf, fullOf, letterOf, listedNumber, nextOf, startedOf, type BatchState } from '@tufa/core/pour';
 import { say } from '@tufa/words';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
@@ -9,7 +9,7 @@ import { BatchRow } from '../mix/BatchRow';
 import { amountOf, servesText, waitText } from '../mix/batchText';
 import { outbox } from '../outbox/Outbox';
 import { usePerson } from '../outbox/useFirm';
-import { firstServed, isPoured, listOf } from '../parts/job/batchList';
+import { firstServed, isStarted, listOf } from '../parts/job/batchList';
 import { useOnline } from '../parts/chrome/SyncLine';
 import { Button } from '../parts/ui/Button';
 import { CautionList, Cautions, unacknowledged } from '../parts/job/Cautions';
@@ -21,10 +21,17 @@ import { stopOf } from '../parts/job/stopOf';
 import { SunSwitch } from '../parts/chrome/SunSwitch';
 import { Answer, T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
+import { AfterView } from './AfterView';
 import { ring, unlockSound } from './alarm';
+import { BreakScreen } from './BreakScreen';
+import { FinishChecks } from './FinishChecks';
+import { Locked } from './Locked';
 import { log, startBatch } from './log';
+import { Rivals } from './Rivals';
+import { Roles } from './Roles';
 import { RunningBatch } from './RunningBatch';
 import { StalePlan } from './StalePlan';
+import { Twice } from './Twice';
 import { inUse } from './storedPlan';
 import { useBattery } from './useBattery';
 import { UndoBand, type Did } from './UndoBand';
@@ -43,6 +50,8 @@ function Pour({ view }: { view: JobView }) {
   const battery = useBattery();
   const [choosing, setChoosing] = useState(false);
   const [picked, setPicked] = useState<string | null>(null);
+  const [broken, setBroken] = useState(false);
+  const [extra, setExtra] = useState(false);
   const online = useOnline();
   const clearDid = useCallback(() => setDid(null), []);
   const go = (step: Step) => (): void => router.replace(links.step(view.job.id, step));
@@ -54,12 +63,25 @@ function Pour({ view }: { view: JobView }) {
   };
   const band = did ? <UndoBand did={did} onUndo={() => void undo(did)} onGone={clearDid} /> : null;
 
-  if (running.length > 0 && !choosing) return <RunningBatch view={view} running={running} band={band} onDid={setDid} onNext={() => setChoosing(true)} />;
+  if (broken)
+    return (
+      <BreakScreen
+        view={view}
+        onBack={() => setBroken(false)}
+        onExtra={() => {
+          setBroken(false);
+          setExtra(true);
+          setChoosing(true);
+        }}
+      />
+    );
+  if (running.length > 0 && !choosing)
+    return <RunningBatch view={view} running={running} band={band} onDid={setDid} onNext={() => setChoosing(true)} onBroke={() => setBroken(true)} />;
 
   const stop = stopOf(speaker, 'pour', view, go('walk'));
   if (stop) return stop;
   const { finding, plan, input, planId } = inUse(view);
-  const list = plan ? listOf({ plan, events: view.events }).filter(isPoured) : [];
+  const list = plan ? listOf({ plan, events: view.events }).filter(isStarted) : [];
   if (!plan || list.length === 0) {
     const toFix = (): void => router.replace(links.step(view.job.id, 'fix'));
     const refused = finding?.chosen ? refusedOf({ speaker, step: 'pour', view, input, chosen: finding.chosen, toFix }) : null;
@@ -74,11 +96,13 @@ function Pour({ view }: { view: JobView }) {
   }
   // A number once written on a pail is never used again, also when its start was undone.
   const used = startedOf(view.events);
-  const waiting = list.filter((batch) => nextOf(batch, used) !== null);
+  const full = fullOf(view.events);
+  const waiting = list.filter((batch) => nextOf(batch, used, full) !== null);
   const poured = waiting.length === 0;
-  // What is asked for, else the next; when all are poured an extra one of the last.
-  const batch = list.find(({ number }) => number === picked) ?? waiting[0] ?? list.at(-1)!;
-  const next = nextOf(batch, used) ?? extraOf(batch.number, used, online ? '' : letterOf(outbox.deviceId()));
+  // What is asked for, else the next; when all are poured, or more was found, an extra one of the last.
+  const lastStarted = list.filter(({ number }) => used.some((written) => listedNumber(written) === number)).at(-1);
+  const batch = list.find(({ number }) => number === picked) ?? (extra ? lastStarted : undefined) ?? waiting[0] ?? list.at(-1)!;
+  const next = nextOf(batch, used, full) ?? extraOf(batch.number, used, online ? '' : letterOf(outbox.deviceId()));
   const sheet = sheetOf(input, batch.productId);
   const open = unacknowledged({ input, plan }, view.data);
   const start = async (): Promise<void> => {
@@ -89,12 +113,13 @@ function Pour({ view }: { view: JobView }) {
       const eventId = await startBatch({ view, input, inUse: planId, person: person.id, batch, written: next });
       setDid({ what: 'start', eventId, batch: { batch: next, findingId: firstServed(batch).findingId, planId: '' }, until: Date.now() + 8000 });
       setChoosing(false);
+      setExtra(false);
       setPicked(null);
     } finally {
       setStarting(false);
     }
   };
-  const others = list.filter((other) => other !== batch && (poured || nextOf(other, used) !== null));
+  const others = list.filter((other) => other !== batch && (poured || nextOf(other, used, full) !== null));
   return (
     <StepLayout
       step="pour"
@@ -124,6 +149,9 @@ function Pour({ view }: { view: JobView }) {
         body: (
           <View className="gap-3">
             <StalePlan view={view} />
+            <Rivals view={view} />
+            <Twice view={view} />
+            <AfterView view={view} left={waiting} />
             <CautionList cautions={open} context={{ input, plan }} data={view.data} />
             {batch.waits.map((wait) => (
               <T key={`${wait.on}${wait.reason}`} as="strong" tone="caution">
@@ -138,9 +166,13 @@ function Pour({ view }: { view: JobView }) {
                 </Growing>
               </View>
             ) : null}
+            {view.batches.length > 0 ? <Button label={say(speaker, 'broke.nav')} onPress={() => setBroken(true)} /> : null}
+            <Roles view={view} planId={planId} />
+            {view.batches.some(({ ends }) => ends.length > 0) ? <FinishChecks view={view} /> : null}
             <Cautions screen="pour" input={input} plan={plan} data={view.data} />
             {view.batches.length === 0 ? <TestAlarm /> : null}
-            <T as="small">{say(speaker, 'pour.sound')}</T>
+            <Locked clockOffset={view.clockOffset} />
+            <Button label={say(speaker, 'pour.site')} onPress={() => router.push(links.site(view.job.id))} />
             {battery === null ? null : (
               <T as="strong" tone="caution">
                 {say(speaker, 'pour.battery', { percent: String(Math.round(battery * 100)) })}
@@ -153,7 +185,7 @@ function Pour({ view }: { view: JobView }) {
             {band}
             {open.length > 0 ? <T as="strong">{say(speaker, 'pour.ackFirst')}</T> : null}
             <Button
-              label={say(speaker, `pour.starts.${batch.make}`)}
+              label={say(speaker, batch.window === null ? 'pour.onNow' : `pour.starts.${batch.make}`)}
               tone="act"
               big
               disabled={starting || open.length > 0}

@@ -1,4 +1,5 @@
-import type { BatchState, TapKind } from '@tufa/core/pour';
+import { sheetOf } from '@tufa/core/plan';
+import { fullOf, listedNumber, nextOf, startedOf, type BatchState, type EventPayload, type TapKind } from '@tufa/core/pour';
 import { say } from '@tufa/words';
 import { isExtra } from '@tufa/core/pour';
 import { amountOf } from '../mix/batchText';
@@ -18,6 +19,7 @@ import { T } from '../parts/ui/T';
 import { ring } from './alarm';
 import { BigEvents } from './BigEvents';
 import { clockOf } from './clocks';
+import { LogSheet } from './LogSheet';
 import { OtherPails } from './OtherPails';
 import { LINE_ROOM, Pail } from './Pail';
 import type { Did } from './UndoBand';
@@ -41,12 +43,14 @@ export function RunningBatch({
   band,
   onDid,
   onNext,
+  onBroke,
 }: {
   view: JobView;
   running: readonly BatchState[];
   band: ReactNode;
   onDid: (did: Did) => void;
   onNext: () => void;
+  onBroke: () => void;
 }) {
   const speaker = useSpeaker();
   const router = useRouter();
@@ -62,7 +66,7 @@ export function RunningBatch({
   const phone_ms = useNow(true);
   const at = phone_ms + view.clockOffset;
   const [picked, setPicked] = useState<string | null>(null);
-  const [noting, setNoting] = useState(false);
+  const [logging, setLogging] = useState(false);
   const [controls, setControls] = useState(230);
   const clocks = useMemo(
     () =>
@@ -87,7 +91,7 @@ export function RunningBatch({
     .sort((a, b) => a.reading.left_s - b.reading.left_s);
   const first = readings.find(({ batch }) => batch.batch === picked) ?? readings[0];
   useAlarm(readings.map(({ batch, placed, reading }) => ({ key: `${batch.findingId} ${batch.batch} ${placed}`, left_s: reading.left_s })));
-  const { person, busy, tap: logTap } = useTap(view, first?.batch, onDid);
+  const { person, busy, tap: logTap, shoot } = useTap(view, first?.batch, onDid);
   if (!person) return null;
   const unread = running.filter((batch) => !clocks.some((known) => known.batch === batch));
   const looked = unread.find(({ batch }) => batch === picked) ?? (first ? undefined : unread[0]);
@@ -108,25 +112,39 @@ export function RunningBatch({
   );
   const { batch, clock, reading, planned, count, placed } = first;
   const others = readings.filter((reading) => reading !== first);
-  const tap = async (kind: TapKind, text?: string): Promise<void> => {
-    if (!(await logTap(kind, text))) return;
-    setNoting(false);
-    setPicked(null);
+  const tap = async (kind: TapKind, payload?: EventPayload): Promise<void> => {
+    if (!(await logTap(kind, payload))) return;
+    if (kind === 'thrown') setLogging(false);
+    if (kind === 'placed' || kind === 'finished' || kind === 'wentHard' || kind === 'thrown' || kind === 'full') setPicked(null);
   };
+  const { make, shots } = planned;
+  const number = listedNumber(batch.batch);
+  const used = startedOf(view.events);
+  const nextWritten = shots ? nextOf({ ...planned, number }, used, fullOf(view.events)) : null;
   const by_s = placed ? clock.finishBy_s : clock.placeBy_s;
   const line = format(batch.startedAt - view.clockOffset + by_s * 1000, 'HH:mm');
   const then = Math.max(0, Math.round((clock.finishBy_s - clock.placeBy_s) / 60));
   const warn = reading.left_s < WARN_S;
   const side = hand === 'right' ? 'flex-row' : 'flex-row-reverse';
   const mainWidth = size ? (others.length > 0 ? Math.round((size.width * 2) / 3) : size.width) : 0;
-  const events = <BigEvents placed={placed} busy={busy} noting={noting} onTap={(kind, text) => void tap(kind, text)} onNoteEnd={() => setNoting(false)} />;
+  const events = (
+    <BigEvents
+      make={make}
+      placed={placed}
+      busy={busy}
+      shot={shots ? (nextWritten ? 'next' : 'last') : null}
+      onTap={(kind) => void tap(kind)}
+      onShot={() => nextWritten && void shoot(nextWritten)}
+    />
+  );
   const nav = (
     <View className="flex-row border-t-2 border-ink bg-sheet" role="navigation" aria-label={say(speaker, 'nav.steps')}>
       {(
         [
           [`‹ ${say(speaker, 'pour.job')}`, () => router.replace(links.step(view.job.id, 'walk'))],
           [say(speaker, 'pour.other'), onNext],
-          [say(speaker, 'pour.note'), () => setNoting(true)],
+          [say(speaker, 'broke.nav'), onBroke],
+          [say(speaker, 'pour.log'), () => setLogging(true)],
         ] as const
       ).map(([label, onPress], i) => (
         <Pressable
@@ -167,7 +185,9 @@ export function RunningBatch({
         </View>
       </View>
       <View className="flex-row items-start justify-between">
-        <Text className="font-head max-w-[75%] bg-ground px-1 text-24 font-bold leading-28 text-ink">{say(speaker, `pour.phase.${reading.phase}`)}</Text>
+        <Text className="font-head max-w-[75%] bg-ground px-1 text-24 font-bold leading-28 text-ink">
+          {say(speaker, `pour.phase.${make}.${reading.phase}`)}
+        </Text>
         <View className="bg-ground px-2">
           <SunSwitch />
         </View>
@@ -182,12 +202,34 @@ export function RunningBatch({
       </Head>
       <View className="flex-1">
         <Returned />
+        {logging ? (
+          <LogSheet
+            view={view}
+            input={first.input}
+            list={first.list}
+            state={batch}
+            planned={{ ...planned, number }}
+            sheet={sheetOf(first.input, planned.productId)}
+            busy={busy}
+            onTap={(kind, payload) => void tap(kind, payload)}
+            onClose={() => setLogging(false)}
+          />
+        ) : null}
         {several ? head : null}
         <View className="flex-1" onLayout={onLayout}>
           {size ? (
             <View className={`absolute inset-0 ${hand === 'right' ? 'flex-row-reverse' : 'flex-row'}`}>
               <View style={{ width: mainWidth }}>
-                <Pail clock={clock} reading={reading} width={mainWidth} height={size.height} placed={placed} controls={onSide ? 0 : controls} head={!several}>
+                <Pail
+                  clock={clock}
+                  reading={reading}
+                  width={mainWidth}
+                  height={size.height}
+                  placed={placed}
+                  controls={onSide ? 0 : controls}
+                  head={!several}
+                  make={make}
+                >
                   <View
                     className={`self-start px-2 py-1 ${reading.left_s < 0 ? 'bg-stop-fill' : warn ? 'bg-caution-fill' : 'bg-ground'}`}
                     role={warn ? 'alert' : 'status'}

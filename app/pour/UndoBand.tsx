@@ -1,3 +1,4 @@
+import type { TapKind } from '@tufa/core/pour';
 import { say } from '@tufa/words';
 import { useEffect, useState } from 'react';
 import { Pressable, Text } from 'react-native';
@@ -5,7 +6,7 @@ import { useSpeaker } from '../parts/phone/speaker';
 
 /** What was just logged, for as long as it may be taken back. */
 export interface Did {
-  readonly what: 'start' | 'placed' | 'finished' | 'wentHard' | 'note';
+  readonly what: 'start' | TapKind;
   readonly eventId: string;
   readonly batch: { readonly batch: string; readonly findingId: string; readonly planId: string } | null;
   /** ms since 1970 on this phone */

@@ -44,9 +44,7 @@ export function UnreadBatch({
             <Button label={say(speaker, 'pour.other')} onPress={onNext} />
           </>
         ),
-        foot: (
-          <BigEvents placed={batch.placedAt !== null} busy={busy} noting={false} onTap={(kind, text) => void tap(kind, text)} onNoteEnd={() => undefined} />
-        ),
+        foot: <BigEvents make="pail" placed={batch.placedAt !== null} busy={busy} shot={null} onTap={(kind) => void tap(kind)} onShot={() => undefined} />,
       }}
     />
   );

@@ -1,5 +1,5 @@
 import type { FirmData } from '@tufa/contract/entities';
-import type { Batch, PlanInput } from '@tufa/core/plan';
+import type { Batch, Plan, PlanInput } from '@tufa/core/plan';
 import { BatchClock, listedNumber, type BatchState } from '@tufa/core/pour';
 import { readPlan } from './readPlan';
 
@@ -7,7 +7,7 @@ import { readPlan } from './readPlan';
 export function batchOfPlan(
   data: FirmData,
   { planId, findingId, batch, key }: Pick<BatchState, 'planId' | 'findingId' | 'batch' | 'key'>,
-): { batch: Batch; input: PlanInput; count: number } | null {
+): { batch: Batch; plan: Plan; input: PlanInput; count: number } | null {
   const row = data.plan[planId];
   const read = row ? readPlan(row) : null;
   if (!read) return null;
@@ -17,15 +17,18 @@ export function batchOfPlan(
   // What was logged before there was a list was counted finding by finding.
   const found = key ? batches.find((listed) => listed.key === key) : (of[Number(number) - 1] ?? of.at(-1));
   const listed = found ?? of[0] ?? batches.find((other) => other.number === number);
-  return listed ? { batch: listed, input: read.input, count: batches.length } : null;
+  return listed ? { batch: listed, plan: read.plan, input: read.input, count: batches.length } : null;
 }
 
 /** The clock of a batch and its plan; null for what has none. */
-export function clockOf(data: FirmData, state: BatchState): { clock: BatchClock; planned: Batch; input: PlanInput; count: number } | null {
+export function clockOf(
+  data: FirmData,
+  state: BatchState,
+): { clock: BatchClock; planned: Batch; list: readonly Batch[]; input: PlanInput; count: number } | null {
   const found = batchOfPlan(data, state);
   if (!found?.batch.window) return null;
   const { window } = found.batch;
   const initial_s = window.milestones.find(({ name }) => name === 'initial')?.after_s ?? window.window.finishBy_s;
   const placed_s = state.placedAt === null ? null : Math.max(0, (state.placedAt - state.startedAt) / 1000);
-  return { clock: new BatchClock(window.basis, placed_s, initial_s), planned: found.batch, input: found.input, count: found.count };
+  return { clock: new BatchClock(window.basis, placed_s, initial_s), planned: found.batch, list: found.plan.batches, input: found.input, count: found.count };
 }

@@ -8,8 +8,8 @@ export function digitsOf(left_s: number): { digits: string; unit: 'min' | 's' | 
 }
 
 /** The small words after the digits: what unit they are, and until what. */
-export function unitWords(speaker: Speaker, left_s: number, placed: boolean): string {
+export function unitWords(speaker: Speaker, left_s: number, placed: boolean, squeezed = false): string {
   const { unit } = digitsOf(left_s);
   if (unit === 'past') return say(speaker, 'pour.past');
-  return say(speaker, `pour.${placed ? 'toFinish' : 'toPlace'}`, { unit: say(speaker, `unit.${unit}`) });
+  return say(speaker, `pour.${placed ? 'toFinish' : squeezed ? 'toSqueeze' : 'toPlace'}`, { unit: say(speaker, `unit.${unit}`) });
 }

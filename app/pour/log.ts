@@ -1,7 +1,7 @@
 import type { PourEventFields } from '@tufa/contract/entities';
 import type { Used } from '@tufa/core/mix';
 import { canonical, hashesOf, type Batch, type PlanInput } from '@tufa/core/plan';
-import type { EventKind, EventPayload } from '@tufa/core/pour';
+import type { BatchState, EventKind, EventPayload } from '@tufa/core/pour';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
 import { now } from '../parts/phone/clock';
@@ -20,7 +20,8 @@ interface Tap {
   readonly undoes?: string;
 }
 
-const eventChange = ({ view, person, kind, batch, findingId, planId, payload = {}, undoes }: Tap): Change => {
+/** One tap as it is written. */
+export const jobEvent = ({ view, person, kind, batch, findingId, planId, payload = {}, undoes }: Tap): Change => {
   // Device and seq are filled in by the outbox, in the transaction that writes the record.
   const fields: Partial<PourEventFields> = {
     jobId: view.job.id,
@@ -40,7 +41,7 @@ const eventChange = ({ view, person, kind, batch, findingId, planId, payload = {
 
 /** Logs one tap; resolves when it is on the phone. @returns the event's id */
 export async function log(tap: Tap): Promise<string> {
-  const event = eventChange(tap);
+  const event = jobEvent(tap);
   await write(event);
   return event.target;
 }
@@ -66,12 +67,23 @@ async function logByPlan(
   const same = Object.values(view.data.plan).find((plan) => plan.jobId === view.job.id && canonical(plan.hashes) === hashes);
   const named = inUse ?? same?.id;
   const planId = named ?? uuid();
-  const event = eventChange({ view, person, kind, batch: written, findingId: firstServed(batch).findingId, planId, payload: { key: batch.key, ...more } });
-  await write(...(named ? [event] : [planAdd(view, planId, input), event]));
+  const of = { view, person, batch: written, findingId: firstServed(batch).findingId, planId };
+  const event = jobEvent({ ...of, kind, payload: { key: batch.key, ...more } });
+  // What has no life of its own is on at once: only what follows it has a clock.
+  const on = kind === 'start' && batch.window === null ? [jobEvent({ ...of, kind: 'finished' })] : [];
+  await write(...(named ? [] : [planAdd(view, planId, input)]), event, ...on);
   return event.target;
 }
 
-/** Starts a batch. A pour names its plan. */
+/** The bottle is empty: this shot is finished and the next one begins, in one breath. @returns the event that started it */
+export async function nextShot({ view, person, state, written }: { view: JobView; person: string; state: BatchState; written: string }): Promise<string> {
+  const of = { view, person, findingId: state.findingId, planId: state.planId };
+  const start = jobEvent({ ...of, kind: 'start', batch: written, payload: state.key === null ? {} : { key: state.key } });
+  await write(jobEvent({ ...of, kind: 'finished', batch: state.batch }), start);
+  return start.target;
+}
+
+/** Starts a batch. A pour names its plan. What is brushed from its tin is on at once. */
 export const startBatch = (written: Written): Promise<string> => logByPlan('start', written);
 
 /** Says that a number is written on a ticket or a label: it stays with its batch from now on. */

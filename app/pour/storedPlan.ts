@@ -1,9 +1,10 @@
 import type { RowOf } from '@tufa/contract/entities';
-import { CORE_VERSION, differenceOf, hashesOf, isStale, namedOnly, type Plan, type PlanDifference, type PlanInput } from '@tufa/core/plan';
+import { CORE_VERSION, differenceOf, hashesOf, isStale, namedOnly, pouredOf, sheetOf, type Plan, type PlanDifference, type PlanInput } from '@tufa/core/plan';
+import { isExtra, listedNumber, standing, type BatchState } from '@tufa/core/pour';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
 import type { JobView } from '../parts/job/useJob';
-import { sheetOf } from '@tufa/core/plan';
+import { batchOfPlan } from './clocks';
 import { readPlan } from './readPlan';
 
 /** Plans that only a ticket or a label was written by: nothing is poured by them, so that they never stand against a newer one. */
@@ -13,13 +14,61 @@ function onlyChalked({ events }: JobView): ReadonlySet<string> {
   return chalked;
 }
 
-/** The plan the last pour named, the newest of its job. */
-function latestPlan(view: JobView): RowOf<'plan'> | undefined {
+/** The plans of a job that count, the newest first. */
+function plansOf(view: JobView): RowOf<'plan'>[] {
   const chalked = onlyChalked(view);
   return Object.values(view.data.plan)
     .filter(({ id, jobId }) => jobId === view.job.id && !chalked.has(id))
-    .sort((a, b) => (a.id < b.id ? 1 : -1))[0];
+    .sort((a, b) => (a.id < b.id ? 1 : -1));
 }
+
+/** Which of several plans goes on, as the lead settled it; the last word counts. */
+const settledOf = ({ events }: JobView): string | undefined =>
+  standing(events)
+    .filter(({ kind }) => kind === 'settled')
+    .at(-1)?.payload.plan;
+
+/** The plan the last pour named: the newest of its job, or of two that replace the same the one that was settled on. */
+function latestPlan(view: JobView): RowOf<'plan'> | undefined {
+  const plans = plansOf(view);
+  const [newest] = plans;
+  const settled = plans.find(({ id }) => id === settledOf(view));
+  // What was planned after that replaces it again.
+  return settled && newest?.replaces === settled.replaces ? settled : newest;
+}
+
+/** Plans written without signal to replace the same: whoever leads picks which goes on. Nothing once that is settled, or where there is one. */
+export function rivalPlans(view: JobView): readonly RowOf<'plan'>[] {
+  const plans = plansOf(view).filter(({ input }) => input.poured !== undefined);
+  const [newest] = plans;
+  if (!newest) return [];
+  const rivals = plans.filter(({ replaces }) => replaces === newest.replaces);
+  return rivals.length > 1 && !rivals.some(({ id }) => id === settledOf(view)) ? rivals : [];
+}
+
+const combined = new WeakMap<readonly BatchState[], Map<string, Plan>>();
+
+/** A plan of what was left with the batches that were poured before it: the list of the whole job. */
+function withPoured(view: JobView, row: RowOf<'plan'>, plan: Plan): Plan {
+  const byPlan = combined.get(view.batches) ?? new Map<string, Plan>();
+  combined.set(view.batches, byPlan);
+  const known = byPlan.get(row.id);
+  if (known) return known;
+  const before = view.batches.flatMap((state) => {
+    const found = state.planId === row.id || isExtra(state.batch) ? null : batchOfPlan(view.data, state);
+    return found ? [{ ...found.batch, number: listedNumber(state.batch) }] : [];
+  });
+  const once = [...new Map(before.map((batch) => [batch.key, batch])).values()].filter(({ key }) => !plan.batches.some((batch) => batch.key === key));
+  const whole = { ...plan, batches: [...once, ...plan.batches] };
+  byPlan.set(row.id, whole);
+  return whole;
+}
+
+/** What is left of a job from here: what it was planned from, with what is in place. */
+export const inputLeft = (view: JobView): PlanInput => ({
+  ...inUse(view).input,
+  poured: pouredOf(view.batches, (state) => batchOfPlan(view.data, state)?.batch ?? null),
+});
 
 /** The present plan as a row of its own: what it was made from, without the rest of the shelf. */
 export const planAdd = (view: JobView, id: string, input: PlanInput): Change =>
@@ -57,11 +106,19 @@ export function isUnreadable(view: JobView): boolean {
 /** The job as its plan in use sees it: what was found since waits until the new plan is asked for. What the old plan never held is seen by the new one. */
 export function inUse(view: JobView): JobView & { readonly planId: string | null } {
   const stale = staleOf(view);
+  // A plan of what was left is not what the whole job would be planned as: it stands until another replaces it.
+  const row = latestPlan(view);
+  const replanned = row?.input.poured && !stale ? readPlan(row) : null;
+  if (row && replanned) {
+    const { input } = replanned;
+    const finding = replanned.plan.findings.find(({ findingId }) => findingId === view.finding?.findingId) ?? view.finding;
+    return { ...view, input, plan: withPoured(view, row, replanned.plan), finding, sheet: sheetOf(input, finding?.chosen?.sheetId) ?? null, planId: row.id };
+  }
   const finding = stale?.plan.findings.find(({ findingId }) => findingId === view.finding?.findingId);
   if (!stale || !finding?.chosen) return { ...view, planId: null };
   const { input } = stale;
   const sheet = sheetOf(input, finding.chosen?.sheetId) ?? null;
-  return { ...view, input, plan: stale.plan, finding, sheet, planId: stale.row.id };
+  return { ...view, input, plan: stale.row.input.poured ? withPoured(view, stale.row, stale.plan) : stale.plan, finding, sheet, planId: stale.row.id };
 }
 
 /** Takes the present plan into use. */

@@ -1,5 +1,5 @@
 import type { FirmData } from '@tufa/contract/entities';
-import type { BatchState } from '@tufa/core/pour';
+import type { BatchState, EndKind } from '@tufa/core/pour';
 import { bagOf } from '@tufa/core/shelf';
 import { batchOfPlan } from '../pour/clocks';
 import { sheetOf } from '@tufa/core/plan';
@@ -20,13 +20,12 @@ export interface RecordRow {
   readonly planFinish_s: number;
   readonly placed_s: number | null;
   readonly ended_s: number | null;
-  readonly ends: readonly ('finished' | 'wentHard')[];
+  readonly ends: readonly EndKind[];
   readonly notes: readonly string[];
 }
 
 /** Batches whose plan cannot be read here. */
-export const unreadBatches = (data: FirmData, batches: readonly BatchState[]): BatchState[] =>
-  batches.filter((batch) => !batchOfPlan(data, batch)?.batch.window);
+export const unreadBatches = (data: FirmData, batches: readonly BatchState[]): BatchState[] => batches.filter((batch) => !batchOfPlan(data, batch));
 
 /** What was mixed, when, how warm, how long it really took beside what its plan said. */
 export function recordRows(data: FirmData, batches: readonly BatchState[]): RecordRow[] {

@@ -1,5 +1,6 @@
 // Stands for the plan's worker: the same functions, on this thread.
-import { compareSystems, computePlan, loadOf, rankingOf, surveyOf, type PlanInput } from '@tufa/core/plan';
+import { compareSystems, computePlan, loadOf, rankingOf, surveyOf, waysOn, type PlanInput } from '@tufa/core/plan';
+import type { BreakCode } from '@tufa/core/pour';
 import { tried } from '../workers/tried';
 
 const worker = {
@@ -9,6 +10,7 @@ const worker = {
   rank: async (input: PlanInput, findingId: string) => rankingOf(input, findingId),
   load: async (inputs: Parameters<typeof loadOf>[0]) => tried(() => loadOf(inputs)),
   plan: async (input: PlanInput) => tried(() => computePlan(input, { ranked: 'chosen' })),
+  waysOn: async (input: PlanInput, what: BreakCode) => tried(() => waysOn(input, what)),
   compare: async (asked: Parameters<typeof compareSystems>[0]) => compareSystems(asked),
 };
 

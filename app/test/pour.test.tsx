@@ -9,7 +9,7 @@ import { PourScreen } from '../pour/PourScreen';
 import { UndoBand } from '../pour/UndoBand';
 import { RecordScreen } from '../record/RecordScreen';
 import { change, write } from '../outbox/useFirm';
-import { control, demonstration, firmWith, lastOf, LEAD, page, press, show, tap, typeIn, written } from './shown';
+import { control, demonstration, firmWith, lastOf, LEAD, page, press, show, tap, written } from './shown';
 
 const dock = demonstration[0]!;
 const data = firmWith([dock]);
@@ -101,7 +101,7 @@ describe('the events of a batch', () => {
     ended = 0;
   });
   const open = (more: Partial<Parameters<typeof BigEvents>[0]> = {}) =>
-    show(<BigEvents placed={false} busy={false} noting={false} onTap={(...tap) => void tapped.push(tap)} onNoteEnd={() => (ended += 1)} {...more} />);
+    show(<BigEvents make="pail" placed={false} busy={false} shot={null} onTap={(...tap) => void tapped.push(tap)} onShot={() => (ended += 1)} {...more} />);
 
   test.each(['placed', 'finished', 'went-hard'])('%s is one tap', async (id) => {
     await open();
@@ -116,16 +116,15 @@ describe('the events of a batch', () => {
     expect(tapped).toEqual([]);
   });
 
-  test('a note is kept without its spaces, and an empty one not at all', async () => {
-    await open({ noting: true });
-    await typeIn(say(PLAIN, 'pour.notePlaceholder'), '   ');
-    await tap(say(PLAIN, 'pour.keepNote'));
-    expect(tapped).toEqual([]);
-    await typeIn(say(PLAIN, 'pour.notePlaceholder'), ' sun came round ');
-    await tap(say(PLAIN, 'pour.keepNote'));
-    expect(tapped).toEqual([['note', 'sun came round']]);
-    await tap(say(PLAIN, 'pour.cancel'));
-    expect(ended).toBe(1);
+  test('a shot is ended by the next bottle, by its line being full or by going hard; after the last one nothing follows', async () => {
+    await open({ make: 'parts', shot: 'next' });
+    await press(screen.getByTestId('next-shot'));
+    expect([ended, tapped]).toEqual([1, []]);
+    await press(screen.getByTestId('full'));
+    await open({ make: 'parts', shot: 'last' });
+    await press(screen.getAllByTestId('next-shot').at(-1)!);
+    expect(tapped).toEqual([['full'], ['finished']]);
+    expect(screen.queryByTestId('placed')).toBeNull();
   });
 });
 

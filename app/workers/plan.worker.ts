@@ -4,14 +4,17 @@ import {
   loadOf,
   rankingOf,
   surveyOf,
+  waysOn,
   type Load,
   type Plan,
   type PlanInput,
   type Survey,
   type SystemOutcome,
+  type WayOn,
 } from '@tufa/core/plan';
 import type { Ranked } from '@tufa/core/choose';
 import { replaceEqualDeep } from '@tanstack/query-core';
+import type { BreakCode } from '@tufa/core/pour';
 import { expose } from 'comlink';
 import { tried, type Tried } from './tried';
 
@@ -35,6 +38,8 @@ const worker = {
   load: (inputs: Parameters<typeof loadOf>[0]): Tried<Load> => tried(() => loadOf(inputs)),
   /** without the shelf: what a screen that chooses nothing needs */
   plan: (input: PlanInput): Tried<Plan> => tried(() => computePlan(kept(input), { ranked: 'chosen' })),
+  /** what remains when a plan broke, each way planned */
+  waysOn: (input: PlanInput, what: BreakCode): Tried<WayOn[]> => tried(() => waysOn(kept(input), what)),
   compare: (asked: Parameters<typeof compareSystems>[0]): SystemOutcome[] => compareSystems(asked),
 };
 

@@ -56,6 +56,8 @@ export interface LayerAsk<M> extends LayerOf {
   /** what may be mixed in one pail with it asks the same; null for what is mixed by itself */
   readonly pool: string | null;
   readonly waits: readonly LayerWait[];
+  /** how much of it is in place already, in how many batches, and the last one's number: what is asked is what is left */
+  readonly begun?: { readonly batches: number; readonly last: string };
   /** a batch of it ends where the layer ends, at a joint: it shares none but with what fits into that batch whole */
   readonly ends?: boolean;
   /** what is mixed just ahead of each batch of it, for as much as that batch fills: it would stiffen if all of it went first */

@@ -74,7 +74,7 @@ function takeFrom<M>(group: readonly LayerAsk<M>[], left: Map<string, number>, {
     const taken = waiting <= room + slack ? waiting : room;
     left.set(id, waiting - taken);
     room -= taken;
-    const begun = waiting < whole;
+    const begun = waiting < whole || ask.begun !== undefined;
     const ended = taken === waiting;
     served.push({ ...layerOf(ask), amount: taken, part: begun ? (ended ? 'rest' : 'more') : ended ? 'whole' : 'first' });
   }
@@ -110,7 +110,10 @@ function waitsOf<M>(served: readonly Pick<Served, 'id'>[], byId: ReadonlyMap<str
  */
 export function batchList<M>(asks: readonly LayerAsk<M>[]): (Batch & M)[] {
   const byId = new Map(asks.map((ask) => [ask.id, ask]));
-  const done = new Map<string, Done>();
+  // What is in place whole ended before any of this.
+  const done = new Map<string, Done>(
+    asks.flatMap(({ id, amount, begun }) => (begun && amount <= 0 ? [[id, { ended_s: 0, number: begun.last }] as const] : [])),
+  );
   const list: { readonly draft: Draft; readonly portion: M }[] = [];
   let waiting = asks.filter(({ amount }) => amount > 0);
   let now_s = 0;
@@ -155,7 +158,7 @@ export function batchList<M>(asks: readonly LayerAsk<M>[]): (Batch & M)[] {
       const aheadOf: BatchWait[] = [];
       const push = (batch: Omit<Draft, 'number' | 'key'>, portion: M): string => {
         const { id } = batch.serves[0]!;
-        const nth = list.filter(({ draft: { key } }) => key.startsWith(`${id}:`)).length + 1;
+        const nth = list.filter(({ draft: { key } }) => key.startsWith(`${id}:`)).length + 1 + (byId.get(id)?.begun?.batches ?? 0);
         const number = String(list.length + 1);
         list.push({ draft: { ...batch, number, key: `${id}:${nth}` }, portion });
         return number;
@@ -181,18 +184,22 @@ export function batchList<M>(asks: readonly LayerAsk<M>[]): (Batch & M)[] {
     }
     waiting = waiting.filter((ask) => !pooled.includes(ask));
   }
-  const count = counted(list.map(({ draft }) => draft));
+  const count = counted(
+    list.map(({ draft }) => draft),
+    byId,
+  );
   return list.map(({ draft, portion }) => ({ ...portion, ...draft, serves: draft.serves.map(count) }));
 }
 
 /** Which of its layer's batches each is, asked in their order. */
-function counted(drafts: readonly Draft[]): (taken: Taken) => Served {
+function counted<M>(drafts: readonly Draft[], byId: ReadonlyMap<string, LayerAsk<M>>): (taken: Taken) => Served {
+  const before = (id: string): number => byId.get(id)?.begun?.batches ?? 0;
   const all = new Map<string, number>();
   for (const { serves } of drafts) for (const { id } of serves) all.set(id, (all.get(id) ?? 0) + 1);
   const seen = new Map<string, number>();
   return (taken) => {
     const nth = (seen.get(taken.id) ?? 0) + 1;
     seen.set(taken.id, nth);
-    return { ...taken, nth, of: all.get(taken.id)! };
+    return { ...taken, nth: nth + before(taken.id), of: all.get(taken.id)! + before(taken.id) };
   };
 }

@@ -124,7 +124,7 @@ export function computePlan(given: PlanInput, { ranked: scope }: PlanScope = { r
     coreVersion: CORE_VERSION,
     elements: survey.elements,
     findings,
-    batches: batchList(layersOf(layers)),
+    batches: batchList(layersOf(layers, input.poured)),
     orders: ordersOf(input, mixed),
     aids: aidOrders(input, mixed),
     extras: extrasOf(findings),

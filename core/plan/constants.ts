@@ -41,6 +41,13 @@ export const PLAN_TABLE = {
   opensDiffer_s: constant(1800, 's', 'openings closer than this decide nothing'),
   labourSpread: constant(0.3, '1', '90 % range of the hours of a job'),
   nearlySame: constant(0.03, '1', 'totals closer than this decide nothing'),
+  fetch_s: constant(2100, 's', 'a vessel or a bag is fetched'),
+  shadeIt_s: constant(600, 's', 'a sail or a board is set against the sun'),
+  coverIt_s: constant(600, 's', 'what is laid is covered against rain'),
+  measureIt_s: constant(900, 's', 'what was found is measured'),
+  call_s: constant(600, 's', 'somebody is called away'),
+  rainSeen_s: constant(2700, 's', 'rain that is seen coming'),
+  slowPace: constant(0.7, '1', 'a crew that says it runs slow, against its plan'),
   hotFill_C: constant(60, 'degC', 'a fill that warms itself past it is a caution'),
 } as const;
 

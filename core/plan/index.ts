@@ -13,3 +13,5 @@ export * from './comparison';
 export * from './kit';
 export * from './batches';
 export * from './load';
+export * from './after';
+export * from './replan';

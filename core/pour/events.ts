@@ -1,11 +1,49 @@
 import type { Used } from '../mix';
 
 /** What a thumb can log in a pour, and that a number is written on a ticket or a label. An undo is an event too: nothing is ever taken away. */
-export const EVENT_KINDS = ['start', 'placed', 'finished', 'wentHard', 'note', 'undo', 'chalked', 'used'] as const;
+export const EVENT_KINDS = [
+  'start',
+  'placed',
+  'finished',
+  'wentHard',
+  'note',
+  'undo',
+  'chalked',
+  'used',
+  'thrown',
+  'cleaned',
+  'full',
+  'read',
+  'tested',
+  'checked',
+  'broke',
+  'role',
+  'settled',
+] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
+/** What ends a batch: finished with the tool, gone hard before, thrown away. */
+export const END_KINDS = ['finished', 'wentHard', 'thrown'] as const;
+export type EndKind = (typeof END_KINDS)[number];
+const isEnd = (kind: EventKind): kind is EndKind => (END_KINDS as readonly EventKind[]).includes(kind);
+
 /** What is tapped of a batch that runs. */
-export type TapKind = Exclude<EventKind, 'start' | 'undo' | 'chalked' | 'used'>;
+export type TapKind = 'placed' | 'note' | 'cleaned' | 'full' | 'read' | 'tested' | EndKind;
+
+/** What breaks a plan while it is poured. */
+export const BREAKS = ['vessel', 'fewer', 'more', 'sun', 'shade', 'slow', 'rain', 'foundMore', 'ranOut', 'call'] as const;
+export type BreakCode = (typeof BREAKS)[number];
+
+/** What is looked at once it has set. */
+export const CHECKS = ['lip', 'fall', 'low', 'texture', 'colour', 'hollow', 'pull'] as const;
+export type CheckCode = (typeof CHECKS)[number];
+
+/** Who does what at a batch. */
+export const ROLES = ['mix', 'place', 'finish'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** What of a pour concerns the whole job and no batch of it. */
+export const OF_JOB = '0';
 
 /** What an event says beside its kind. */
 export interface EventPayload {
@@ -14,6 +52,26 @@ export interface EventPayload {
   readonly key?: string;
   /** what really went in */
   readonly used?: Used;
+  /** temperatures that were read, degC */
+  readonly pail_C?: number;
+  readonly slab_C?: number;
+  /** what was tested by hand or looked at, and whether it passed */
+  readonly test?: string;
+  readonly passed?: boolean;
+  /** what broke, and what was chosen; null where the plan was left as it is */
+  readonly what?: BreakCode;
+  readonly choice?: string | null;
+  readonly role?: Role;
+  /** of two plans written without signal the one that goes on */
+  readonly plan?: string;
+}
+
+/** A test by hand, or a look, of a batch. */
+export interface Tested {
+  readonly test: string;
+  readonly passed: boolean;
+  readonly at: number;
+  readonly person: string;
 }
 
 /** What was tapped, by whom, when. */
@@ -47,8 +105,15 @@ export interface BatchState {
   readonly person: string;
   readonly placedAt: number | null;
   /** both are kept when a batch was ended twice */
-  readonly ends: readonly { readonly kind: 'finished' | 'wentHard'; readonly at: number; readonly eventId: string }[];
+  readonly ends: readonly { readonly kind: EndKind; readonly at: number; readonly eventId: string }[];
   readonly notes: readonly { readonly text: string; readonly at: number }[];
+  readonly tests: readonly Tested[];
+  /** the last that was read, degC */
+  readonly pail_C: number | null;
+  readonly slab_C: number | null;
+  readonly cleanedAt: number | null;
+  /** the line it fills is full: no shot of it follows */
+  readonly full: boolean;
   readonly running: boolean;
 }
 
@@ -63,6 +128,19 @@ export const byTime = (a: PourEvent, b: PourEvent): number =>
 export function standing(events: readonly PourEvent[]): PourEvent[] {
   const undone = new Set(events.filter(({ kind }) => kind === 'undo').map(({ undoes }) => undoes));
   return events.filter(({ id, kind }) => kind !== 'undo' && !undone.has(id)).sort(byTime);
+}
+
+/** What an event changes of its batch. */
+function changeOf(state: BatchState, { id, kind, payload, person }: PourEvent, at: number): Partial<BatchState> {
+  const { text = '', test, passed = true, pail_C, slab_C } = payload;
+  if (isEnd(kind)) return { ends: [...state.ends, { kind, at, eventId: id }], running: false };
+  if (kind === 'placed') return { placedAt: state.placedAt ?? at };
+  if (kind === 'note') return { notes: [...state.notes, { text, at }] };
+  // The last shot of a line ends with it.
+  if (kind === 'full') return { full: true, ends: [...state.ends, { kind: 'finished', at, eventId: id }], running: false };
+  if (kind === 'cleaned') return { cleanedAt: at };
+  if (kind === 'read') return { pail_C: pail_C ?? state.pail_C, slab_C: slab_C ?? state.slab_C };
+  return (kind === 'tested' || kind === 'checked') && test !== undefined ? { tests: [...state.tests, { test, passed, at, person }] } : {};
 }
 
 /** What really went into each batch, by what is written on it: the last that was said. */
@@ -94,15 +172,45 @@ export function fold(events: readonly PourEvent[]): BatchState[] {
           placedAt: null,
           ends: [],
           notes: [],
+          tests: [],
+          pail_C: null,
+          slab_C: null,
+          cleanedAt: null,
+          full: false,
           running: true,
         });
       continue;
     }
     if (!state) continue;
-    if (event.kind === 'placed') batches.set(key, { ...state, placedAt: state.placedAt ?? at });
-    else if (event.kind === 'note') batches.set(key, { ...state, notes: [...state.notes, { text: event.payload.text ?? '', at }] });
-    else if (event.kind === 'finished' || event.kind === 'wentHard')
-      batches.set(key, { ...state, ends: [...state.ends, { kind: event.kind, at, eventId: event.id }], running: false });
+    batches.set(key, { ...state, ...changeOf(state, event, at) });
   }
   return [...batches.values()].sort((a, b) => a.startedAt - b.startedAt);
+}
+
+/** A start of a number that was started already, by somebody who could not know. */
+export interface StartedTwice {
+  readonly batch: string;
+  readonly first: { readonly person: string; readonly at: number };
+  readonly second: { readonly person: string; readonly at: number };
+}
+
+/** Numbers that stand started more than once. */
+export function startedTwice(events: readonly PourEvent[]): StartedTwice[] {
+  const first = new Map<string, PourEvent>();
+  return standing(events)
+    .filter(({ kind }) => kind === 'start')
+    .flatMap((event) => {
+      const before = first.get(event.batch);
+      if (!before) first.set(event.batch, event);
+      return before
+        ? [{ batch: event.batch, first: { person: before.person, at: correctedAt(before) }, second: { person: event.person, at: correctedAt(event) } }]
+        : [];
+    });
+}
+
+/** What each person does, as they said last. */
+export function rolesOf(events: readonly PourEvent[]): ReadonlyMap<string, Role> {
+  const roles = new Map<string, Role>();
+  for (const { kind, person, payload } of standing(events)) if (kind === 'role' && payload.role) roles.set(person, payload.role);
+  return roles;
 }

@@ -1,5 +1,5 @@
 import type { Batch, Chalked } from '../batches';
-import { byTime, type PourEvent } from './events';
+import { byTime, standing, type PourEvent } from './events';
 
 /** The number on the list of what is written on a pail: 4 of 4b, 5 of 5-3. */
 export const listedNumber = (written: string): string => /^\d+/.exec(written)?.[0] ?? written;
@@ -30,8 +30,12 @@ export const chalkedOf = (events: readonly PourEvent[]): Chalked[] =>
 /** What was started: a number once written on a pail is never used again, also when its start was undone. */
 export const startedOf = (events: readonly PourEvent[]): string[] => events.filter(({ kind }) => kind === 'start').map(({ batch }) => batch);
 
-/** The next of a batch to start; nothing once all of it was. */
-export const nextOf = (batch: Startable, started: readonly string[]): string | null => writtenOn(batch).find((written) => !started.includes(written)) ?? null;
+/** Numbers of which no more is started: the line they fill is full. */
+export const fullOf = (events: readonly PourEvent[]): string[] => standing(events).flatMap(({ kind, batch }) => (kind === 'full' ? [listedNumber(batch)] : []));
+
+/** The next of a batch to start; nothing once all of it was, or once its line is full. */
+export const nextOf = (batch: Startable, started: readonly string[], full: readonly string[] = []): string | null =>
+  full.includes(batch.number) ? null : (writtenOn(batch).find((written) => !started.includes(written)) ?? null);
 
 /**
  * One more of a batch than planned: 4b, 4c and on.

@@ -13,8 +13,8 @@ export function listOf({ plan, events }: { readonly plan: Plan; readonly events:
   return list;
 }
 
-/** A batch that is started with a tap and has a clock: what is brushed from its tin has none. */
-export const isPoured = ({ window, fits }: Batch): boolean => window !== null && fits;
+/** A batch that is started with a tap: also what is brushed from its tin, whose wait has a clock. */
+export const isStarted = ({ fits }: Batch): boolean => fits;
 
 /** The layer that a batch begins with. */
 export const firstServed = (batch: Batch): Batch['serves'][number] => batch.serves[0]!;

@@ -6,6 +6,7 @@ import { bagOf, isReady, isResin } from '../../shelf';
 import type { FindingInput, StepFace } from '../../survey';
 import { TAKEOFF, type Point } from '../../takeoff';
 import type { Context } from '../input/Context';
+import type { PouredLayer } from '../input/PlanInput';
 import { kindOf } from '../kinds';
 import { stoneFor } from '../orders/mixOf';
 import type { AidPlan, ChosenPlan } from '../Plan';
@@ -260,8 +261,23 @@ function waitsBetween(mixed: readonly Mixed[]): Map<string, LayerWait[]> {
   return waits;
 }
 
-/** Everything that a job asks of the bucket. */
-export function layersOf(mixed: readonly Mixed[]): Ask[] {
+/** A layer without what of it is in place. */
+function left(ask: Ask, poured: readonly PouredLayer[]): Ask {
+  const done = poured.find(({ layer }) => layer === ask.id);
+  if (!done) return ask;
+  const amount = ask.amount - done.amount;
+  const rest = amount > ask.amount * 1e-6 ? amount : 0;
+  const { ahead } = ask;
+  return {
+    ...ask,
+    amount: rest,
+    begun: { batches: done.batches, last: done.last },
+    ...(ahead ? { ahead: { ...ahead, amount: (ahead.amount * rest) / ask.amount } } : {}),
+  };
+}
+
+/** Everything that a job asks of the bucket; of what is poured already what is left. */
+export function layersOf(mixed: readonly Mixed[], poured: readonly PouredLayer[] = []): Ask[] {
   const between = waitsBetween(mixed);
-  return mixed.flatMap((layer, i) => asksFor(layer, i).map((ask) => ({ ...ask, waits: [...ask.waits, ...(between.get(ask.id) ?? [])] })));
+  return mixed.flatMap((layer, i) => asksFor(layer, i).map((ask) => left({ ...ask, waits: [...ask.waits, ...(between.get(ask.id) ?? [])] }, poured)));
 }

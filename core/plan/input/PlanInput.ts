@@ -94,6 +94,8 @@ export interface BatchInput {
   readonly stone?: StoneInput;
   /** share of the liquid, by volume, that goes in as acrylic latex where the sheet takes it */
   readonly latexShare?: number;
+  /** what is left to mix in where the firm's pail is not there, m3 */
+  readonly pail_m3?: number;
   /** what a layer has of its own, by `layerKey` */
   readonly byLayer?: Readonly<Record<string, LayerMix>>;
 }
@@ -176,6 +178,17 @@ export interface PlanInput {
   readonly house?: Partial<HouseMethod>;
   /** minutes to place that the crew asks for, s; absent where it only has to fit */
   readonly wanted_s?: number;
+  /** what is in place already when a plan that broke is made anew: its list is of what is left */
+  readonly poured?: readonly PouredLayer[];
+}
+
+/** So much of a layer as is in place, in so many batches, the last of which bears a number. */
+export interface PouredLayer {
+  readonly layer: string;
+  /** in its product's unit */
+  readonly amount: number;
+  readonly batches: number;
+  readonly last: string;
 }
 
 /** A firm that has set nothing yet. Pail 5 US gal; lift 23 kg; order sure to 80 %; one batch in ten may be lost. */

@@ -13,6 +13,7 @@ export {
   type FirmSettings,
   type OverlayInput,
   type PlanInput,
+  type PouredLayer,
   type Rates,
   ratesOf,
   type TreatmentInput,

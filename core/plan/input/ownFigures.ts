@@ -42,7 +42,9 @@ declare const PREPARED: unique symbol;
 export type PreparedInput = PlanInput & { readonly [PREPARED]: true };
 
 /** The input with the crew's own rate and waste in place of what was assumed. Prepared again, it stays as it is. */
-export function prepared(input: PlanInput): PreparedInput {
+export function prepared(given: PlanInput): PreparedInput {
+  const { pail_m3 } = given.batch;
+  const input = pail_m3 === undefined || pail_m3 === given.firm.pail_m3 ? given : { ...given, firm: { ...given.firm, pail_m3 } };
   const { rate, waste, ...rest } = input.record?.figures ?? {};
   if (!rate && !waste) return input as PreparedInput;
   const { crew, firm } = input;

@@ -1,0 +1,2 @@
+export { pouredOf } from './pouredOf';
+export * from './waysOn';
