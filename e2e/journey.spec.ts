@@ -150,7 +150,7 @@ test('one spalled slab from Walk to Record, its figures the core’s, and four w
   await expect(page.getByTestId('placed')).toBeVisible();
   await page.getByTestId('placed').click();
   await expect(page.getByTestId('placed')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Note' }).click();
+  await page.getByRole('button', { name: 'Log' }).click();
   await page.getByLabel('What happened?').fill('a little stiff');
   await page.getByRole('button', { name: 'Keep note' }).click();
   await page.getByTestId('finished').click();

@@ -1,8 +1,5 @@
 import { useEffect, useState } from 'react';
-
-/** A voice that is on the device: what is read never leaves it. */
-const localVoice = (speech: SpeechSynthesis, language: string): SpeechSynthesisVoice | undefined =>
-  speech.getVoices().find((voice) => voice.localService && voice.lang.toLowerCase().startsWith(language)) ?? undefined;
+import { localVoice } from '../parts/phone/localVoice';
 
 /** Lines read aloud one after another, hands free; null where the browser cannot, or has no voice of its own on the device. */
 export function useAloud(lines: readonly string[]): { readonly reading: boolean; readonly toggle: () => void } | null {

@@ -67,7 +67,7 @@ export function BreakScreen({ view, onBack, onExtra }: { view: JobView; onBack: 
         }}
       />
     );
-  const ways = asked.data?.value ?? [];
+  const { ways = [], left: count } = asked.data?.value ?? {};
   const problem = asked.data?.problem;
   const chosen = ways[picked];
   return (
@@ -83,6 +83,7 @@ export function BreakScreen({ view, onBack, onExtra }: { view: JobView; onBack: 
                 <T as="lead">{say(speaker, 'broke.working')}</T>
               </View>
             ) : null}
+            {count === undefined ? null : <T as="lead">{count > 0 ? say(speaker, 'broke.left', { count }) : say(speaker, 'broke.nothingLeft')}</T>}
             {problem || asked.isError ? (
               <View role="alert">
                 <T tone="stop">{say(speaker, 'broke.failed', { why: problem ? sayProblem(speaker, problem) : say(speaker, 'problem.workerFailed') })}</T>

@@ -79,8 +79,18 @@ export function LogSheet({
           <View className="gap-2">
             <T>{say(speaker, 'pour.handTest', { test: say(speaker, `mix.test.${task}`) })}</T>
             <View className="flex-row gap-4">
-              <Button label={say(speaker, 'pour.testNo')} grow disabled={busy} onPress={() => onTap('tested', { test: 'consistency', passed: false })} />
-              <Button label={say(speaker, 'pour.testYes')} grow disabled={busy} onPress={() => onTap('tested', { test: 'consistency', passed: true })} />
+              <Button
+                label={say(speaker, 'pour.testNo')}
+                grow
+                disabled={busy}
+                onPress={() => (onTap('tested', { test: 'consistency', passed: false }), onClose())}
+              />
+              <Button
+                label={say(speaker, 'pour.testYes')}
+                grow
+                disabled={busy}
+                onPress={() => (onTap('tested', { test: 'consistency', passed: true }), onClose())}
+              />
             </View>
           </View>
         ) : null}
@@ -93,7 +103,7 @@ export function LogSheet({
             disabled={text.trim() === '' || busy}
             onPress={() => {
               onTap('note', { text: text.trim().slice(0, 500) });
-              setText('');
+              onClose();
             }}
           />
         </View>
@@ -103,7 +113,7 @@ export function LogSheet({
           </View>
         ) : null}
         <PickFile label={say(speaker, 'pour.picture')} accept="image/*" testID="pour-photo" onPick={(picked) => void keep(picked)} />
-        <Button label={say(speaker, 'pour.cleaned')} disabled={busy} onPress={() => onTap('cleaned')} />
+        <Button label={say(speaker, 'pour.cleaned')} disabled={busy} onPress={() => (onTap('cleaned'), onClose())} />
         <Button label={say(speaker, 'pour.thrown')} tone="stop" disabled={busy} onPress={() => onTap('thrown')} testID="thrown" />
       </View>
     </Sheet>

@@ -1,6 +1,8 @@
+import type { WaitReason } from '@tufa/core/batches';
 import { sheetOf } from '@tufa/core/plan';
-import { extraOf, fullOf, letterOf, listedNumber, nextOf, startedOf, type BatchState } from '@tufa/core/pour';
+import { type FollowCode, extraOf, fullOf, letterOf, listedNumber, nextOf, startedOf, type BatchState } from '@tufa/core/pour';
 import { say } from '@tufa/words';
+import type { Speaker } from '@tufa/words/speak';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
@@ -30,6 +32,7 @@ import { log, startBatch } from './log';
 import { Rivals } from './Rivals';
 import { Roles } from './Roles';
 import { RunningBatch } from './RunningBatch';
+import { siteClocksOf } from './siteClocksOf';
 import { StalePlan } from './StalePlan';
 import { Twice } from './Twice';
 import { inUse } from './storedPlan';
@@ -155,7 +158,7 @@ function Pour({ view }: { view: JobView }) {
             <CautionList cautions={open} context={{ input, plan }} data={view.data} />
             {batch.waits.map((wait) => (
               <T key={`${wait.on}${wait.reason}`} as="strong" tone="caution">
-                {`${say(speaker, 'mix.batchOf', { number: wait.on })}: ${waitText(speaker, wait)}`}
+                {`${say(speaker, 'mix.batchOf', { number: wait.on })}: ${waitText(speaker, wait)}${sinceText(speaker, view, wait)}`}
               </T>
             ))}
             <Batches batches={view.batches} />
@@ -229,4 +232,14 @@ function Batches({ batches }: { batches: readonly BatchState[] }) {
       })}
     />
   );
+}
+
+const FOLLOWED = { stiff: 'nextLift', strip: 'strip', recoat: 'cover', bondOpen: 'cover' } as const;
+
+/** By the clock when a wait is over, as the batch it waits on has shown so far; nothing while that has not begun. */
+function sinceText(speaker: Speaker, view: JobView, { on, reason }: { on: string; reason: WaitReason }): string {
+  const code = (FOLLOWED as Partial<Record<WaitReason, FollowCode>>)[reason];
+  const clock = siteClocksOf(view).find(({ batch, code: of }) => batch === on && of === code);
+  if (!clock) return '';
+  return `. ${say(speaker, clock.passedAt === null ? 'after.from' : 'after.foundAt', { time: format((clock.passedAt ?? clock.at) - view.clockOffset, 'HH:mm') })}`;
 }

@@ -1,6 +1,7 @@
 import { sheetOf } from '@tufa/core/plan';
 import { fullOf, listedNumber, nextOf, startedOf, type BatchState, type EventPayload, type TapKind } from '@tufa/core/pour';
 import { say } from '@tufa/words';
+import type { Speaker } from '@tufa/words/speak';
 import { isExtra } from '@tufa/core/pour';
 import { amountOf } from '../mix/batchText';
 import { format } from 'date-fns/format';
@@ -16,7 +17,7 @@ import { useOnSide, useSize, useWide } from '../parts/phone/useSize';
 import { SunSwitch } from '../parts/chrome/SunSwitch';
 import { Returned, SyncLine } from '../parts/chrome/SyncLine';
 import { T } from '../parts/ui/T';
-import { ring } from './alarm';
+import { ring, silence } from './alarm';
 import { BigEvents } from './BigEvents';
 import { clockOf } from './clocks';
 import { LogSheet } from './LogSheet';
@@ -32,6 +33,8 @@ import { useOneFinger } from './useOneFinger';
 import { useWakeLock } from './useWakeLock';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links } from '../links';
+
+const alarmKey = ({ findingId, batch }: BatchState, placed: boolean): string => `${findingId} ${batch} ${placed}`;
 
 /** Seconds before the line at which the phone warns. */
 const WARN_S = 120;
@@ -67,6 +70,7 @@ export function RunningBatch({
   const at = phone_ms + view.clockOffset;
   const [picked, setPicked] = useState<string | null>(null);
   const [logging, setLogging] = useState(false);
+  const [silenced, setSilenced] = useState<readonly string[]>([]);
   const [controls, setControls] = useState(230);
   const clocks = useMemo(
     () =>
@@ -90,7 +94,16 @@ export function RunningBatch({
     .map((clock) => ({ ...clock, reading: clock.clock.at(Math.max(0, (at - clock.batch.startedAt) / 1000)) }))
     .sort((a, b) => a.reading.left_s - b.reading.left_s);
   const first = readings.find(({ batch }) => batch.batch === picked) ?? readings[0];
-  useAlarm(readings.map(({ batch, placed, reading }) => ({ key: `${batch.findingId} ${batch.batch} ${placed}`, left_s: reading.left_s })));
+  useAlarm(
+    readings.map(({ batch, placed, reading }) => ({
+      key: alarmKey(batch, placed),
+      left_s: reading.left_s,
+      text: `${say(speaker, 'mix.batchOf', { number: batch.batch })}. ${
+        reading.left_s < 0 ? say(speaker, 'pour.alarmOver') : say(speaker, 'pour.alarmNear', { minutes: String(Math.max(1, Math.ceil(reading.left_s / 60))) })
+      }`,
+    })),
+    silenced,
+  );
   const { person, busy, tap: logTap, shoot } = useTap(view, first?.batch, onDid);
   if (!person) return null;
   const unread = running.filter((batch) => !clocks.some((known) => known.batch === batch));
@@ -178,7 +191,7 @@ export function RunningBatch({
     <View className="px-4 pt-2">
       <View className="flex-row items-center justify-between">
         <Text ref={heading} role="heading" aria-level={1} tabIndex={-1} className="font-text min-w-[45%] shrink bg-ground px-1 text-18 text-ink">
-          {`${say(speaker, isExtra(batch.batch) ? 'pour.extra' : 'pour.batchOf', { batch: batch.batch, count: String(count) })}, ${amountOf(speaker, first.input, planned)}`}
+          {`${shotText(speaker, batch.batch, shots?.count ?? 1) ?? say(speaker, isExtra(batch.batch) ? 'pour.extra' : 'pour.batchOf', { batch: batch.batch, count: String(count) })}, ${amountOf(speaker, first.input, planned)}`}
         </Text>
         <View className="shrink bg-ground px-1">
           <SyncLine />
@@ -240,6 +253,15 @@ export function RunningBatch({
                           ? say(speaker, 'pour.alarmOver')
                           : say(speaker, 'pour.alarmNear', { minutes: String(Math.max(1, Math.ceil(reading.left_s / 60))) })}
                       </T>
+                    ) : null}
+                    {warn && !silenced.includes(alarmKey(batch, placed)) ? (
+                      <Word
+                        label={say(speaker, 'pour.silence')}
+                        onPress={() => {
+                          silence();
+                          setSilenced([...silenced, alarmKey(batch, placed)]);
+                        }}
+                      />
                     ) : null}
                     <T as="h2">{reading.left_s >= 0 ? say(speaker, 'pour.until', { time: line }) : say(speaker, 'pour.since', { time: line })}</T>
                     <T>
@@ -309,16 +331,29 @@ function Missed({ lines, at, onRead }: { lines: readonly LineAt[]; at: number; o
   );
 }
 
-/** Rings once at two minutes and once at the line, for every batch that runs. */
-function useAlarm(batches: readonly { key: string; left_s: number }[]): void {
+/** A shot of several by its own number: 5-3 is the third. */
+function shotText(speaker: Speaker, written: string, count: number): string | null {
+  const nth = /-(\d+)$/.exec(written)?.[1];
+  return nth && count > 1 ? say(speaker, 'pour.shotOf', { nth, count: String(count), number: listedNumber(written) }) : null;
+}
+
+/** Past the line it rings so often, until a thumb silences it. */
+const AGAIN_S = 20;
+const AGAIN_MOST = 9;
+
+/** What of a clock's alarm is due: nothing, two minutes left, the line, and again and again past it. */
+const stageOf = (left_s: number): number => (left_s >= WARN_S ? 0 : left_s >= 0 ? 1 : 2 + Math.min(AGAIN_MOST, Math.floor(-left_s / AGAIN_S)));
+
+/** Rings at two minutes, at the line and past it, for every batch that runs: seen, heard, felt and spoken, until a thumb silences that batch. */
+function useAlarm(batches: readonly { key: string; left_s: number; text: string }[], silenced: readonly string[]): void {
   const rung = useRef(new Map<string, number>());
   useEffect(() => {
-    for (const { key, left_s } of batches) {
-      const stage = left_s < 0 ? 2 : left_s < WARN_S ? 1 : 0;
+    for (const { key, left_s, text } of batches) {
+      const stage = stageOf(left_s);
       const before = rung.current.get(key);
       rung.current.set(key, stage);
       // A clock first seen past its line has been missed, not reached: no sound for that.
-      if (before !== undefined && stage > before) ring(stage === 2);
+      if (before !== undefined && stage > before && !silenced.includes(key)) ring(stage > 1, text);
     }
   });
 }

@@ -39,7 +39,8 @@ export function wettingOf(view: JobView, left: readonly Batch[]): Wetting[] {
     for (const { findingId } of batch.serves) {
       const chosen = plan.findings.find((finding) => finding.findingId === findingId)?.chosen;
       const every_s = chosen?.water?.redampEvery_s;
-      if (!chosen || !every_s) continue;
+      // What lies under water, or is left dry, is never damped.
+      if (!chosen || !every_s || chosen.water!.films_m3 === 0) continue;
       const more = left.some(({ number, serves }) => number !== listedNumber(state.batch) && serves.some((served) => served.findingId === findingId));
       const mists = chosen.steps.some(({ code }) => code === 'step.mist');
       if (more) last.set(`damp ${findingId}`, { code: 'damp', state, at: nextDamp(state, every_s, 'damp') });

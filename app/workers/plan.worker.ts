@@ -10,7 +10,6 @@ import {
   type PlanInput,
   type Survey,
   type SystemOutcome,
-  type WayOn,
 } from '@tufa/core/plan';
 import type { Ranked } from '@tufa/core/choose';
 import { replaceEqualDeep } from '@tanstack/query-core';
@@ -39,7 +38,7 @@ const worker = {
   /** without the shelf: what a screen that chooses nothing needs */
   plan: (input: PlanInput): Tried<Plan> => tried(() => computePlan(kept(input), { ranked: 'chosen' })),
   /** what remains when a plan broke, each way planned */
-  waysOn: (input: PlanInput, what: BreakCode): Tried<WayOn[]> => tried(() => waysOn(kept(input), what)),
+  waysOn: (input: PlanInput, what: BreakCode): Tried<ReturnType<typeof waysOn>> => tried(() => waysOn(kept(input), what)),
   compare: (asked: Parameters<typeof compareSystems>[0]): SystemOutcome[] => compareSystems(asked),
 };
 

@@ -106,7 +106,7 @@ function waitsOf<M>(served: readonly Pick<Served, 'id'>[], byId: ReadonlyMap<str
  * What is ready goes first; of several what comes first by its own order. Every layer is served once and whole.
  *
  * @param asks their waits name each other; a wait on a layer that is not among them is none
- * @returns numbered from 1, each after everything that it waits for
+ * @returns numbered from 1, or from after what is in place, each after everything that it waits for
  */
 export function batchList<M>(asks: readonly LayerAsk<M>[]): (Batch & M)[] {
   const byId = new Map(asks.map((ask) => [ask.id, ask]));
@@ -114,6 +114,8 @@ export function batchList<M>(asks: readonly LayerAsk<M>[]): (Batch & M)[] {
   const done = new Map<string, Done>(
     asks.flatMap(({ id, amount, begun }) => (begun && amount <= 0 ? [[id, { ended_s: 0, number: begun.last }] as const] : [])),
   );
+  // Numbers of what is in place are used up.
+  const from = 1 + Math.max(0, ...asks.map(({ begun }) => parseInt(begun?.last ?? '0', 10)));
   const list: { readonly draft: Draft; readonly portion: M }[] = [];
   let waiting = asks.filter(({ amount }) => amount > 0);
   let now_s = 0;
@@ -159,7 +161,7 @@ export function batchList<M>(asks: readonly LayerAsk<M>[]): (Batch & M)[] {
       const push = (batch: Omit<Draft, 'number' | 'key'>, portion: M): string => {
         const { id } = batch.serves[0]!;
         const nth = list.filter(({ draft: { key } }) => key.startsWith(`${id}:`)).length + 1 + (byId.get(id)?.begun?.batches ?? 0);
-        const number = String(list.length + 1);
+        const number = String(list.length + from);
         list.push({ draft: { ...batch, number, key: `${id}:${nth}` }, portion });
         return number;
       };

@@ -108,3 +108,11 @@ test('two who start the same number are told of each other; a role is what was s
   expect(fold(taps)).toHaveLength(1);
   expect([...rolesOf([event('role', 1, { payload: { role: 'mix' } }), event('role', 2, { payload: { role: 'place' } })])]).toEqual([['lead', 'place']]);
 });
+
+test('what counts from when a batch is laid begins then, by plan while it is not', () => {
+  const follows: readonly Follow[] = [{ code: 'nextLift', after_s: 600, until_s: 3600, laid_s: 300 }];
+  const due = (...taps: PourEvent[]) => siteClocks(follows, fold([event('start', 0), ...taps])[0]!).map(({ at: from, until }) => [from / 1000, until! / 1000]);
+  expect(due()).toEqual([[900, 3900]]);
+  expect(due(event('placed', 120))).toEqual([[720, 3720]]);
+  expect(due(event('finished', 150))).toEqual([[750, 3750]]);
+});

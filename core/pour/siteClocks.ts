@@ -20,14 +20,18 @@ export interface SiteClock {
 /** After a hand found it not ready it is tried again no sooner than this: a share of its age, and ms. */
 const AGAIN = { share: 0.12, least_ms: 60_000 } as const;
 
+/** When a clock begins, ms: at the start, or when the batch was laid, by plan while it is not. */
+const beginOf = ({ startedAt, placedAt, ends }: BatchState, { laid_s }: Follow): number =>
+  laid_s === undefined ? startedAt : (placedAt ?? ends[0]?.at ?? startedAt + laid_s * 1000);
+
 /** How much later, or sooner, this batch sets than its plan: what hands found of it, each the last word on what it tells. */
-function learned(follows: readonly Follow[], { startedAt, tests }: BatchState): number {
+function learned(follows: readonly Follow[], state: BatchState): number {
   let factor = 1;
-  for (const { test, passed, at } of tests) {
+  for (const { test, passed, at } of state.tests) {
     const follow = follows.find(({ code }) => code === test);
     // Gel that was disturbed begins again: that says nothing of the batch's pace.
     if (!follow || follow.code === 'gel' || follow.after_s <= 0) continue;
-    const age = (at - startedAt) / 1000 / follow.after_s;
+    const age = (at - beginOf(state, follow)) / 1000 / follow.after_s;
     factor = passed ? Math.min(factor, Math.max(age, 0.2)) : Math.max(factor, age * (1 + AGAIN.share));
   }
   return factor;
@@ -50,19 +54,21 @@ export function siteClocks(follows: readonly Follow[], state: BatchState): SiteC
   if (ends.some(({ kind }) => kind !== 'finished')) return [];
   const factor = learned(follows, state);
   return follows
-    .map(({ code, after_s, until_s }): SiteClock => {
+    .map((follow): SiteClock => {
+      const { code, after_s, until_s } = follow;
+      const begun = beginOf(state, follow);
       const of = tests.filter(({ test }) => test === code);
       const last = of.at(-1);
       const pace = FOLLOWS_SET.includes(code) ? factor : Math.max(1, factor);
       const disturbed = code === 'gel' ? of.filter(({ passed }) => !passed).at(-1)?.at : undefined;
-      const from = disturbed ?? startedAt;
+      const from = disturbed ?? begun;
       const due = from + after_s * 1000 * (code === 'gel' ? 1 : pace);
       return {
         key: `${batch} ${code}`,
         batch,
         code,
         startedAt,
-        at: code === 'gel' ? due : Math.max(due, againAt(of, startedAt)),
+        at: code === 'gel' ? due : Math.max(due, againAt(of, begun)),
         until: until_s === null ? null : from + until_s * 1000 * Math.min(1, pace),
         passedAt: last?.passed ? last.at : null,
         notYet: of.filter(({ passed }) => !passed).length,

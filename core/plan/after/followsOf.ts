@@ -21,8 +21,7 @@ export function followsOf(plan: Plan, input: PlanInput, batch: Batch): Follow[] 
   const work_s = batch.window?.window.placeNeeds_s ?? 0;
   for (const { reason, least_s, most_s } of plan.batches.flatMap(({ waits }) => waits.filter(({ on }) => on === batch.number))) {
     const code = reason === 'stiff' ? 'nextLift' : reason === 'recoat' ? 'cover' : null;
-    if (code && !follows.some((known) => known.code === code))
-      follows.push({ code, after_s: work_s + least_s, until_s: most_s === null ? null : work_s + most_s });
+    if (code && !follows.some((known) => known.code === code)) follows.push({ code, after_s: least_s, until_s: most_s, laid_s: work_s });
   }
   const at = (name: Batch['milestones'][number]['name']): number | undefined => batch.milestones.find((milestone) => milestone.name === name)?.after_s;
   const push = (code: FollowCode, after_s: number | undefined): void => {
@@ -49,5 +48,5 @@ export function followsOf(plan: Plan, input: PlanInput, batch: Batch): Follow[] 
     if (aids.some((aid) => aid.role === 'coat')) push('coat', at('coat'));
     if (orientationOf(element.kind) === 'vertical') push('paint', at('paint'));
   }
-  return follows.sort((a, b) => a.after_s - b.after_s);
+  return follows.sort((a, b) => a.after_s + (a.laid_s ?? 0) - b.after_s - (b.laid_s ?? 0));
 }

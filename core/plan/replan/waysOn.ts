@@ -151,13 +151,17 @@ function choicesFor(what: BreakCode, input: PlanInput): readonly { readonly code
  *
  * @param input with what is in place (`poured`)
  * @param rain_s from now, where rain is what comes
- * @returns at least one, the first the one that changes least
+ * @returns how many batches are left as it is planned now, and at least one way on, the first the one that changes least
  * @throws Problem as `computePlan`
  */
-export function waysOn(input: PlanInput, what: BreakCode, { rain_s = PLAN.rainSeen_s }: { readonly rain_s?: number } = {}): WayOn[] {
+export function waysOn(
+  input: PlanInput,
+  what: BreakCode,
+  { rain_s = PLAN.rainSeen_s }: { readonly rain_s?: number } = {},
+): { readonly left: number; readonly ways: WayOn[] } {
   const { labour_minor_h, trip_minor } = ratesOf(input.firm);
   const now = computePlan(input, { ranked: 'chosen' });
-  return choicesFor(what, input).map(({ code, change, wait_s = 0 }): WayOn => {
+  const ways = choicesFor(what, input).map(({ code, change, wait_s = 0 }): WayOn => {
     const on = change ? inputOn(input, change) : input;
     const plan = change ? computePlan(on, { ranked: 'chosen' }) : now;
     const wait_minor = (on.crew.hands * wait_s * labour_minor_h) / 3600;
@@ -180,6 +184,7 @@ export function waysOn(input: PlanInput, what: BreakCode, { rain_s = PLAN.rainSe
     const trip = code === 'fetch' ? trip_minor : 0;
     return { ...base, ...outcome, work_s: outcome.work_s + wait_s, cost_minor: outcome.cost_minor + wait_minor + trip, cleanEnd: null };
   });
+  return { left: now.batches.length, ways };
 }
 
 /** How many batches are finished, and set, by a moment from now. */
