@@ -17,7 +17,11 @@ main(async () => {
       });
       if (status !== 0) process.exitCode = 1;
     };
-    run('3,000 commands of four phones, ten kills of the server; the database killed twice and restarted three times', 'test/faults', { TUFA_FAULTS: 'full' });
+    run(
+      '3,000 commands of four phones, ten kills of the server, five of the database; 10,000 events of a pour over three phones, twenty kills and three',
+      'test/faults',
+      { TUFA_FAULTS: 'full' },
+    );
     run('30,000 requests that nobody should send', 'test/fuzz', { TUFA_FUZZED: '30000', TUFA_FUZZ_SEED: String(Date.now() % 1e9) });
   });
   const { bundle, ensureWeb } = await import('./lib/build.mjs');

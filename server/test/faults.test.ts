@@ -1,6 +1,7 @@
 import { rmSync } from 'node:fs';
+import { hashesOf, type PlanInput } from '@tufa/core/plan';
 import pg from 'pg';
-import { makeDatabase } from './harness';
+import { DOCK, makeDatabase } from './harness';
 import { WritingPhone } from './phones';
 import { boot, freePort, harm, holdCluster, homeOf } from './scripted';
 
@@ -107,3 +108,60 @@ test('PostgreSQL is killed and restarted under a living server: it lives, nothin
   await holder.end();
   rmSync(homeOf(name), { recursive: true, force: true });
 }, 300_000);
+
+const EVENTS = FULL ? 10_000 : 300;
+const POUR_KILLS = FULL ? 20 : 2;
+const POUR_HARMS: readonly ('kill' | 'restart')[] = FULL ? ['kill', 'restart', 'kill'] : ['restart'];
+
+test('three phones pour: deliveries doubled and out of order, the server and PostgreSQL killed meanwhile, and every event that was tapped is there once', async () => {
+  const name = `pour-${process.pid}`;
+  const holder = holdCluster(name);
+  const urls = await holder.urls;
+  const port = await freePort();
+  let child = await boot(urls, port);
+  const base = `http://127.0.0.1:${port}/api/v1`;
+  const chance = dice(11);
+  const phones = Array.from({ length: 3 }, () => new WritingPhone(base, chance));
+  for (const phone of phones) await phone.signIn();
+  const answer = await fetch(`${base}/jobs/${DOCK}/plan`, { headers: { cookie: phones[0]!.cookie } });
+  const { input } = (await answer.json()) as { input: PlanInput };
+  const planId = phones[0]!.makePlan({ jobId: DOCK, input, hashes: hashesOf(input), coreVersion: '0.1.0', seed: 1, replaces: null });
+  // The plan is with the firm before another phone pours by it.
+  await phones[0]!.drain(() => false);
+  phones.forEach((phone, i) => phone.makeEvents(Math.floor(EVENTS / 3) + (i < EVENTS % 3 ? 1 : 0), planId));
+  let [kills, harms] = [0, 0];
+  const killing = async (): Promise<void> => {
+    for (; kills < POUR_KILLS; kills += 1) {
+      await pause(100 + chance() * 200);
+      const gone = new Promise((done) => child.once('exit', done));
+      child.kill('SIGKILL');
+      await gone;
+      child = await boot(urls, port);
+      // Between the kills of the server, those of its database.
+      if (harms < POUR_HARMS.length && kills % Math.ceil(POUR_KILLS / POUR_HARMS.length) === 0) {
+        const how = POUR_HARMS[harms]!;
+        harm(name, how);
+        if (how === 'kill') harm(name, 'start');
+        harms += 1;
+      }
+    }
+  };
+  await Promise.all([killing(), ...phones.map((phone) => phone.drain(() => kills < POUR_KILLS))]);
+  const client = new pg.Client({ connectionString: urls.ownerUrl });
+  await client.connect();
+  await client.query(`select set_config('tufa.firm', '0198a000-f1f0-7000-8000-000000000001', false)`);
+  const { rows } = await client.query<{ id: string; device: string; seq: string }>(`select id, device, seq from pour_event where plan_id = $1`, [planId]);
+  await client.end();
+  const tapped = phones.flatMap(({ written }) => written.map(({ target }) => target)).filter((id) => id !== planId);
+  expect(rows.map(({ id }) => id).sort()).toEqual([...tapped].sort());
+  expect(new Set(rows.map(({ device, seq }) => `${device} ${seq}`)).size).toBe(tapped.length);
+  const sent = phones.reduce((sum, { answered }) => sum + answered, 0);
+  process.stdout.write(
+    `${tapped.length} events of three phones, ${sent} deliveries answered, the server killed ${kills} times, PostgreSQL ${harms}: ${tapped.length - rows.length} lost, ${rows.length - new Set(tapped).size} doubled\n`,
+  );
+  const gone = new Promise((done) => child.once('exit', done));
+  child.kill('SIGTERM');
+  await gone;
+  await holder.end();
+  rmSync(homeOf(name), { recursive: true, force: true });
+}, 600_000);

@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import { cookiesOf, DOCK, LEAD, SLAB } from './harness';
+import { cookiesOf, DOCK, LEAD, SLAB, SPALL } from './harness';
 
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
@@ -38,11 +38,10 @@ export class WritingPhone {
     }
   }
 
+  /** Readings, as many. */
   make(count: number): void {
-    for (let i = 0; i < count; i += 1) {
-      this.seq += 1;
-      const sent = { id: uuid(), target: uuid() };
-      const change = {
+    for (let i = 0; i < count; i += 1)
+      this.write('reading.add', {
         jobId: DOCK,
         elementId: SLAB,
         findingId: null,
@@ -51,20 +50,44 @@ export class WritingPhone {
         at: null,
         takenAt: '2026-05-12T13:00:00Z',
         subject: null,
-      };
-      this.written.push(sent);
-      this.queue.push({
-        ...sent,
-        v: 1,
+      });
+  }
+
+  /** A plan, which pours name. @returns its id */
+  makePlan(change: object): string {
+    return this.write('plan.add', change);
+  }
+
+  /** Events of a pour by a plan, batch after batch, as a thumb taps them. */
+  makeEvents(count: number, planId: string): void {
+    const taps = ['start', 'used', 'placed', 'tested', 'finished'] as const;
+    for (let i = 0; i < count; i += 1) {
+      const kind = taps[i % taps.length]!;
+      const payload = kind === 'used' ? { used: { water_m3: 0.0015 } } : kind === 'tested' ? { test: 'strip', passed: i % 2 === 0 } : {};
+      this.write('pourEvent.add', {
+        jobId: DOCK,
+        findingId: SPALL,
+        planId,
+        batch: String(1 + Math.floor(i / taps.length)),
         device: this.device,
-        seq: this.seq,
+        seq: this.seq + 1,
+        deviceAt: '2026-05-12T13:00:00Z',
+        clockOffset: 0,
         person: LEAD,
-        madeAt: '2026-05-12T13:00:00Z',
-        kind: 'reading.add',
-        base: null,
-        change,
-      } as never);
+        kind,
+        v: 1,
+        payload,
+        undoes: null,
+      });
     }
+  }
+
+  private write(kind: string, change: object): string {
+    this.seq += 1;
+    const sent = { id: uuid(), target: uuid() };
+    this.written.push(sent);
+    this.queue.push({ ...sent, v: 1, device: this.device, seq: this.seq, person: LEAD, madeAt: '2026-05-12T13:00:00Z', kind, base: null, change } as never);
+    return sent.target;
   }
 
   /** Sends until nothing waits. @throws where a command is answered otherwise than done */
