@@ -24,4 +24,5 @@ export const eventPayload = Joi.object({
   choice: Joi.string().max(30).allow(null),
   role: exactly(ROLES),
   plan: id,
+  taken: Joi.object({ productId: id.required(), mass_kg: Joi.number().min(0).max(1e6).required() }),
 });

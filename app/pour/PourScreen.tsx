@@ -34,6 +34,7 @@ import { Roles } from './Roles';
 import { RunningBatch } from './RunningBatch';
 import { siteClocksOf } from './siteClocksOf';
 import { StalePlan } from './StalePlan';
+import { StockUsed } from './StockUsed';
 import { Twice } from './Twice';
 import { inUse } from './storedPlan';
 import { useBattery } from './useBattery';
@@ -170,6 +171,7 @@ function Pour({ view }: { view: JobView }) {
               </View>
             ) : null}
             {view.batches.length > 0 ? <Button label={say(speaker, 'broke.nav')} onPress={() => setBroken(true)} /> : null}
+            <StockUsed view={view} left={waiting} planId={planId} />
             <Roles view={view} planId={planId} />
             {view.batches.some(({ ends }) => ends.length > 0) ? <FinishChecks view={view} /> : null}
             <Cautions screen="pour" input={input} plan={plan} data={view.data} />

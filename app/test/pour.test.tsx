@@ -3,13 +3,14 @@ import { assemblePlanInput } from '@tufa/contract/assemble';
 import type { PourEventFields } from '@tufa/contract/entities';
 import type { EventKind } from '@tufa/core/pour';
 import { PLAIN, say } from '@tufa/words';
-import { act, screen, waitFor } from '@testing-library/react';
+import { act, screen, waitFor, within } from '@testing-library/react';
 import { BigEvents } from '../pour/BigEvents';
 import { PourScreen } from '../pour/PourScreen';
+import { SiteScreen } from '../pour/SiteScreen';
 import { UndoBand } from '../pour/UndoBand';
 import { RecordScreen } from '../record/RecordScreen';
 import { change, write } from '../outbox/useFirm';
-import { control, demonstration, firmWith, lastOf, LEAD, page, press, show, tap, written } from './shown';
+import { choose, control, demonstration, firmWith, lastOf, LEAD, page, press, show, tap, typeIn, written } from './shown';
 
 const dock = demonstration[0]!;
 const data = firmWith([dock]);
@@ -198,6 +199,97 @@ describe('a plan of another release', () => {
     await tap(say(PLAIN, 'pour.unreadLook'));
     await tap(say(PLAIN, 'pour.wentHard'));
     expect((await lastOf(5)).change).toMatchObject({ kind: 'wentHard', batch: '1', planId: OLD });
+  });
+});
+
+describe('beside the bucket', () => {
+  const ended = events('1', ['start', 0], ['placed', 5], ['finished', 9]);
+  const withPour = async (...changes: readonly ReturnType<typeof change>[]) => {
+    await show(<PourScreen />, { data, at: { job: dock.job.id } });
+    await act(() => write(planned, ...changes));
+  };
+
+  test('two plans that were made apart for what is left are both kept until whoever leads picks which goes on', async () => {
+    const poured = [{ layer: 'nothing', amount: 0, batches: 0, last: '1' }];
+    const ids = ['0198a000-aaaa-7000-8000-0000000000a1', '0198a000-aaaa-7000-8000-0000000000a2'] as const;
+    const rival = (id: string, hands: number) =>
+      change('plan', 'add', id, {
+        jobId: dock.job.id,
+        input: namedOnly({ ...input, crew: { ...input.crew, hands }, poured }),
+        hashes: hashesOf(input),
+        coreVersion: '0.1.0',
+        seed: 1,
+        replaces: PLAN,
+      });
+    await withPour(...ended, rival(ids[0], 1), rival(ids[1], 2));
+    expect(page()).toContain(say(PLAIN, 'pour.rivals'));
+    const picks = within(screen.getByTestId('rivals')).getAllByRole('button');
+    expect(picks).toHaveLength(2);
+    await press(picks[1]!);
+    // The newest stands first, so that the second is the older one.
+    await waitFor(() => expect(written().at(-1)!.change).toMatchObject({ kind: 'settled', planId: ids[0], payload: { plan: ids[0] } }));
+    await waitFor(() => expect(screen.queryByTestId('rivals')).toBeNull());
+    await understood();
+    await press(screen.getByTestId('start-batch'));
+    await waitFor(() => expect(written().at(-1)!.change).toMatchObject({ kind: 'start', planId: ids[0] }));
+  });
+
+  test('a check passes, or becomes a finding of its own at the same place', async () => {
+    await withPour(...ended);
+    const checks = screen.getByTestId('checks');
+    await press(within(checks).getAllByRole('button', { name: say(PLAIN, 'checks.pass') })[0]!);
+    await waitFor(() => expect(written().at(-1)!.change).toMatchObject({ kind: 'checked', payload: { test: 'lip', passed: true } }));
+    await press(within(checks).getAllByRole('button', { name: say(PLAIN, 'checks.rework') })[0]!);
+    await waitFor(() => expect(written().at(-1)!.kind).toBe('finding.add'));
+    expect(written().at(-2)!.change).toMatchObject({ kind: 'checked', payload: { test: 'fall', passed: false } });
+    const { outline, label } = data.finding[chosen.findingId]!;
+    expect(written().at(-1)!.change).toMatchObject({ outline, label: `${label}r` });
+    await waitFor(() => expect(checks.textContent).toContain(say(PLAIN, 'checks.passed')));
+  });
+
+  test('a number that two started is told of, and roles are seen by all', async () => {
+    const again = event('0198a000-cccc-7000-8000-000000000001', '1', 'start', 1, { person: 'somebody' });
+    await withPour(...ended, again);
+    expect(page()).toMatch(/Batch 1 was started twice: by Lead/);
+    await choose(say(PLAIN, 'pour.role'), say(PLAIN, 'pour.roles.mix'));
+    await waitFor(() => expect(written().at(-1)!.change).toMatchObject({ kind: 'role', batch: '0', payload: { role: 'mix' } }));
+  });
+
+  test('the log keeps what a thermometer shows, the hand test, and that a batch was thrown away', async () => {
+    await withPour(event(idOf('1', 0), '1', 'start', 0, { deviceAt: new Date().toISOString() }));
+    await tap(say(PLAIN, 'pour.log'));
+    await typeIn(say(PLAIN, 'pour.pailTemp'), '24 C');
+    await waitFor(() => expect(written().at(-1)!.change).toMatchObject({ kind: 'read', payload: { pail_C: 24 } }));
+    await tap(say(PLAIN, 'pour.testNo'));
+    await waitFor(() => expect(written().at(-1)!.change).toMatchObject({ kind: 'tested', payload: { test: 'consistency', passed: false } }));
+    await tap(say(PLAIN, 'pour.log'));
+    await press(screen.getByTestId('thrown'));
+    await waitFor(() => expect(written().at(-1)!.change).toMatchObject({ kind: 'thrown', batch: '1' }));
+    await waitFor(() => expect(page()).toContain(say(PLAIN, 'record.thrown')));
+  });
+
+  test('what was used is taken off the yard’s stock with one tap, once', async () => {
+    await withPour(...ended);
+    const { productId } = input.sheets.find(({ id }) => id === chosen.chosen!.sheetId)!;
+    const lot = '0198a000-dddd-7000-8000-000000000001';
+    await act(() => write(change('stockLot', 'add', lot, { productId, amount: 40, lot: null, openedOn: null, useBy: null })));
+    const stock = screen.getByTestId('stock-used');
+    const [batch] = computePlan(input).batches;
+    await waitFor(() => expect(within(stock).getAllByRole('button')).toHaveLength(1));
+    await press(within(stock).getByRole('button'));
+    await waitFor(() =>
+      expect(written().at(-1)!.change).toMatchObject({ kind: 'stocked', payload: { taken: { productId, mass_kg: expect.closeTo(batch!.amount, 9) } } }),
+    );
+    const lots = written().filter(({ kind }) => kind === 'stockLot.change');
+    expect(lots.length).toBeGreaterThan(0);
+    await waitFor(() => expect(within(stock).queryAllByRole('button')).toHaveLength(0));
+  });
+
+  test('the site’s screen tells who runs which batch', async () => {
+    await show(<SiteScreen />, { data, at: { job: dock.job.id } });
+    expect(page()).toContain(say(PLAIN, 'pour.nothingRuns'));
+    await act(() => write(planned, event(idOf('1', 0), '1', 'start', 0, { deviceAt: new Date().toISOString() })));
+    await waitFor(() => expect(page()).toContain(`${say(PLAIN, 'mix.batchOf', { number: '1' })}, ${LEAD.name}`));
   });
 });
 

@@ -19,6 +19,7 @@ export const EVENT_KINDS = [
   'broke',
   'role',
   'settled',
+  'stocked',
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
@@ -64,6 +65,8 @@ export interface EventPayload {
   readonly role?: Role;
   /** of two plans written without signal the one that goes on */
   readonly plan?: string;
+  /** what was taken off the yard's stock of a product, kg */
+  readonly taken?: { readonly productId: string; readonly mass_kg: number };
 }
 
 /** A test by hand, or a look, of a batch. */
@@ -213,4 +216,12 @@ export function rolesOf(events: readonly PourEvent[]): ReadonlyMap<string, Role>
   const roles = new Map<string, Role>();
   for (const { kind, person, payload } of standing(events)) if (kind === 'role' && payload.role) roles.set(person, payload.role);
   return roles;
+}
+
+/** What was taken off the stock for a job so far, by product, kg. */
+export function takenOf(events: readonly PourEvent[]): ReadonlyMap<string, number> {
+  const taken = new Map<string, number>();
+  for (const { kind, payload } of standing(events))
+    if (kind === 'stocked' && payload.taken) taken.set(payload.taken.productId, (taken.get(payload.taken.productId) ?? 0) + payload.taken.mass_kg);
+  return taken;
 }
