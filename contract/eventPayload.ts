@@ -24,5 +24,6 @@ export const eventPayload = Joi.object({
   choice: Joi.string().max(30).allow(null),
   role: exactly(ROLES),
   plan: id,
+  voice: id,
   taken: Joi.object({ productId: id.required(), mass_kg: Joi.number().min(0).max(1e6).required() }),
 });

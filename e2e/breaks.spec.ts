@@ -152,3 +152,39 @@ test('two phones: what one taps the other shows; apart both go on, and nothing i
   await page.getByRole('button', { name: 'Next batch' }).tap();
   await expect(page.getByText(/Batch 2 was started twice: by (Lead|Finisher)/)).toBeVisible({ timeout: 20_000 });
 });
+
+test('a note that is spoken is kept as a recording, goes to the firm and is played in the record', async ({ page, server }) => {
+  await page.addInitScript(() => {
+    // A microphone that hums, as a browser without one of its own needs.
+    Object.defineProperty(navigator, 'mediaDevices', {
+      value: {
+        getUserMedia: async () => {
+          const context = new AudioContext();
+          const tone = context.createOscillator();
+          const out = context.createMediaStreamDestination();
+          tone.connect(out);
+          tone.start();
+          return out.stream;
+        },
+      },
+    });
+  });
+  await signIn(page);
+  await start(page, DOCK);
+  await page.getByRole('button', { name: 'Log' }).tap();
+  const voice = page.getByTestId('voice');
+  await voice.tap();
+  await expect(voice).toHaveText('Stop and keep it');
+  await voice.tap();
+  await expect(page.getByTestId('log')).toHaveCount(0);
+  const id = async (): Promise<string | undefined> =>
+    (Object.values((await jobOf(page.request, server, DOCK)).pourEvent as object) as { payload: { voice?: string } }[]).flatMap(
+      ({ payload }) => payload.voice ?? [],
+    )[0];
+  await expect.poll(id).toBeTruthy();
+  await expect
+    .poll(async () => (await page.request.get(`${server}/api/v1/letters/${await id()}`)).headers()['content-type'] ?? '', { timeout: 20_000 })
+    .toMatch(/^audio\//);
+  await page.goto(`/jobs/${DOCK}/record`);
+  await expect(page.getByLabel('Voice note')).toBeVisible();
+});

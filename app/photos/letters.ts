@@ -1,4 +1,4 @@
-import { LETTER_MOST_BYTES } from '@tufa/contract/letter';
+import { LETTER_MOST_BYTES, VOICE } from '@tufa/contract/letter';
 import type { PhotographFields } from '@tufa/contract/entities';
 import type { OpinionFile } from '@tufa/core/survey';
 import { useQuery } from '@tanstack/react-query';
@@ -30,6 +30,29 @@ export async function keepLetter(file: File, about: Pick<PhotographFields, 'jobI
     throw new PhotoFault('noRoom');
   }
   return { id, name, kind: 'pdf', sha256: await sha256Of(bytes), bytes: file.size };
+}
+
+/**
+ * Keeps a voice note on this phone; its bytes go when there is signal.
+ *
+ * @returns its id
+ * @throws PhotoFault
+ */
+export async function keepVoice(voice: Blob): Promise<string> {
+  if (voice.size > VOICE.mostBytes) throw new PhotoFault('tooLarge', { mb: (voice.size / 1e6).toFixed(1), most: String(VOICE.mostBytes / 1e6) });
+  const id = uuid();
+  try {
+    await withOutbox((db) => db.put('letter', { id, pdf: voice }));
+  } catch {
+    throw new PhotoFault('noRoom');
+  }
+  return id;
+}
+
+/** Where a voice note is to be had: on this phone while it waits, else from the firm. */
+export async function voiceUrl(id: string): Promise<string> {
+  const kept = await withOutbox((db) => db.get('letter', id)).catch(() => undefined);
+  return kept ? URL.createObjectURL(kept.pdf) : `/api/v1/letters/${id}`;
 }
 
 /** A letter as it is saved: from this phone while it waits, else from the firm. @throws PhotoFault when it is in neither place */

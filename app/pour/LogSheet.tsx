@@ -13,6 +13,7 @@ import { Field } from '../parts/ui/Field';
 import { PickFile } from '../parts/ui/PickFile';
 import { QuantityFigure } from '../parts/ui/QuantityFigure';
 import { Sheet } from '../parts/ui/Sheet';
+import { VoiceNote } from './VoiceNote';
 import { T } from '../parts/ui/T';
 
 /** What a thermometer in a pail or on a slab may show, degC. */
@@ -107,6 +108,7 @@ export function LogSheet({
             }}
           />
         </View>
+        <VoiceNote onKept={(voice) => (onTap('note', { voice }), onClose())} />
         {fault ? (
           <View role="alert">
             <T tone="stop">{fault}</T>

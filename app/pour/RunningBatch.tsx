@@ -267,7 +267,9 @@ export function RunningBatch({
                     <T>
                       {placed
                         ? say(speaker, 'pour.test', { phase: say(speaker, `pour.hand.${reading.phase}`) })
-                        : say(speaker, 'pour.thenTool', { minutes: String(then) })}
+                        : shots
+                          ? say(speaker, 'pour.shotHow')
+                          : say(speaker, 'pour.thenTool', { minutes: String(then) })}
                     </T>
                   </View>
                 </Pail>

@@ -1,11 +1,12 @@
 import { say, printFigure, sayShare, sayCoded } from '@tufa/words';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Button } from '../parts/ui/Button';
 import { Cautions } from '../parts/job/Cautions';
 import { Lines } from '../parts/ui/Lines';
+import { voiceUrl } from '../photos/letters';
 import { saveFile } from '../parts/phone/saveFile';
 import { nothingYet, StepLayout, StepScreen } from '../parts/job/StepScreen';
 import { Answer, T } from '../parts/ui/T';
@@ -148,6 +149,23 @@ function Batch({ row }: { row: RecordRow }) {
           ...(row.notes.length > 0 ? [[say(speaker, 'record.notes'), row.notes.join('; ')] as const] : []),
         ]}
       />
+      {row.voices.map((id) => (
+        <Voice key={id} id={id} />
+      ))}
     </View>
   );
+}
+
+/** A note that was spoken, to be played where it is read. */
+function Voice({ id }: { id: string }) {
+  const speaker = useSpeaker();
+  const [url, setUrl] = useState<string | null>(null);
+  useEffect(() => {
+    let gone = false;
+    void voiceUrl(id).then((made) => !gone && setUrl(made));
+    return () => {
+      gone = true;
+    };
+  }, [id]);
+  return url ? <audio controls src={url} aria-label={say(speaker, 'pour.voice')} style={{ width: '100%' }} /> : null;
 }

@@ -22,6 +22,8 @@ export interface RecordRow {
   readonly ended_s: number | null;
   readonly ends: readonly EndKind[];
   readonly notes: readonly string[];
+  /** notes that were spoken: which recordings */
+  readonly voices: readonly string[];
 }
 
 /** Batches whose plan cannot be read here. */
@@ -52,7 +54,8 @@ export function recordRows(data: FirmData, batches: readonly BatchState[]): Reco
         placed_s: since(batch.placedAt),
         ended_s: since(batch.ends[0]?.at),
         ends: batch.ends.map(({ kind }) => kind),
-        notes: batch.notes.map(({ text }) => text),
+        notes: batch.notes.flatMap(({ text }) => (text === '' ? [] : [text])),
+        voices: batch.notes.flatMap(({ voice }) => voice ?? []),
       },
     ];
   });

@@ -65,6 +65,8 @@ export interface EventPayload {
   readonly role?: Role;
   /** of two plans written without signal the one that goes on */
   readonly plan?: string;
+  /** a note that was spoken: which recording */
+  readonly voice?: string;
   /** what was taken off the yard's stock of a product, kg */
   readonly taken?: { readonly productId: string; readonly mass_kg: number };
 }
@@ -109,7 +111,7 @@ export interface BatchState {
   readonly placedAt: number | null;
   /** both are kept when a batch was ended twice */
   readonly ends: readonly { readonly kind: EndKind; readonly at: number; readonly eventId: string }[];
-  readonly notes: readonly { readonly text: string; readonly at: number }[];
+  readonly notes: readonly { readonly text: string; readonly at: number; readonly voice?: string }[];
   readonly tests: readonly Tested[];
   /** the last that was read, degC */
   readonly pail_C: number | null;
@@ -135,10 +137,10 @@ export function standing(events: readonly PourEvent[]): PourEvent[] {
 
 /** What an event changes of its batch. */
 function changeOf(state: BatchState, { id, kind, payload, person }: PourEvent, at: number): Partial<BatchState> {
-  const { text = '', test, passed = true, pail_C, slab_C } = payload;
+  const { text = '', test, passed = true, pail_C, slab_C, voice } = payload;
   if (isEnd(kind)) return { ends: [...state.ends, { kind, at, eventId: id }], running: false };
   if (kind === 'placed') return { placedAt: state.placedAt ?? at };
-  if (kind === 'note') return { notes: [...state.notes, { text, at }] };
+  if (kind === 'note') return { notes: [...state.notes, { text, at, ...(voice ? { voice } : {}) }] };
   // The last shot of a line ends with it.
   if (kind === 'full') return { full: true, ends: [...state.ends, { kind: 'finished', at, eventId: id }], running: false };
   if (kind === 'cleaned') return { cleanedAt: at };

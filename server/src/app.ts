@@ -42,6 +42,7 @@ export function makeApp(context: AppContext): Express {
           manifestSrc: ["'self'"],
           workerSrc: ["'self'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
+          mediaSrc: ["'self'", 'blob:'],
           styleSrc: ["'self'", EMPTY_STYLE],
           baseUri: ["'none'"],
           formAction: ["'self'"],

@@ -66,6 +66,22 @@ test('the survey sheet is a document, with its pictures, and of nothing it is a 
   await server.request.get('/api/v1/jobs/x/survey.pdf').expect(422);
 });
 
+test.each([
+  ['audio/webm', Buffer.concat([Buffer.from('1a45dfa3', 'hex'), Buffer.alloc(64, 7)])],
+  ['audio/mp4', Buffer.concat([Buffer.alloc(4), Buffer.from('ftypM4A '), Buffer.alloc(64, 7)])],
+  ['audio/ogg', Buffer.concat([Buffer.from('OggS'), Buffer.alloc(64, 7)])],
+])('a voice note as %s is kept and played back as what it is; what is no sound is refused', async (type, voice) => {
+  const id = uuid();
+  const keep = (body: Buffer) => server.request.put(`/api/v1/letters/${id}`).set('content-type', type).send(body);
+  expect((await keep(Buffer.from('no sound')).expect(422)).body.code).toBe('noLetter');
+  expect((await keep(Buffer.concat([voice, Buffer.alloc(1_000_000)])).expect(422)).body.code).toBe('noLetter');
+  await keep(voice).expect(200);
+  const back = await server.request.get(`/api/v1/letters/${id}`).expect(200);
+  expect(back.headers['content-type']).toContain(type);
+  expect(back.headers['content-disposition']).toBeUndefined();
+  expect(Buffer.from(back.body).equals(voice)).toBe(true);
+});
+
 test('a letter is kept and comes back to be saved; what is no PDF or too large is refused', async () => {
   const id = uuid();
   const putLetter = (body: Buffer, type = 'application/pdf') => server.request.put(`/api/v1/letters/${id}`).set('content-type', type).send(body);

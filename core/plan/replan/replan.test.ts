@@ -112,3 +112,33 @@ test('what follows a batch: the next lift inside its wait, feet after the last o
   expect(follows.at(-1)!.map(({ code }) => code)).toContain('foot');
   for (const of of follows) expect(new Set(of.map(({ code }) => code)).size).toBe(of.length);
 });
+
+test('a step that is formed is stripped before the next is set on it, and says when from its own start', () => {
+  const concrete = sheetOf('rapidConcrete');
+  const flight = {
+    id: 'f',
+    elementId: 'e',
+    label: 'A',
+    kind: 'step',
+    width: typed(1.1),
+    going: typed(0.28),
+    rise: typed(0.17),
+    steps: 2,
+    stays_m3: 0,
+    pitch: 0.015,
+    propAngle_rad: 0.8,
+  } as FindingInput;
+  const steps: PlanInput = {
+    ...job,
+    elements: [{ ...element, kind: 'step', exposures: [], opens: null, thickness: typed(0.3), moisture: 'damp' }],
+    findings: [flight],
+    treatments: [{ findingId: 'f', sheetId: concrete.id }],
+  };
+  const plan = computePlan(steps);
+  const ended = plan.batches.filter(({ serves }) => serves.some(({ part, role }) => role === 'fill' && (part === 'whole' || part === 'rest')));
+  expect(new Set(ended.map(({ serves }) => serves[0]!.step))).toEqual(new Set([1, 2]));
+  for (const batch of ended) {
+    const strip = followsOf(plan, steps, batch).find(({ code }) => code === 'strip')!;
+    expect(strip.after_s).toBeCloseTo(batch.milestones.find(({ name }) => name === 'strip')!.after_s, 9);
+  }
+});

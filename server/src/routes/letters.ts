@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { id } from '@tufa/contract/common';
-import { LETTER_MOST_BYTES } from '@tufa/contract/letter';
+import { LETTER_MOST_BYTES, VOICE } from '@tufa/contract/letter';
 import { raw, Router } from 'express';
 import Joi from 'joi';
 import type { AppContext } from '../AppContext';
@@ -12,17 +12,25 @@ import { signedIn } from '../http/session';
 
 const params = Joi.object({ letter: id.required() });
 
-/** What a letter may be: a PDF, whole from its head to its end. */
-const isWhole = (bytes: Buffer): boolean => bytes.subarray(0, 5).toString('latin1') === '%PDF-' && bytes.subarray(-1024).toString('latin1').includes('%%EOF');
+const PDF = 'application/pdf';
 
-/** Bytes of letters, sent apart from the opinion that names them; the same again changes nothing. */
+/** What bytes are by what they begin with: a PDF that is whole to its end, or a sound as browsers record it; nothing for the rest. */
+function typeOf(bytes: Buffer): string | null {
+  if (bytes.subarray(0, 5).toString('latin1') === '%PDF-') return bytes.subarray(-1024).toString('latin1').includes('%%EOF') ? PDF : null;
+  if (bytes.length > VOICE.mostBytes) return null;
+  if (bytes.subarray(0, 4).toString('hex') === '1a45dfa3') return 'audio/webm';
+  if (bytes.subarray(4, 8).toString('latin1') === 'ftyp') return 'audio/mp4';
+  return bytes.subarray(0, 4).toString('latin1') === 'OggS' ? 'audio/ogg' : null;
+}
+
+/** Bytes of letters and of voice notes, sent apart from what names them; the same again changes nothing. */
 export function letterRoutes({ source }: AppContext): Router {
   const router = Router();
-  router.put('/letters/:letter', raw({ type: 'application/pdf', limit: LETTER_MOST_BYTES }), async (request, response) => {
+  router.put('/letters/:letter', raw({ type: [PDF, 'audio/*'], limit: LETTER_MOST_BYTES }), async (request, response) => {
     const { letter } = checked<{ letter: string }>(params, request.params);
     const bytes = request.body as unknown;
     if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw new HttpProblem({ status: 415, code: 'noLetter' });
-    if (!isWhole(bytes)) throw new HttpProblem({ status: 422, code: 'noLetter' });
+    if (typeOf(bytes) === null) throw new HttpProblem({ status: 422, code: 'noLetter' });
     const { firmId } = signedIn(response);
     await withFirm(source, firmId, (tx) =>
       tx.query('insert into letter_file (letter_id, firm_id, bytes) values ($1, $2, $3) on conflict do nothing', [letter, firmId, bytes]),
@@ -34,8 +42,11 @@ export function letterRoutes({ source }: AppContext): Router {
     const { letter } = checked<{ letter: string }>(params, request.params);
     const file = await withFirm(source, signedIn(response).firmId, (tx) => tx.getRepository(LetterFile).findOneBy({ letterId: letter }));
     if (!file) throw new HttpProblem({ status: 404, code: 'notFound' });
-    // A letter is saved, never opened inside Tufa's own pages.
-    response.set('cache-control', 'private, max-age=31536000, immutable').type('application/pdf').attachment(`${letter}.pdf`).send(file.bytes);
+    const type = typeOf(file.bytes) ?? PDF;
+    response.set('cache-control', 'private, max-age=31536000, immutable').type(type);
+    // A letter is saved, never opened inside Tufa's own pages; a voice is played in them.
+    if (type === PDF) response.attachment(`${letter}.pdf`);
+    response.send(file.bytes);
   });
   return router;
 }
