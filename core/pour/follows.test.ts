@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fold, fullOf, nextDamp, nextOf, rolesOf, siteClocks, startedTwice, type EventKind, type Follow, type PourEvent } from './index';
+import { fold, fullOf, nextDamp, nextOf, rolesOf, siteClocks, startedTwice, takenOf, usedOf, type EventKind, type Follow, type PourEvent } from './index';
 
 let seq = 0;
 const event = (kind: EventKind, at: number, change: Partial<PourEvent> = {}): PourEvent => {
@@ -100,6 +100,28 @@ test('a line that is full takes no further shot; its last one ends with it', () 
   expect(nextOf(shots, ['5-1'], fullOf(taps))).toBeNull();
   expect(nextOf(shots, ['5-1'], fullOf(taps.slice(0, 1)))).toBe('5-2');
   expect(fold(taps)[0]).toMatchObject({ full: true, running: false, ends: [{ kind: 'finished' }] });
+});
+
+test('what went in is what was said last, what was taken off the stock is all of it, and a spoken note keeps its recording', () => {
+  const said = event('used', 5, { payload: { used: { water_m3: 0.0016 } } });
+  const taps = [
+    event('start', 0),
+    event('used', 2, { payload: { used: { water_m3: 0.0015 } } }),
+    said,
+    event('used', 6),
+    event('read', 7),
+    event('checked', 8),
+  ];
+  expect(usedOf(taps).get('1')).toEqual({ water_m3: 0.0016 });
+  expect(usedOf([...taps, event('undo', 9, { undoes: said.id })]).get('1')).toEqual({ water_m3: 0.0015 });
+  const took = (mass_kg: number): PourEvent => event('stocked', 9, { batch: '0', payload: { taken: { productId: 'm', mass_kg } } });
+  expect(takenOf([took(4), took(6), event('stocked', 10, { batch: '0' })]).get('m')).toBe(10);
+  const [state] = fold([...taps, event('note', 10, { payload: { voice: 'v' } }), event('note', 11, { payload: { text: 'dry' } })]);
+  expect(state!.notes).toEqual([
+    { text: '', at: 10_000, voice: 'v' },
+    { text: 'dry', at: 11_000 },
+  ]);
+  expect([state!.pail_C, state!.slab_C, state!.tests]).toEqual([null, null, []]);
 });
 
 test('two who start the same number are told of each other; a role is what was said last', () => {
