@@ -22,6 +22,8 @@ export const problems = {
   pieceTooLong: 'Piece {{piece}} ({{length_m}}) is longer than the stock of {{stock_m}}. Splice it or take longer stock.',
   outsideOutline: 'Reading {{reading}} lies outside the outline. Move it or widen the outline.',
   unknownElement: 'A finding names an element that is not in the job file.',
+  operationTwice: 'The day names {{id}} twice: each operation has a name of its own.',
+  unknownOperation: 'A lag names {{id}}, which is no operation of this day.',
   unknownSheet: 'A treatment names a sheet that is not in the job file.',
   unknownAid: 'A treatment names an agent, cure or coat that is not in the job file.',
   noWater: '{{sheet}} is mixed from parts, not with water.',

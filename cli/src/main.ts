@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { planInput } from '@tufa/contract/schemas';
 import { check } from '@tufa/contract/validate';
+import { instanceSchema } from '@tufa/contract/instanceSchema';
+import { schedule, type Instance } from '@tufa/core/day';
 import { computePlan, type PlanInput } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import {
@@ -24,6 +26,7 @@ const USAGE = `tufa plan JOB.json       the computed plan of a job file, as JSON
 tufa vectors FILE.json   reference values evaluated; a line for each miss
 tufa damage [FILE.json]  volumes from depths, held against simulated damage; without a file against draws of its own
 tufa batches [FILE.json ...] tickets, clocks and order held against each other; without a file on a thousand drawn jobs
+tufa schedule DAY.json   a day put in order: starts, finish, or what clashes, as JSON
 tufa chances             batches worked to the plan's stop, with true lives and temperatures drawn
 tufa example             a complete job file to start from`;
 
@@ -100,6 +103,14 @@ function chances(): number {
   return cases.every(({ kept }) => kept) ? 0 : 1;
 }
 
+/** A day put in order; a day that cannot be says what clashes, and that is no failure of the command. */
+function scheduled(path: string | undefined): number {
+  const { value, fault } = check<Instance>(instanceSchema, readJson(path));
+  if (fault) throw new Error(`${fault.field}: ${sayCoded(PLAIN, `problem.${fault.code}`, { field: fault.field, ...fault.figures })}`);
+  out(JSON.stringify(schedule(value), null, 1));
+  return 0;
+}
+
 function main([command, path, ...more]: readonly string[]): number {
   try {
     if (command === 'plan') return plan(path);
@@ -107,6 +118,7 @@ function main([command, path, ...more]: readonly string[]): number {
     if (command === 'damage') return damage(path);
     if (command === 'batches') return batches(path ? [path, ...more] : []);
     if (command === 'chances') return chances();
+    if (command === 'schedule') return scheduled(path);
     if (command === 'example') {
       out(JSON.stringify(exampleJob(), null, 1));
       return 0;

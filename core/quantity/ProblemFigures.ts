@@ -29,6 +29,7 @@ export interface ProblemFigures {
   noWater: OfSheet;
   nothingMixed: None;
   nothingToFill: { readonly stays_m3: number };
+  operationTwice: { readonly id: string };
   outOfRange: { readonly quantity: string; readonly value: number; readonly least: number; readonly most: number };
   outlineCrosses: Corners;
   outlineTooShort: Corners;
@@ -43,6 +44,7 @@ export interface ProblemFigures {
   unitMissing: Read;
   unknownAid: Named;
   unknownElement: Named;
+  unknownOperation: Named;
   unknownSheet: Named;
   unknownUnit: { readonly kind: string; readonly unit: string; readonly text?: string };
   unreadable: Read;

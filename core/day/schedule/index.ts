@@ -1,0 +1,2 @@
+export * from './Instance';
+export { schedule, type Progress } from './schedule';
