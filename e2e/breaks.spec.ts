@@ -14,24 +14,26 @@ interface Logged {
   readonly payload: { readonly what?: string; readonly choice?: string | null; readonly test?: string; readonly passed?: boolean; readonly role?: string };
 }
 
-const start = async (page: Page, job: string): Promise<void> => {
+const start = async (page: Page, job: string, batch?: RegExp): Promise<void> => {
   await page.goto(`/jobs/${job}/pour`);
   await acknowledgeAll(page);
+  if (batch) await page.getByRole('button', { name: batch }).tap();
   await page.getByTestId('start-batch').tap();
   await page.getByTestId('pail').waitFor();
 };
 const events = async (page: Page, server: string, job: string): Promise<Logged[]> =>
   (Object.values((await jobOf(page.request, server, job)).pourEvent as object) as Logged[]).sort((a, b) => a.seq - b.seq);
 
-for (const [make, job] of [
-  ['a mortar in pails', DOCK],
-  ['a sealant and a resin', FLOOR],
-  ['hand portions under water', CISTERN],
+for (const [make, job, batch] of [
+  ['a mortar in pails', DOCK, undefined],
+  ['a sealant that comes ready', FLOOR, undefined],
+  ['a resin of two parts', FLOOR, /^Batch 2/],
+  ['hand portions under water', CISTERN, undefined],
 ] as const)
   test(`the plan of ${make} breaks each way: one tap, the ways that remain with what each costs, and back to the pour`, async ({ page, server }) => {
     test.setTimeout(120_000);
     await signIn(page);
-    await start(page, job);
+    await start(page, job, batch);
     for (const [i] of BREAKS.entries()) {
       await page.getByRole('button', { name: 'Plan broke' }).tap();
       await page.getByTestId('breaks').getByRole('button').nth(i).tap();

@@ -29,6 +29,7 @@ export function Pail({
   controls,
   head,
   make,
+  warned,
   children,
 }: {
   clock: BatchClock;
@@ -40,6 +41,8 @@ export function Pail({
   /** a head is written over the top of the pail */
   head: boolean;
   make: Make;
+  /** a warning stands under the digits, with a word that silences it */
+  warned: boolean;
   /** what stands under the digits */
   children: ReactNode;
 }) {
@@ -84,7 +87,7 @@ export function Pail({
   const digitsTop = low ? Math.min(least, 64) : Math.max(least, Math.min(surface - 70, height * 0.26, height - controls - LINE_ROOM - 290));
   const wordsTop = digitsTop + (narrow ? 200 : 176);
   // Where what stands under the digits reaches the line, the ruled edge's zero says it.
-  const labelled = low || safeY < digitsTop || safeY > wordsTop + 96;
+  const labelled = low || safeY < digitsTop || safeY > wordsTop + (warned ? 160 : 96);
   const big = (inverted: boolean) => (
     <Text
       aria-hidden={inverted}

@@ -1,5 +1,4 @@
 import type { WaitReason } from '@tufa/core/batches';
-import { sheetOf } from '@tufa/core/plan';
 import { type FollowCode, extraOf, fullOf, letterOf, listedNumber, nextOf, startedOf, type BatchState } from '@tufa/core/pour';
 import { say } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
@@ -8,7 +7,7 @@ import { useRouter } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { BatchRow } from '../mix/BatchRow';
-import { amountOf, servesText, waitText } from '../mix/batchText';
+import { amountOf, productName, servesText, waitText } from '../mix/batchText';
 import { outbox } from '../outbox/Outbox';
 import { usePerson } from '../outbox/useFirm';
 import { firstServed, isStarted, listOf } from '../parts/job/batchList';
@@ -107,7 +106,6 @@ function Pour({ view }: { view: JobView }) {
   const lastStarted = list.filter(({ number }) => used.some((written) => listedNumber(written) === number)).at(-1);
   const batch = list.find(({ number }) => number === picked) ?? (extra ? lastStarted : undefined) ?? waiting[0] ?? list.at(-1)!;
   const next = nextOf(batch, used, full) ?? extraOf(batch.number, used, online ? '' : letterOf(outbox.deviceId()));
-  const sheet = sheetOf(input, batch.productId);
   const open = unacknowledged({ input, plan }, view.data);
   const start = async (): Promise<void> => {
     if (!person || starting) return;
@@ -144,7 +142,7 @@ function Pour({ view }: { view: JobView }) {
                 ? say(speaker, 'pour.pouredLead')
                 : say(speaker, 'pour.readyLead', {
                     amount: amountOf(speaker, input, batch),
-                    name: sheet?.name ?? '',
+                    name: productName(speaker, input, batch),
                     serves: servesText(speaker, view.data, batch),
                   })}
             </T>

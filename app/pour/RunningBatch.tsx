@@ -242,6 +242,7 @@ export function RunningBatch({
                   controls={onSide ? 0 : controls}
                   head={!several}
                   make={make}
+                  warned={warn}
                 >
                   <View
                     className={`self-start px-2 py-1 ${reading.left_s < 0 ? 'bg-stop-fill' : warn ? 'bg-caution-fill' : 'bg-ground'}`}
