@@ -1,10 +1,11 @@
 import { batchList } from '../batches';
 import type { Ranked } from '../choose';
 import { Problem } from '../quantity';
-import { phaseOf, type ElementInput } from '../survey';
+import { phaseOf, type ElementInput, type FindingInput } from '../survey';
 import { layersOf, type Mixed } from './batches/layersOf';
-import type { FindingPlan, Plan } from './Plan';
-import type { PlanInput } from './input/PlanInput';
+import type { ChosenPlan, FindingPlan, Plan } from './Plan';
+import type { Context } from './input/Context';
+import { layerKey, type PlanInput, type TreatmentInput } from './input/PlanInput';
 import { aidOrders } from './orders/aidsOf';
 import { extrasOf } from './orders/extrasOf';
 import { chosenOf, layerMixed } from './systems/chosenOf';
@@ -18,7 +19,7 @@ import { stoppedIn } from './survey/stoppedIn';
 import { isStopped, learnedOf, surveyOf } from './survey/surveyOf';
 import { takeOffOf } from './survey/takeOffOf';
 import { warningsOf } from './kit/warningsOf';
-import { knownSheet } from './input/sheetOf';
+import { knownSheet, sheetOf } from './input/sheetOf';
 
 /** The computation's own version, kept with every plan. */
 export const CORE_VERSION = '0.2.0';
@@ -74,6 +75,30 @@ export function rankingOf(given: PlanInput, findingId: string): Ranked[] {
   return shelfRanked({ input, element: filled, finding, takeOff, site: places.siteOf(element) }, input.sheets);
 }
 
+/** What was worked out of a finding last, and from what. */
+interface Remembered {
+  readonly from: readonly unknown[];
+  readonly ranking: Ranked[];
+  readonly chosen: ChosenPlan;
+  readonly layers: readonly Mixed[];
+}
+const remembered = new WeakMap<FindingInput, Remembered>();
+
+/**
+ * Everything that a finding's own plan hangs on, by identity: of a job in which another layer is mixed otherwise the rest
+ * stays as it was worked out. Null for what is overlaid, since an element is overlaid once and by whoever comes first.
+ */
+function dependedOn(
+  { findings, elements, treatments, firm, crew, conditions, house, site, record, wanted_s, aids, sheets, batch }: PlanInput,
+  { element, finding, treatment }: Pick<Context, 'element' | 'finding'> & { readonly treatment: TreatmentInput },
+): readonly unknown[] | null {
+  if (treatment.overlay) return null;
+  const { byLayer = {}, ...whole } = batch;
+  const mixed = JSON.stringify([whole, byLayer[layerKey(finding.id, 'fill')] ?? null]);
+  const sheet = sheetOf({ sheets }, treatment.sheetId);
+  return [element, treatment, sheet, mixed, findings, elements, treatments, firm, crew, conditions, house, site, record, wanted_s, aids];
+}
+
 /**
  * The one place where the whole computation is put together: take-off, verdict, ranking, layers, quantities, batches,
  * window, levers and warnings of a job file. Pure: the same input gives the same plan on phone, worker, server and
@@ -100,6 +125,12 @@ export function computePlan(given: PlanInput, { ranked: scope }: PlanScope = { r
     if (stopped.has(element.id)) return { ...base, ranking: [], chosen: null };
     const site = places.siteOf(element);
     const treatment = input.treatments.find(({ findingId }) => findingId === finding.id);
+    const from = scope === 'chosen' && treatment ? dependedOn(given, { element, finding, treatment }) : null;
+    const known = from && remembered.get(finding);
+    if (known && from.every((part, at) => part === known.from[at])) {
+      layers.push(...known.layers);
+      return { ...base, ranking: known.ranking, chosen: known.chosen };
+    }
     const judged = scope === 'chosen' ? input.sheets.filter(({ id }) => id === treatment?.sheetId) : input.sheets;
     const filled = treatment?.overlay ? underOverlay(element) : element;
     const all = (scope === 'best' ? shelfBest : shelfRanked)({ input, element: filled, finding, takeOff, site }, judged);
@@ -110,10 +141,12 @@ export function computePlan(given: PlanInput, { ranked: scope }: PlanScope = { r
     const overlay = overlayOf(context);
     const fill = { ...context, element: filled, ...layerMixed(input, { sheet, finding, role: 'fill' }) };
     const chosen = chosenOf(fill, ranked, { overlay: overlay?.plan ?? null, levers });
-    if (chosen.refused.length === 0) {
-      layers.push({ role: 'fill', context: fill, chosen });
-      if (overlay) layers.push({ role: 'overlay', context: overlay.context, chosen: overlay.plan.chosen });
-    }
+    const mixed: Mixed[] =
+      chosen.refused.length > 0
+        ? []
+        : [{ role: 'fill', context: fill, chosen }, ...(overlay ? [{ role: 'overlay' as const, context: overlay.context, chosen: overlay.plan.chosen }] : [])];
+    layers.push(...mixed);
+    if (from) remembered.set(finding, { from, ranking: all, chosen, layers: mixed });
     return { ...base, ranking: all, chosen };
   });
   // An overlay is mixed of a product as a fill is: of one product, both are bought together.

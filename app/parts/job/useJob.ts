@@ -1,7 +1,7 @@
 import { assemblePlanInput } from '@tufa/contract/assemble';
 import { pourEventsOf } from '@tufa/contract/pourEvents';
 import type { FirmData, RowOf } from '@tufa/contract/entities';
-import { computePlan, sheetOf, stoppedIn, surveyOf, type FindingPlan, type Plan, type PlanInput, type Survey } from '@tufa/core/plan';
+import { computePlan, namedOnly, sheetOf, stoppedIn, surveyOf, type FindingPlan, type Plan, type PlanInput, type Survey } from '@tufa/core/plan';
 import { fold, type BatchState, type PourEvent } from '@tufa/core/pour';
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
@@ -192,7 +192,9 @@ export function useJob(jobId: string, { surveyFirst }: { surveyFirst: boolean })
   // A plan holds its survey: that comes first only where it is looked at.
   const asked = useWorkedOut('survey', large && surveyFirst && input ? [input] : null, (worker) => worker.survey(input!), { keepLast: true });
   const survey = standing(input, asked);
-  const answered = useWorkedOut('plan', large && input && (survey || !surveyFirst) ? [input] : null, (worker) => worker.plan(input!), { keepLast: true });
+  const answered = useWorkedOut('plan', large && input && (survey || !surveyFirst) ? [input] : null, (worker) => worker.plan(namedOnly(input!)), {
+    keepLast: true,
+  });
   const plan = standing(input, answered);
   const broken = asked.isError || answered.isError;
   const planning = large && !broken && !plan;
