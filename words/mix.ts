@@ -183,6 +183,8 @@ export const mix = {
 /** How a job is mixed, and where. */
 export const ways = {
   title: 'How it is mixed',
+  pailLost: 'The pail is not there: mixed in what holds {{volume}}.',
+  pailBack: 'The pail is back',
   share: 'How much at once',
   byMinute: 'By the minute',
   weightUs: 'Or by weight, lb of powder',

@@ -8,6 +8,7 @@ import { printFigure, say, sayShare } from '@tufa/words';
 import { View } from 'react-native';
 import { quantityText } from '../day/quantityText';
 import { change, write } from '../outbox/useFirm';
+import { vessel } from '../parts/job/vessel';
 import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
@@ -34,7 +35,7 @@ export function WaysView({ view, input, plan }: { view: JobView; input: PlanInpu
   const begins = ofFirm?.settings.newJob;
   const same = begins !== undefined && canonical(begins) === canonical({ crew, batch });
   const keep = (next: BatchInput): void => void write(change('job', 'change', jobId, { batch: next }));
-  const without = (name: 'stone' | 'fibre' | 'colourPacks' | 'latexShare'): BatchInput => {
+  const without = (name: 'stone' | 'fibre' | 'colourPacks' | 'latexShare' | 'pail_m3'): BatchInput => {
     const { [name]: _left, ...rest } = batch;
     return rest;
   };
@@ -55,6 +56,12 @@ export function WaysView({ view, input, plan }: { view: JobView; input: PlanInpu
   return (
     <View className="gap-3" testID="ways">
       <T as="h2">{say(speaker, 'ways.title')}</T>
+      {batch.pail_m3 === undefined ? null : (
+        <View className="gap-2">
+          <T tone="caution">{say(speaker, 'ways.pailLost', { volume: vessel(speaker, 'volume', batch.pail_m3) })}</T>
+          <Button label={say(speaker, 'ways.pailBack')} onPress={() => keep(without('pail_m3'))} />
+        </View>
+      )}
       <Choice
         label={say(speaker, 'ways.share')}
         value={batch.share === null ? 'byMinute' : (shares.map(String).find((share) => near(Number(share), batch.share!)) ?? null)}

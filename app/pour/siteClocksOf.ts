@@ -10,7 +10,7 @@ export interface Followed extends SiteClock {
   readonly input: PlanInput;
 }
 
-/** Every clock of what follows the batches of a job, in the order of their time; what is settled first goes last. */
+/** Every clock of what follows the batches of a job, in the order of their time. */
 export function siteClocksOf(view: JobView): Followed[] {
   return view.batches
     .flatMap((state) => {

@@ -97,6 +97,9 @@ test('a smaller vessel makes more batches; a hand fewer takes longer; a stop end
   expect(fresh.cleanEnd).toEqual({ batches: 0, findingId: null });
   const { ways: alone } = waysOn({ ...left, crew: { ...left.crew, hands: 1 } }, 'fewer');
   expect(alone.map(({ code }) => code)).toEqual(['stop', 'fetch']);
+  const firm = { ...left.firm, workRates: { fill: 0.001 } };
+  expect(inputOn({ ...left, firm }, { pace: 0.5 }).crew.rates).toEqual({ fill: 0.0005 });
+  expect(inputOn({ ...left, firm, crew: { ...left.crew, rates: { fill: 0.004 } } }, { pace: 0.5 }).crew.rates).toEqual({ fill: 0.002 });
   const slow = waysOn(left, 'slow').ways[0]!;
   expect(slow.work_s).toBeGreaterThan(waysOn(left, 'more').ways.at(-1)!.work_s);
   const rain = waysOn(left, 'rain', { rain_s: 60 }).ways.find(({ code }) => code === 'hurry')!;

@@ -60,8 +60,11 @@ export interface WayOn extends WayOutcome {
 
 /** A job as it is from here on. */
 export function inputOn(input: PlanInput, { hands, pace, pail_m3, retarderDose, sun }: WayChange): PlanInput {
-  const { crew, batch, conditions } = input;
-  const paced = pace === undefined ? crew : { ...crew, rate_m2_s: crew.rate_m2_s * pace, ...(crew.rates ? { rates: scaled(crew.rates, pace) } : {}) };
+  const { crew, firm, batch, conditions } = input;
+  // The firm's own rates would stand against a crew that runs slow: they become the crew's.
+  const rates = { ...firm.workRates, ...crew.rates };
+  const paced =
+    pace === undefined ? crew : { ...crew, rate_m2_s: crew.rate_m2_s * pace, ...(Object.keys(rates).length > 0 ? { rates: scaled(rates, pace) } : {}) };
   return {
     ...input,
     crew: hands === undefined ? paced : { ...paced, hands },
