@@ -1,5 +1,6 @@
 import type { BreakCode } from '@tufa/core/pour';
 import type { Page } from '@playwright/test';
+import { faultsOf, smallTargets, unreadable } from './looks';
 import { acknowledgeAll, DOCK, expect, jobOf, signIn, test } from './server';
 
 const FLOOR = '0198a000-de00-7000-8000-000000000060';
@@ -189,4 +190,49 @@ test('a note that is spoken is kept as a recording, goes to the firm and is play
     .toMatch(/^audio\//);
   await page.goto(`/jobs/${DOCK}/record`);
   await expect(page.getByLabel('Voice note')).toBeVisible();
+});
+
+test('the screens of a pour that breaks: axe finds nothing, nothing is cut or covered at any size, targets are large enough', async ({ page }) => {
+  test.setTimeout(120_000);
+  await signIn(page);
+  await start(page, DOCK);
+  // What lies behind a sheet is covered by it, as it should be.
+  const looks = async (what: string, visible: (fault: string) => boolean = () => true): Promise<void> => {
+    for (const [width, height, letters] of [
+      [390, 844, 100],
+      [360, 640, 100],
+      [1280, 800, 100],
+      [390, 844, 200],
+    ] as const) {
+      await page.setViewportSize({ width, height });
+      await page.evaluate((size) => (document.documentElement.style.fontSize = `${size}%`), letters);
+      const look = async () => ({
+        what,
+        width,
+        letters,
+        small: await smallTargets(page, width >= 1024 ? 48 : 56),
+        hidden: (await unreadable(page)).filter(visible),
+      });
+      await expect.poll(look).toEqual({ what, width, letters, small: [], hidden: [] });
+      if (letters === 100) expect({ what, width, faults: await faultsOf(page) }).toEqual({ what, width, faults: [] });
+    }
+    await page.evaluate(() => (document.documentElement.style.fontSize = ''));
+    await page.setViewportSize({ width: 390, height: 844 });
+  };
+  await page.getByRole('button', { name: 'Log' }).tap();
+  await looks('the log', (fault) => !fault.startsWith('covered'));
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Plan broke' }).tap();
+  await looks('what broke');
+  await page.getByRole('button', { name: 'Rain is coming' }).tap();
+  await expect(page.getByTestId('take-way')).toBeVisible();
+  await looks('the ways on');
+  await page.getByTestId('leave-plan').tap();
+  await page.getByTestId('placed').tap();
+  await page.getByTestId('finished').tap();
+  await expect(page.getByTestId('after')).toBeVisible();
+  await looks('after the tool');
+  await page.goto(`/jobs/${DOCK}/site`);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await looks('the site');
 });

@@ -9,6 +9,7 @@ import { StepScreen } from '../parts/job/StepScreen';
 import type { JobView } from '../parts/job/useJob';
 import { useAnswerFocus } from '../parts/ui/focusAnswer';
 import { useSpeaker } from '../parts/phone/speaker';
+import { useWide } from '../parts/phone/useSize';
 import { SyncLine } from '../parts/chrome/SyncLine';
 import { T } from '../parts/ui/T';
 import { clockOf } from './clocks';
@@ -23,6 +24,7 @@ export const SiteScreen = () => <StepScreen step="pour">{(view) => <Site key={vi
 function Site({ view }: { view: JobView }) {
   const speaker = useSpeaker();
   const heading = useAnswerFocus();
+  const wide = useWide();
   useWakeLock();
   const at = useNow(true) + view.clockOffset;
   const running = useMemo(
@@ -41,15 +43,15 @@ function Site({ view }: { view: JobView }) {
   const roles = rolesOf(view.events);
   const name = (id: string): string => view.data.person[id]?.name ?? '';
   return (
-    <View className="h-full w-full flex-1 gap-4 bg-ground p-6" role="main" testID="site">
+    <ScrollView className="h-full w-full flex-1 bg-ground" contentContainerClassName={`gap-4 ${wide ? 'p-6' : 'p-4'}`} role="main" tabIndex={0} testID="site">
       <Head>
         <title>{`${say(speaker, 'step.pour')}, ${view.job.name}, ${say(speaker, 'tufa')}`}</title>
       </Head>
-      <View className="flex-row items-center justify-between">
-        <Text ref={heading} role="heading" aria-level={1} tabIndex={-1} className="font-head text-36 font-extrabold leading-36 text-ink">
+      <View className="flex-row flex-wrap items-center justify-between gap-2">
+        <Text ref={heading} role="heading" aria-level={1} tabIndex={-1} className="font-head shrink text-36 font-extrabold leading-36 text-ink">
           {view.job.name}
         </Text>
-        <View className="items-end">
+        <View className={wide ? 'items-end' : 'w-full'}>
           <SyncLine />
           <Text className="font-head text-28 font-bold text-ink">{format(at - view.clockOffset, 'HH:mm')}</Text>
         </View>
@@ -59,15 +61,15 @@ function Site({ view }: { view: JobView }) {
           {[...roles].map(([id, role]) => say(speaker, 'pour.rolesOf', { name: name(id), roles: say(speaker, `pour.roles.${role}`) })).join(', ')}
         </T>
       ) : null}
-      <View className="flex-1 flex-row gap-4">
-        <View className="flex-[2] flex-row flex-wrap gap-4">
+      <View className={wide ? 'flex-row gap-4' : 'gap-4'}>
+        <View className={`flex-row flex-wrap gap-4 ${wide ? 'flex-[2]' : ''}`}>
           {running.length === 0 ? <T as="lead">{say(speaker, 'pour.nothingRuns')}</T> : null}
           {running.map(({ batch, clock, planned }) => {
             const reading = clock.at(Math.max(0, (at - batch.startedAt) / 1000));
             const placed = batch.placedAt !== null;
             const { digits } = digitsOf(reading.left_s);
             return (
-              <View key={`${batch.findingId} ${batch.batch}`} className="min-w-[300px] flex-1 justify-between border-4 border-ink bg-sheet p-4">
+              <View key={`${batch.findingId} ${batch.batch}`} className="min-w-[260px] flex-1 justify-between border-4 border-ink bg-sheet p-4">
                 <T as="strong">{`${say(speaker, 'mix.batchOf', { number: batch.batch })}, ${name(batch.person)}`}</T>
                 <Text
                   className={`font-head font-extrabold ${reading.left_s < 0 ? 'text-stop' : 'text-ink'}`}
@@ -82,7 +84,7 @@ function Site({ view }: { view: JobView }) {
             );
           })}
         </View>
-        <ScrollView className="flex-1" tabIndex={0}>
+        <View className={wide ? 'flex-1' : ''}>
           <T as="h2">{say(speaker, 'after.title')}</T>
           {follows.map(({ key, code, batch, at: from, planned }) => (
             <View key={key} className={`border-b border-line py-2 ${from <= at ? 'bg-caution-fill px-2' : ''}`}>
@@ -90,8 +92,8 @@ function Site({ view }: { view: JobView }) {
               <T as="small">{servesText(speaker, view.data, planned)}</T>
             </View>
           ))}
-        </ScrollView>
+        </View>
       </View>
-    </View>
+    </ScrollView>
   );
 }
