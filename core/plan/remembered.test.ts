@@ -25,12 +25,10 @@ const job: PlanInput = {
 };
 const ids = fc.constantFrom('f', 'g', 'h');
 const changes = fc.oneof(
-  fc
-    .record({ id: ids, consistency: fc.constantFrom('spread' as const, 'screed' as const) })
-    .map(({ id, consistency }) => (of: PlanInput): PlanInput => ({
-      ...of,
-      batch: { ...of.batch, byLayer: { ...of.batch.byLayer, [layerKey(id, 'fill')]: { consistency } } },
-    })),
+  fc.record({ id: ids, consistency: fc.constantFrom('spread' as const, 'screed' as const) }).map(({ id, consistency }) => (of: PlanInput): PlanInput => ({
+    ...of,
+    batch: { ...of.batch, byLayer: { ...of.batch.byLayer, [layerKey(id, 'fill')]: { consistency } } },
+  })),
   fc.integer({ min: 1, max: 4 }).map((hands) => (of: PlanInput): PlanInput => ({ ...of, crew: { ...of.crew, hands } })),
   fc.integer({ min: 5, max: 25 }).map((water) => (of: PlanInput): PlanInput => ({ ...of, conditions: { ...of.conditions, water_C: typed(water) } })),
   ids.map((id) => (of: PlanInput): PlanInput => ({
