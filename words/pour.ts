@@ -56,6 +56,7 @@ export const pour = {
     full: 'Full after batch {{batch}}.',
     read: 'Temperature kept.',
     tested: 'Test kept.',
+    checked: 'Check kept.',
   },
   other: 'Next batch',
   log: 'Log',

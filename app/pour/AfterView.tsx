@@ -10,13 +10,14 @@ import { Button } from '../parts/ui/Button';
 import { T } from '../parts/ui/T';
 import { log } from './log';
 import { siteClocksOf, wettingOf, type Followed } from './siteClocksOf';
+import type { Did } from './UndoBand';
 import { useNow } from './useNow';
 
 /** So long before its time a clock says soon, ms. */
 const SOON_MS = 120_000;
 
 /** What follows the tool, batch by batch: clocks that say soon, the hand that decides, and what is kept wet meanwhile. */
-export function AfterView({ view, left }: { view: JobView; left: readonly Batch[] }) {
+export function AfterView({ view, left, onDid }: { view: JobView; left: readonly Batch[]; onDid: (did: Did) => void }) {
   const speaker = useSpeaker();
   const person = usePerson();
   const clocks = siteClocksOf(view);
@@ -26,7 +27,9 @@ export function AfterView({ view, left }: { view: JobView; left: readonly Batch[
   const tell = (state: Followed['state'], test: string, passed: boolean): void => {
     if (!person) return;
     const { batch, findingId, planId } = state;
-    void log({ view, person: person.id, kind: 'tested', batch, findingId, planId, payload: { test, passed } });
+    void log({ view, person: person.id, kind: 'tested', batch, findingId, planId, payload: { test, passed } }).then((eventId) =>
+      onDid({ what: 'tested', eventId, batch: state, until: Date.now() + 8000 }),
+    );
   };
   const time = (ms: number): string => format(ms - view.clockOffset, 'HH:mm');
   const open = clocks.filter(({ passedAt }) => passedAt === null);

@@ -9,6 +9,7 @@ import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
 import { T } from '../parts/ui/T';
 import { jobEvent } from './log';
+import type { Did } from './UndoBand';
 
 /** Letters that the contract has room for. */
 const LABEL = 12;
@@ -21,7 +22,7 @@ function lastOfFindings({ batches, data }: JobView): BatchState[] {
 }
 
 /** What is looked at once it has set, finding by finding: each passes, or becomes a finding of its own at the same place. */
-export function FinishChecks({ view }: { view: JobView }) {
+export function FinishChecks({ view, onDid }: { view: JobView; onDid: (did: Did) => void }) {
   const speaker = useSpeaker();
   const person = usePerson();
   const states = lastOfFindings(view);
@@ -32,7 +33,7 @@ export function FinishChecks({ view }: { view: JobView }) {
     if (!person || !finding) return;
     const { batch, findingId, planId } = state;
     const event = jobEvent({ view, person: person.id, kind: 'checked', batch, findingId, planId, payload: { test: check, passed } });
-    if (passed) return void write(event);
+    if (passed) return void write(event).then(() => onDid({ what: 'checked', eventId: event.target, batch: state, until: Date.now() + 8000 }));
     const { id: _id, version: _version, changed: _changed, removed: _removed, ...found } = finding;
     void write(event, change('finding', 'add', uuid(), { ...found, label: `${found.label}r`.slice(-LABEL) }));
   };

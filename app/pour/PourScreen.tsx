@@ -153,7 +153,7 @@ function Pour({ view }: { view: JobView }) {
             <StalePlan view={view} />
             <Rivals view={view} />
             <Twice view={view} />
-            <AfterView view={view} left={waiting} />
+            <AfterView view={view} left={waiting} onDid={setDid} />
             <CautionList cautions={open} context={{ input, plan }} data={view.data} />
             {batch.waits.map((wait) => (
               <T key={`${wait.on}${wait.reason}`} as="strong" tone="caution">
@@ -171,7 +171,7 @@ function Pour({ view }: { view: JobView }) {
             {view.batches.length > 0 ? <Button label={say(speaker, 'broke.nav')} onPress={() => setBroken(true)} /> : null}
             <StockUsed view={view} left={waiting} planId={planId} />
             <Roles view={view} planId={planId} />
-            {view.batches.some(({ ends }) => ends.length > 0) ? <FinishChecks view={view} /> : null}
+            {view.batches.some(({ ends }) => ends.length > 0) ? <FinishChecks view={view} onDid={setDid} /> : null}
             <Cautions screen="pour" input={input} plan={plan} data={view.data} />
             {view.batches.length === 0 ? <TestAlarm /> : null}
             <Locked clockOffset={view.clockOffset} />

@@ -6,7 +6,7 @@ import { useSpeaker } from '../parts/phone/speaker';
 
 /** What was just logged, for as long as it may be taken back. */
 export interface Did {
-  readonly what: 'start' | TapKind;
+  readonly what: 'start' | 'checked' | TapKind;
   readonly eventId: string;
   readonly batch: { readonly batch: string; readonly findingId: string; readonly planId: string } | null;
   /** ms since 1970 on this phone */

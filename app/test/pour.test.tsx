@@ -239,6 +239,7 @@ describe('beside the bucket', () => {
     const checks = screen.getByTestId('checks');
     await press(within(checks).getAllByRole('button', { name: say(PLAIN, 'checks.pass') })[0]!);
     await waitFor(() => expect(written().at(-1)!.change).toMatchObject({ kind: 'checked', payload: { test: 'lip', passed: true } }));
+    await screen.findByTestId('undo');
     await press(within(checks).getAllByRole('button', { name: say(PLAIN, 'checks.rework') })[0]!);
     await waitFor(() => expect(written().at(-1)!.kind).toBe('finding.add'));
     expect(written().at(-2)!.change).toMatchObject({ kind: 'checked', payload: { test: 'fall', passed: false } });
