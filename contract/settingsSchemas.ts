@@ -33,7 +33,7 @@ export const batch = Joi.object({
   latexShare: Joi.number().min(0).max(1),
   pail_m3: Joi.number().min(1e-4).max(1),
   byLayer: Joi.object()
-    .pattern(Joi.string().max(80), Joi.object({ consistency: exactly(TASKS), waterRatio: Joi.number().min(0.01).max(1) }))
+    .pattern(/^.{1,80}$/, Joi.object({ consistency: exactly(TASKS), waterRatio: Joi.number().min(0.01).max(1) }))
     .max(400),
   stone: Joi.object({
     ratio: Joi.number().min(0).max(3).required(),
