@@ -4,6 +4,9 @@ import { hashesOf, type PlanInput } from '@tufa/core/plan';
 import { command, cookiesOf, DOCK, LEAD, makeDatabase, PHONE, SPALL, type TestDatabase } from './harness';
 import { boot, freePort } from './scripted';
 
+/** Each is a start of the server: a few in every run, all of them in `npm run bench:faults`. */
+const KILLS = process.env['TUFA_FAULTS'] === 'full' ? 20 : 4;
+
 let database: TestDatabase;
 let child: ChildProcess | null = null;
 let port = 0;
@@ -19,7 +22,7 @@ afterAll(async () => {
   await database.drop();
 });
 
-test('killed at 20 random points of a pour, the events at the end are the events tapped', async () => {
+test(`killed at ${KILLS} random points of a pour, the events at the end are the events tapped`, async () => {
   const base = `http://127.0.0.1:${port}/api/v1`;
   let cookie = '';
   const call = async (path: string, init: RequestInit = {}): Promise<Response> =>
@@ -60,7 +63,7 @@ test('killed at 20 random points of a pour, the events at the end are the events
   // As the outbox does: in order, the same commands again until the firm has answered for them.
   let kills = 0;
   const killer = async (): Promise<void> => {
-    while (kills < 20) {
+    while (kills < KILLS) {
       await new Promise((wait) => setTimeout(wait, Math.random() * 40));
       const dying = child!;
       const gone = new Promise((done) => dying.once('exit', done));
@@ -73,7 +76,7 @@ test('killed at 20 random points of a pour, the events at the end are the events
   const sender = async (): Promise<void> => {
     // While the killer is at work the last three wait, so that every kill meets a pour in progress.
     while (queue.length > 0) {
-      if (kills < 20 && queue.length <= 3) {
+      if (kills < KILLS && queue.length <= 3) {
         await call('/health').catch(() => null);
         continue;
       }
