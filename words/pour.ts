@@ -1,3 +1,11 @@
+/** What a hand finds in whatever is mixed of powder. */
+const HAND_OF_MORTAR = {
+  wet: 'A pressed thumb leaves wet mortar on the glove.',
+  workable: 'The trowel closes the face without tearing.',
+  stiffening: 'The trowel drags. Stop.',
+  set: 'A nail no longer marks it.',
+} as const;
+
 /** What Pour says. */
 export const pour = {
   ready: 'Ready for batch {{batch}}',
@@ -26,6 +34,7 @@ export const pour = {
   until: 'until {{time}}',
   since: 'since {{time}}',
   thenTool: 'then {{minutes}} more with the tool',
+  thenGels: 'then it gels within {{minutes}} min',
   stopHere: 'stop placing here',
   stopTool: 'stop here',
   phase: {
@@ -123,10 +132,21 @@ export const pour = {
   mistNow: 'Mist it now',
   misted: 'Misted',
   hand: {
-    wet: 'A pressed thumb leaves wet mortar on the glove.',
-    workable: 'The trowel closes the face without tearing.',
-    stiffening: 'The trowel drags. Stop.',
-    set: 'A nail no longer marks it.',
+    pail: HAND_OF_MORTAR,
+    hand: HAND_OF_MORTAR,
+    slurry: HAND_OF_MORTAR,
+    parts: {
+      wet: 'A stick drawn through it leaves no mark.',
+      workable: 'It follows the stick in a string.',
+      stiffening: 'It gels. Leave it alone.',
+      set: 'A nail no longer marks it.',
+    },
+    ready: {
+      wet: 'A touch sticks to the glove.',
+      workable: 'It takes the tool and does not pull.',
+      stiffening: 'A skin. Leave it alone.',
+      set: 'A touch leaves no mark.',
+    },
   },
   planned: 'plan {{time}}',
 } as const;

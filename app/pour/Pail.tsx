@@ -29,6 +29,7 @@ export function Pail({
   controls,
   head,
   make,
+  squeezed,
   warned,
   children,
 }: {
@@ -41,6 +42,8 @@ export function Pail({
   /** a head is written over the top of the pail */
   head: boolean;
   make: Make;
+  /** from a bottle, not out of a pail */
+  squeezed: boolean;
   /** a warning stands under the digits, with a word that silences it */
   warned: boolean;
   /** what stands under the digits */
@@ -103,7 +106,7 @@ export function Pail({
       {digits}
     </Text>
   );
-  const what = unitWords(speaker, reading.left_s, placed, make === 'parts');
+  const what = unitWords(speaker, reading.left_s, placed, squeezed);
   return (
     <View
       className="absolute inset-0 overflow-hidden"

@@ -112,8 +112,8 @@ function Pour({ view }: { view: JobView }) {
     unlockSound();
     setStarting(true);
     try {
-      const eventId = await startBatch({ view, input, inUse: planId, person: person.id, batch, written: next });
-      setDid({ what: 'start', eventId, batch: { batch: next, findingId: firstServed(batch).findingId, planId: '' }, until: Date.now() + 8000 });
+      const { eventId, planId: by } = await startBatch({ view, input, inUse: planId, person: person.id, batch, written: next });
+      setDid({ what: 'start', eventId, batch: { batch: next, findingId: firstServed(batch).findingId, planId: by }, until: Date.now() + 8000 });
       setChoosing(false);
       setExtra(false);
       setPicked(null);

@@ -242,6 +242,7 @@ export function RunningBatch({
                   controls={onSide ? 0 : controls}
                   head={!several}
                   make={make}
+                  squeezed={shots !== null}
                   warned={warn}
                 >
                   <View
@@ -267,10 +268,10 @@ export function RunningBatch({
                     <T as="h2">{reading.left_s >= 0 ? say(speaker, 'pour.until', { time: line }) : say(speaker, 'pour.since', { time: line })}</T>
                     <T>
                       {placed
-                        ? say(speaker, 'pour.test', { phase: say(speaker, `pour.hand.${reading.phase}`) })
+                        ? say(speaker, 'pour.test', { phase: say(speaker, `pour.hand.${make}.${reading.phase}`) })
                         : shots
                           ? say(speaker, 'pour.shotHow')
-                          : say(speaker, 'pour.thenTool', { minutes: String(then) })}
+                          : say(speaker, make === 'parts' ? 'pour.thenGels' : 'pour.thenTool', { minutes: String(then) })}
                     </T>
                   </View>
                 </Pail>

@@ -77,7 +77,7 @@ function Site({ view }: { view: JobView }) {
                 >
                   {digits}
                 </Text>
-                <T as="number">{unitWords(speaker, reading.left_s, placed, planned.make === 'parts')}</T>
+                <T as="number">{unitWords(speaker, reading.left_s, placed, planned.shots !== null)}</T>
                 <T as="strong">{say(speaker, `pour.phase.${planned.make}.${reading.phase}`)}</T>
                 <T>{servesText(speaker, view.data, planned)}</T>
               </View>

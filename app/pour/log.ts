@@ -62,9 +62,10 @@ async function logByPlan(
   kind: 'start' | 'chalked' | 'used',
   { view, input, inUse, person, batch, written }: Written,
   more: EventPayload = {},
-): Promise<string> {
-  const hashes = canonical(hashesOf(input));
-  const same = Object.values(view.data.plan).find((plan) => plan.jobId === view.job.id && canonical(plan.hashes) === hashes);
+): Promise<{ readonly eventId: string; readonly planId: string }> {
+  const made = (hashes: object, { poured = [] }: PlanInput): string => canonical({ hashes, poured });
+  const now = made(hashesOf(input), input);
+  const same = Object.values(view.data.plan).find((plan) => plan.jobId === view.job.id && made(plan.hashes, plan.input) === now);
   const named = inUse ?? same?.id;
   const planId = named ?? uuid();
   const of = { view, person, batch: written, findingId: firstServed(batch).findingId, planId };
@@ -72,7 +73,7 @@ async function logByPlan(
   // What has no life of its own is on at once: only what follows it has a clock.
   const on = kind === 'start' && batch.window === null ? [jobEvent({ ...of, kind: 'finished' })] : [];
   await write(...(named ? [] : [planAdd(view, planId, input)]), event, ...on);
-  return event.target;
+  return { eventId: event.target, planId };
 }
 
 /** The bottle is empty: this shot is finished and the next one begins, in one breath. @returns the event that started it */
@@ -84,10 +85,10 @@ export async function nextShot({ view, person, state, written }: { view: JobView
 }
 
 /** Starts a batch. A pour names its plan. What is brushed from its tin is on at once. */
-export const startBatch = (written: Written): Promise<string> => logByPlan('start', written);
+export const startBatch = (written: Written): ReturnType<typeof logByPlan> => logByPlan('start', written);
 
 /** Says that a number is written on a ticket or a label: it stays with its batch from now on. */
-export const chalk = (written: Written): Promise<string> => logByPlan('chalked', written);
+export const chalk = (written: Written): ReturnType<typeof logByPlan> => logByPlan('chalked', written);
 
 /** Says what really went into a batch. */
-export const logUsed = (written: Written, used: Used): Promise<string> => logByPlan('used', written, { used });
+export const logUsed = (written: Written, used: Used): ReturnType<typeof logByPlan> => logByPlan('used', written, { used });

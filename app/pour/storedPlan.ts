@@ -1,5 +1,18 @@
 import type { RowOf } from '@tufa/contract/entities';
-import { CORE_VERSION, differenceOf, hashesOf, isStale, namedOnly, pouredOf, sheetOf, type Plan, type PlanDifference, type PlanInput } from '@tufa/core/plan';
+import {
+  canonical,
+  computePlan,
+  CORE_VERSION,
+  differenceOf,
+  hashesOf,
+  isStale,
+  namedOnly,
+  pouredOf,
+  sheetOf,
+  type Plan,
+  type PlanDifference,
+  type PlanInput,
+} from '@tufa/core/plan';
 import { isExtra, listedNumber, standing, type BatchState } from '@tufa/core/pour';
 import { v7 as uuid } from 'uuid';
 import { change, write, type Change } from '../outbox/useFirm';
@@ -46,29 +59,38 @@ export function rivalPlans(view: JobView): readonly RowOf<'plan'>[] {
   return rivals.length > 1 && !rivals.some(({ id }) => id === settledOf(view)) ? rivals : [];
 }
 
-const combined = new WeakMap<readonly BatchState[], Map<string, Plan>>();
+const combined = new WeakMap<Plan, { readonly batches: readonly BatchState[]; readonly whole: Plan }>();
 
 /** A plan of what was left with the batches that were poured before it: the list of the whole job. */
-function withPoured(view: JobView, row: RowOf<'plan'>, plan: Plan): Plan {
-  const byPlan = combined.get(view.batches) ?? new Map<string, Plan>();
-  combined.set(view.batches, byPlan);
-  const known = byPlan.get(row.id);
-  if (known) return known;
+function withPoured(view: JobView, plan: Plan): Plan {
+  const known = combined.get(plan);
+  if (known?.batches === view.batches) return known.whole;
   const before = view.batches.flatMap((state) => {
-    const found = state.planId === row.id || isExtra(state.batch) ? null : batchOfPlan(view.data, state);
+    const found = isExtra(state.batch) ? null : batchOfPlan(view.data, state);
     return found ? [{ ...found.batch, number: listedNumber(state.batch) }] : [];
   });
   const once = [...new Map(before.map((batch) => [batch.key, batch])).values()].filter(({ key }) => !plan.batches.some((batch) => batch.key === key));
   const whole = { ...plan, batches: [...once, ...plan.batches] };
-  byPlan.set(row.id, whole);
+  combined.set(plan, { batches: view.batches, whole });
   return whole;
 }
 
+const pouredBy = (view: JobView): NonNullable<PlanInput['poured']> => pouredOf(view.batches, (state) => batchOfPlan(view.data, state)?.batch ?? null);
+
+const lefts = new WeakMap<PlanInput, { readonly batches: readonly BatchState[]; readonly input: PlanInput; readonly plan: Plan }>();
+
+/** What is left of the job as it is now: once planned for each state of its rows and its pour. */
+function leftNow(view: JobView): { readonly input: PlanInput; readonly plan: Plan } {
+  const known = lefts.get(view.input);
+  if (known?.batches === view.batches) return known;
+  const input = { ...view.input, poured: pouredBy(view) };
+  const made = { batches: view.batches, input, plan: computePlan(input, { ranked: 'chosen' }) };
+  lefts.set(view.input, made);
+  return made;
+}
+
 /** What is left of a job from here: what it was planned from, with what is in place. */
-export const inputLeft = (view: JobView): PlanInput => ({
-  ...inUse(view).input,
-  poured: pouredOf(view.batches, (state) => batchOfPlan(view.data, state)?.batch ?? null),
-});
+export const inputLeft = (view: JobView): PlanInput => ({ ...inUse(view).input, poured: pouredBy(view) });
 
 /** The present plan as a row of its own: what it was made from, without the rest of the shelf. */
 export const planAdd = (view: JobView, id: string, input: PlanInput): Change =>
@@ -106,22 +128,24 @@ export function isUnreadable(view: JobView): boolean {
 /** The job as its plan in use sees it: what was found since waits until the new plan is asked for. What the old plan never held is seen by the new one. */
 export function inUse(view: JobView): JobView & { readonly planId: string | null } {
   const stale = staleOf(view);
-  // A plan of what was left is not what the whole job would be planned as: it stands until another replaces it.
   const row = latestPlan(view);
-  const replanned = row?.input.poured && !stale ? readPlan(row) : null;
-  if (row && replanned) {
-    const { input } = replanned;
-    const finding = replanned.plan.findings.find(({ findingId }) => findingId === view.finding?.findingId) ?? view.finding;
-    return { ...view, input, plan: withPoured(view, row, replanned.plan), finding, sheet: sheetOf(input, finding?.chosen?.sheetId) ?? null, planId: row.id };
+  const replanned = row?.input.poured !== undefined;
+  // Once it was planned from what is in place it always is: by the plan that was taken, or by the job as it was changed since.
+  if (row && replanned && !stale && view.plan) {
+    const taken = canonical(row.hashes) === canonical(hashesOf(view.input)) ? readPlan(row) : null;
+    const { input, plan } = taken ?? leftNow(view);
+    const finding = plan.findings.find(({ findingId }) => findingId === view.finding?.findingId) ?? view.finding;
+    const sheet = sheetOf(input, finding?.chosen?.sheetId) ?? null;
+    return { ...view, input, plan: withPoured(view, plan), finding, sheet, planId: taken ? row.id : null };
   }
   const finding = stale?.plan.findings.find(({ findingId }) => findingId === view.finding?.findingId);
   if (!stale || !finding?.chosen) return { ...view, planId: null };
   const { input } = stale;
   const sheet = sheetOf(input, finding.chosen?.sheetId) ?? null;
-  return { ...view, input, plan: stale.row.input.poured ? withPoured(view, stale.row, stale.plan) : stale.plan, finding, sheet, planId: stale.row.id };
+  return { ...view, input, plan: replanned ? withPoured(view, stale.plan) : stale.plan, finding, sheet, planId: stale.row.id };
 }
 
-/** Takes the present plan into use. */
+/** Takes the present plan into use; of a job that was planned from what is in place, the plan of what is left. */
 export const takeNewPlan = async (view: JobView): Promise<void> => {
-  if (view.plan) await write(planAdd(view, uuid(), view.input));
+  if (view.plan) await write(planAdd(view, uuid(), latestPlan(view)?.input.poured ? leftNow(view).input : view.input));
 };

@@ -145,7 +145,7 @@ function changeOf(state: BatchState, { id, kind, payload, person }: PourEvent, a
   if (kind === 'full') return { full: true, ends: [...state.ends, { kind: 'finished', at, eventId: id }], running: false };
   if (kind === 'cleaned') return { cleanedAt: at };
   if (kind === 'read') return { pail_C: pail_C ?? state.pail_C, slab_C: slab_C ?? state.slab_C };
-  return (kind === 'tested' || kind === 'checked') && test !== undefined ? { tests: [...state.tests, { test, passed, at, person }] } : {};
+  return kind === 'tested' && test !== undefined ? { tests: [...state.tests, { test, passed, at, person }] } : {};
 }
 
 /** What really went into each batch, by what is written on it: the last that was said. */
@@ -226,4 +226,12 @@ export function takenOf(events: readonly PourEvent[]): ReadonlyMap<string, numbe
   for (const { kind, payload } of standing(events))
     if (kind === 'stocked' && payload.taken) taken.set(payload.taken.productId, (taken.get(payload.taken.productId) ?? 0) + payload.taken.mass_kg);
   return taken;
+}
+
+/** What was looked at of each finding, check by check, as it was said last. */
+export function checksOf(events: readonly PourEvent[]): ReadonlyMap<string, Partial<Record<string, boolean>>> {
+  const checks = new Map<string, Partial<Record<string, boolean>>>();
+  for (const { kind, findingId, payload } of standing(events))
+    if (kind === 'checked' && payload.test !== undefined) checks.set(findingId, { ...checks.get(findingId), [payload.test]: payload.passed ?? true });
+  return checks;
 }

@@ -120,7 +120,7 @@ function exact({ step_s, horizon_s, resources, operations, lags }: Instance): nu
   return best;
 }
 
-test('small days are as short as any can be, and a clash is told only of what cannot be', () => {
+test('small days are as short as any can be, and whatever is told to clash cannot be', () => {
   fc.assert(
     fc.property(days, (instance) => {
       const made = schedule(instance, { work: 0.25 });
