@@ -211,6 +211,7 @@ export const after = {
     paint: 'Ready',
   },
   disturbed: 'It was disturbed',
+  gels: 'Leave it to gel until {{time}}',
   notYet: 'Not yet',
   at: '{{name}} {{time}}',
   from: 'By the clock from {{time}}, then the hand decides.',

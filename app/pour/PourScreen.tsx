@@ -4,7 +4,7 @@ import { say } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { BatchRow } from '../mix/BatchRow';
 import { amountOf, productName, servesText, waitText } from '../mix/batchText';
@@ -23,7 +23,8 @@ import { SunSwitch } from '../parts/chrome/SunSwitch';
 import { Answer, T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
 import { AfterView } from './AfterView';
-import { ring, unlockSound } from './alarm';
+import { ring, silence, unlockSound } from './alarm';
+import { AlarmOf } from './AlarmOf';
 import { BreakScreen } from './BreakScreen';
 import { FinishChecks } from './FinishChecks';
 import { Locked } from './Locked';
@@ -43,8 +44,34 @@ import { links, type Step } from '../links';
 
 export const PourScreen = () => <StepScreen step="pour">{(view) => <Pour key={view.job.id} view={view} />}</StepScreen>;
 
-/** The pour: ready for the next batch, or the pail of the one that ends first. */
+/** The pour with its alarm, which rings whichever of its screens is looked at. */
 function Pour({ view }: { view: JobView }) {
+  const [silenced, setSilenced] = useState<readonly string[]>([]);
+  const running = useMemo(() => view.batches.filter((batch) => batch.running), [view.batches]);
+  const onSilence = (key: string): void => {
+    silence();
+    setSilenced([...silenced, key]);
+  };
+  return (
+    <>
+      <AlarmOf view={view} running={running} silenced={silenced} />
+      <Pouring view={view} running={running} silenced={silenced} onSilence={onSilence} />
+    </>
+  );
+}
+
+/** Ready for the next batch, or the pail of the one that ends first. */
+function Pouring({
+  view,
+  running,
+  silenced,
+  onSilence,
+}: {
+  view: JobView;
+  running: readonly BatchState[];
+  silenced: readonly string[];
+  onSilence: (key: string) => void;
+}) {
   const speaker = useSpeaker();
   const router = useRouter();
   const person = usePerson();
@@ -58,7 +85,6 @@ function Pour({ view }: { view: JobView }) {
   const online = useOnline();
   const clearDid = useCallback(() => setDid(null), []);
   const go = (step: Step) => (): void => router.replace(links.step(view.job.id, step));
-  const running = view.batches.filter((batch) => batch.running);
   const undo = async ({ eventId, batch }: Did): Promise<void> => {
     if (!batch || !person) return;
     setDid(null);
@@ -79,7 +105,18 @@ function Pour({ view }: { view: JobView }) {
       />
     );
   if (running.length > 0 && !choosing)
-    return <RunningBatch view={view} running={running} band={band} onDid={setDid} onNext={() => setChoosing(true)} onBroke={() => setBroken(true)} />;
+    return (
+      <RunningBatch
+        view={view}
+        running={running}
+        band={band}
+        onDid={setDid}
+        onNext={() => setChoosing(true)}
+        onBroke={() => setBroken(true)}
+        silenced={silenced}
+        onSilence={onSilence}
+      />
+    );
 
   const stop = stopOf(speaker, 'pour', view, go('walk'));
   if (stop) return stop;

@@ -1,13 +1,12 @@
 import { sheetOf } from '@tufa/core/plan';
-import { fullOf, listedNumber, nextOf, startedOf, type BatchState, type EventPayload, type TapKind } from '@tufa/core/pour';
+import { fullOf, isExtra, listedNumber, nextOf, startedOf, type BatchState, type EventPayload, type TapKind } from '@tufa/core/pour';
 import { say } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
-import { isExtra } from '@tufa/core/pour';
 import { amountOf } from '../mix/batchText';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
 import Head from 'expo-router/head';
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { Word } from '../parts/ui/Button';
 import { useAnswerFocus } from '../parts/ui/focusAnswer';
@@ -17,10 +16,11 @@ import { useOnSide, useSize, useWide } from '../parts/phone/useSize';
 import { SunSwitch } from '../parts/chrome/SunSwitch';
 import { Returned, SyncLine } from '../parts/chrome/SyncLine';
 import { T } from '../parts/ui/T';
-import { ring, silence } from './alarm';
+import { alarmKey, WARN_S } from './AlarmOf';
 import { BigEvents } from './BigEvents';
 import { clockOf } from './clocks';
 import { LogSheet } from './LogSheet';
+import { siteClocksOf } from './siteClocksOf';
 import { OtherPails } from './OtherPails';
 import { LINE_ROOM, Pail } from './Pail';
 import type { Did } from './UndoBand';
@@ -34,11 +34,6 @@ import { useWakeLock } from './useWakeLock';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links } from '../links';
 
-const alarmKey = ({ findingId, batch }: BatchState, placed: boolean): string => `${findingId} ${batch} ${placed}`;
-
-/** Seconds before the line at which the phone warns. */
-const WARN_S = 120;
-
 /** The pail of the batch that ends first, the others beside it, the three big events, and what is one tap away. */
 export function RunningBatch({
   view,
@@ -47,6 +42,8 @@ export function RunningBatch({
   onDid,
   onNext,
   onBroke,
+  silenced,
+  onSilence,
 }: {
   view: JobView;
   running: readonly BatchState[];
@@ -54,6 +51,8 @@ export function RunningBatch({
   onDid: (did: Did) => void;
   onNext: () => void;
   onBroke: () => void;
+  silenced: readonly string[];
+  onSilence: (key: string) => void;
 }) {
   const speaker = useSpeaker();
   const router = useRouter();
@@ -70,7 +69,6 @@ export function RunningBatch({
   const at = phone_ms + view.clockOffset;
   const [picked, setPicked] = useState<string | null>(null);
   const [logging, setLogging] = useState(false);
-  const [silenced, setSilenced] = useState<readonly string[]>([]);
   const [controls, setControls] = useState(230);
   const clocks = useMemo(
     () =>
@@ -94,16 +92,6 @@ export function RunningBatch({
     .map((clock) => ({ ...clock, reading: clock.clock.at(Math.max(0, (at - clock.batch.startedAt) / 1000)) }))
     .sort((a, b) => a.reading.left_s - b.reading.left_s);
   const first = readings.find(({ batch }) => batch.batch === picked) ?? readings[0];
-  useAlarm(
-    readings.map(({ batch, placed, reading }) => ({
-      key: alarmKey(batch, placed),
-      left_s: reading.left_s,
-      text: `${say(speaker, 'mix.batchOf', { number: batch.batch })}. ${
-        reading.left_s < 0 ? say(speaker, 'pour.alarmOver') : say(speaker, 'pour.alarmNear', { minutes: String(Math.max(1, Math.ceil(reading.left_s / 60))) })
-      }`,
-    })),
-    silenced,
-  );
   const { person, busy, tap: logTap, shoot } = useTap(view, first?.batch, onDid);
   if (!person) return null;
   const unread = running.filter((batch) => !clocks.some((known) => known.batch === batch));
@@ -150,6 +138,8 @@ export function RunningBatch({
       onShot={() => nextWritten && void shoot(nextWritten)}
     />
   );
+  const gel =
+    make === 'hand' ? siteClocksOf(view).find(({ code, batch: of, passedAt }) => code === 'gel' && of === batch.batch && passedAt === null) : undefined;
   const nav = (
     <View className="flex-row border-t-2 border-ink bg-sheet" role="navigation" aria-label={say(speaker, 'nav.steps')}>
       {(
@@ -257,13 +247,16 @@ export function RunningBatch({
                       </T>
                     ) : null}
                     {warn && !silenced.includes(alarmKey(batch, placed)) ? (
-                      <Word
-                        label={say(speaker, 'pour.silence')}
-                        onPress={() => {
-                          silence();
-                          setSilenced([...silenced, alarmKey(batch, placed)]);
-                        }}
-                      />
+                      <Word label={say(speaker, 'pour.silence')} onPress={() => onSilence(alarmKey(batch, placed))} />
+                    ) : null}
+                    {gel ? (
+                      <>
+                        <T as="strong">{say(speaker, 'after.gels', { time: format(gel.at - view.clockOffset, 'HH:mm') })}</T>
+                        <View className="flex-row">
+                          <Word label={say(speaker, 'after.disturbed')} onPress={() => void tap('tested', { test: 'gel', passed: false })} />
+                          <Word label={say(speaker, 'after.yes.gel')} onPress={() => void tap('tested', { test: 'gel', passed: true })} />
+                        </View>
+                      </>
                     ) : null}
                     <T as="h2">{reading.left_s >= 0 ? say(speaker, 'pour.until', { time: line }) : say(speaker, 'pour.since', { time: line })}</T>
                     <T>
@@ -339,25 +332,4 @@ function Missed({ lines, at, onRead }: { lines: readonly LineAt[]; at: number; o
 function shotText(speaker: Speaker, written: string, count: number): string | null {
   const nth = /-(\d+)$/.exec(written)?.[1];
   return nth && count > 1 ? say(speaker, 'pour.shotOf', { nth, count: String(count), number: listedNumber(written) }) : null;
-}
-
-/** Past the line it rings so often, until a thumb silences it. */
-const AGAIN_S = 20;
-const AGAIN_MOST = 9;
-
-/** What of a clock's alarm is due: nothing, two minutes left, the line, and again and again past it. */
-const stageOf = (left_s: number): number => (left_s >= WARN_S ? 0 : left_s >= 0 ? 1 : 2 + Math.min(AGAIN_MOST, Math.floor(-left_s / AGAIN_S)));
-
-/** Rings at two minutes, at the line and past it, for every batch that runs: seen, heard, felt and spoken, until a thumb silences that batch. */
-function useAlarm(batches: readonly { key: string; left_s: number; text: string }[], silenced: readonly string[]): void {
-  const rung = useRef(new Map<string, number>());
-  useEffect(() => {
-    for (const { key, left_s, text } of batches) {
-      const stage = stageOf(left_s);
-      const before = rung.current.get(key);
-      rung.current.set(key, stage);
-      // A clock first seen past its line has been missed, not reached: no sound for that.
-      if (before !== undefined && stage > before && !silenced.includes(key)) ring(stage > 1, text);
-    }
-  });
 }
