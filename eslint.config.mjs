@@ -15,9 +15,12 @@ const ARROWS = {
   app: ['words', 'draw', 'contract', 'core'],
   cli: ['words', 'draw', 'contract', 'core'],
   'stand-ins': [],
-  e2e: ['words', 'contract', 'core'],
+  e2e: ['words', 'contract', 'core', 'stand-ins'],
   scripts: WORKSPACES,
 };
+
+const policiesOf = (arrows) =>
+  Object.entries(arrows).map(([from, to]) => ({ from: { element: { type: from } }, allow: { to: { element: { type: [from, ...to] } } } }));
 
 export default tseslint.config(
   { ignores: ['**/node_modules/**', '**/dist/**', '**/.empty/**', '.tufa*/**', 'app/public/**', 'app/.expo/**', '**/*.d.ts'] },
@@ -34,7 +37,7 @@ export default tseslint.config(
         'error',
         {
           default: 'disallow',
-          policies: Object.entries(ARROWS).map(([from, to]) => ({ from: { element: { type: from } }, allow: { to: { element: { type: [from, ...to] } } } })),
+          policies: policiesOf(ARROWS),
         },
       ],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
@@ -49,6 +52,11 @@ export default tseslint.config(
       'react-hooks/preserve-manual-memoization': 'off',
       'no-console': 'error',
     },
+  },
+  {
+    // What the server asks of the outside world is tried on its stand-ins.
+    files: ['server/test/**'],
+    rules: { 'boundaries/dependencies': ['error', { default: 'disallow', policies: policiesOf({ ...ARROWS, server: [...ARROWS.server, 'stand-ins'] }) }] },
   },
   {
     // A variable says what it holds. In the table of sentences a name is a code.

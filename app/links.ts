@@ -41,6 +41,10 @@ export const links = {
   compare: (sheetIds: readonly string[]) => address('/shelf/compare', { ids: sheetIds.join(',') }),
   /** the whole pour of a job on a large screen that nobody touches */
   site: (jobId: string) => address(`/jobs/${jobId}/site`),
+  /** Day: the coming week by the hour */
+  week: (jobId: string) => address(`/jobs/${jobId}/week`),
+  /** Day: the day by the clock */
+  dayPlan: (jobId: string) => address(`/jobs/${jobId}/plan`),
   load: () => address('/load'),
   bench: () => address('/bench'),
   /** a sum, with what was typed in its fields */

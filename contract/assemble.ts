@@ -4,6 +4,7 @@ import type { ElementInput } from '@tufa/core/survey';
 import type { Aid, Sheet } from '@tufa/core/shelf';
 
 import type { FirmData, FirmFields, ReadingFields, Row, RowOf, TreatmentFields } from './entities';
+import { siteOf } from './siteOf';
 import { findingInputOf, marksOf } from './findingInputOf';
 import { isMaterial, upgradeSheet } from './upgradeSheet';
 
@@ -218,6 +219,7 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
     conditions: conditionsOf(readings),
     crew: job.crew,
     batch: job.batch,
+    ...siteOf(data, job),
     ...(stock.length > 0 ? { stock } : {}),
     ...(firm.settings.house || job.house ? { house: { ...firm.settings.house, ...job.house } } : {}),
   };

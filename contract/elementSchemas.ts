@@ -38,6 +38,7 @@ export const stops = Joi.object({
 /** What of sun and sky reaches it. */
 export const sun = Joi.object({
   exposure: exactly(['sun', 'part', 'shade', 'indoors']).required(),
+  shaded: Joi.object({ from_h: Joi.number().min(0).max(24).required(), to_h: Joi.number().min(0).max(24).required() }),
   faces_deg: Joi.number().min(0).max(360).required(),
   absorptivity: Joi.number().min(0).max(1).required(),
 });

@@ -1,10 +1,11 @@
-import type { FirmSettings, CrewInput, BatchInput, PlanInput, StageHashes } from '@tufa/core/plan';
+import type { FirmSettings, CrewInput, BatchInput, Place, PlanInput, StageHashes } from '@tufa/core/plan';
 import type { EventKind, EventPayload } from '@tufa/core/pour';
 import type { Measured } from '@tufa/core/quantity';
 import type { HouseMethod } from '@tufa/core/choose';
 import type { Aid, Exposure, Moisture, Sheet, Texture } from '@tufa/core/shelf';
 import type { Answer, Earlier, ElementInput, ElementKind, Stops } from '@tufa/core/survey';
 import type { Point } from '@tufa/core/takeoff';
+import type { HourWeather } from '@tufa/core/weather';
 import type { FoundKind, PropertiesOf } from './kinds';
 
 /** What every row on the wire carries beside its own fields. */
@@ -39,6 +40,10 @@ export interface JobFields {
   readonly zone: string;
   /** local date and time the work is planned for */
   readonly pourOn: string | null;
+  /** where it lies on the map; sun and forecast go by it */
+  readonly place?: (Place & { readonly name?: string }) | null;
+  /** local date and time by which it must be open again */
+  readonly opensBy?: string | null;
   readonly crew: CrewInput;
   readonly batch: BatchInput;
   readonly demonstration: boolean;
@@ -144,6 +149,21 @@ export interface ReadingFields {
   readonly subject: string | null;
 }
 
+/** Where a forecast came from: the service behind the server, a text somebody pasted, or figures typed by hand. */
+export const FORECAST_SOURCES = ['service', 'pasted', 'typed'] as const;
+
+/** Hourly weather of a job's place as it was told at some moment: an append-only row, the newest of which counts. */
+export interface ForecastFields extends Place {
+  readonly jobId: string;
+  readonly takenAt: string;
+  /** the instant of its first hour */
+  readonly from: string;
+  readonly hours: readonly HourWeather[];
+  readonly source: (typeof FORECAST_SOURCES)[number];
+  /** made up for the demonstration */
+  readonly invented: boolean;
+}
+
 /** A picture's description; its bytes travel by a queue of their own. */
 export interface PhotographFields {
   readonly jobId: string;
@@ -233,6 +253,7 @@ export interface EntityFields {
   readonly element: ElementFields;
   readonly finding: FindingFields;
   readonly reading: ReadingFields;
+  readonly forecast: ForecastFields;
   readonly photograph: PhotographFields;
   readonly treatment: TreatmentFields;
   readonly product: ProductFields;
@@ -250,6 +271,7 @@ export const ENTITY_NAMES = [
   'element',
   'finding',
   'reading',
+  'forecast',
   'photograph',
   'treatment',
   'product',
@@ -264,7 +286,7 @@ export type EntityName = keyof EntityFields;
 export type RowOf<N extends EntityName> = EntityFields[N] & Row;
 
 /** Append-only rows are never changed; a removal or an undo is a row too. */
-export const APPEND_ONLY: readonly EntityName[] = ['reading', 'sheet', 'plan', 'pourEvent'];
+export const APPEND_ONLY: readonly EntityName[] = ['reading', 'forecast', 'sheet', 'plan', 'pourEvent'];
 
 /** Everything of one firm that a phone holds, by entity and id. */
 export type FirmData = { readonly [N in EntityName]: Readonly<Record<string, RowOf<N>>> };
@@ -277,6 +299,7 @@ export const emptyFirmData = (): FirmData => ({
   element: {},
   finding: {},
   reading: {},
+  forecast: {},
   photograph: {},
   treatment: {},
   product: {},

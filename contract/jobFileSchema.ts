@@ -5,7 +5,7 @@ import Joi from 'joi';
 import { degrees, exactly, id, instant, measured, number, outline, text } from './common';
 import { elementProperties, openings, soundings, stops } from './elementSchemas';
 import { findings, marks } from './findingSchemas';
-import { batch, crew, firmSettings, house } from './settingsSchemas';
+import { batch, coordinates, crew, firmSettings, house } from './settingsSchemas';
 import { aid, sheet } from './sheetSchema';
 
 const conditions = Joi.object({
@@ -19,27 +19,27 @@ const conditions = Joi.object({
   rain_s: number('rain_s'),
 });
 
+/** Hourly weather, one hour after the other. */
+export const weatherHours = Joi.array()
+  .items(
+    Joi.object({
+      air_C: number('air_C').required(),
+      humidity: number('humidity').required(),
+      wind10_ms: Joi.number().min(0).max(60).required(),
+      cloud: Joi.number().min(0).max(1).required(),
+      irradiance_Wm2: Joi.number().min(0).max(1500).allow(null).required(),
+      rainChance: Joi.number().min(0).max(1),
+      rain_m: Joi.number().min(0).max(0.5),
+    }),
+  )
+  .min(1)
+  .max(480);
+
 const site = Joi.object({
-  latitude_deg: Joi.number().min(-90).max(90).required(),
-  longitude_deg: Joi.number().min(-180).max(180).required(),
+  ...coordinates,
+  clock_h: Joi.number().min(-15).max(15),
   firstWater: instant.required(),
-  weather: Joi.object({
-    from: instant.required(),
-    hours: Joi.array()
-      .items(
-        Joi.object({
-          air_C: number('air_C').required(),
-          humidity: number('humidity').required(),
-          wind10_ms: Joi.number().min(0).max(60).required(),
-          cloud: Joi.number().min(0).max(1).required(),
-          irradiance_Wm2: Joi.number().min(0).max(1500).allow(null).required(),
-          rainChance: Joi.number().min(0).max(1),
-        }),
-      )
-      .min(1)
-      .max(480)
-      .required(),
-  }).required(),
+  weather: Joi.object({ from: instant.required(), hours: weatherHours.required() }).required(),
 });
 
 const recordEntry = Joi.object({

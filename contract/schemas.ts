@@ -3,12 +3,12 @@ import { ELEMENT_KINDS } from '@tufa/core/survey';
 import Joi from 'joi';
 import { exactly, id, instant, optionalText, point, points, text } from './common';
 import { elementRowProperties, geometry, stops } from './elementSchemas';
-import { READING_KINDS, type EntityName } from './entities';
+import { FORECAST_SOURCES, READING_KINDS, type EntityName } from './entities';
 import { eventPayload } from './eventPayload';
 import { FOUND_KINDS } from './kinds';
 import { propertiesOf } from './findingSchemas';
-import { over, planInput } from './jobFileSchema';
-import { batch, crew, firmSettings, house } from './settingsSchemas';
+import { over, planInput, weatherHours } from './jobFileSchema';
+import { batch, coordinates, crew, firmSettings, house } from './settingsSchemas';
 import { AID_CLASSES, SHEET_CLASSES } from '@tufa/core/shelf';
 import { aid, anySheet, sheet } from './sheetSchema';
 import { PHOTO } from './photo';
@@ -23,6 +23,7 @@ const zone = Joi.string()
   .pattern(/^[A-Za-z_+\-0-9]+(\/[A-Za-z_+\-0-9]+)*$/)
   .max(60);
 const day = Joi.string().pattern(/^\d{4}-\d\d-\d\d$/);
+const localMinute = Joi.string().pattern(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/);
 const hash = Joi.string().hex().length(64);
 
 /** What each entity's fields may be. The same schema stands behind the form and the server. */
@@ -34,10 +35,9 @@ export const FIELDS: Record<Exclude<EntityName, 'person'>, Joi.ObjectSchema> = {
     address: optionalText(200).required(),
     accessNote: optionalText(400).required(),
     zone: zone.required(),
-    pourOn: Joi.string()
-      .pattern(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/)
-      .allow(null)
-      .required(),
+    pourOn: localMinute.allow(null).required(),
+    opensBy: localMinute.allow(null),
+    place: Joi.object({ ...coordinates, name: text(40) }).allow(null),
     crew: crew.required(),
     batch: batch.required(),
     demonstration: Joi.boolean().required(),
@@ -78,6 +78,15 @@ export const FIELDS: Record<Exclude<EntityName, 'person'>, Joi.ObjectSchema> = {
     at: point.allow(null).required(),
     takenAt: instant.required(),
     subject: Joi.string().max(400).allow(null).required(),
+  }),
+  forecast: Joi.object({
+    jobId: id.required(),
+    ...coordinates,
+    takenAt: instant.required(),
+    from: instant.required(),
+    hours: weatherHours.required(),
+    source: exactly(FORECAST_SOURCES).required(),
+    invented: Joi.boolean().required(),
   }),
   photograph: Joi.object({
     jobId: id.required(),

@@ -45,6 +45,9 @@ export const batch = Joi.object({
 /** The schools that a firm or a job has set; Tufa's own where nothing is set. */
 export const house = Joi.object(Object.fromEntries(Object.entries(HOUSE_QUESTIONS).map(([question, schools]) => [question, exactly(schools)])));
 
+/** A place on the map. */
+export const coordinates = { latitude_deg: Joi.number().min(-90).max(90).required(), longitude_deg: Joi.number().min(-180).max(180).required() };
+
 const money = Joi.number().min(0).max(1e8);
 
 /** The firm's ways. */
@@ -70,5 +73,8 @@ export const firmSettings = Joi.object({
   vessels: Joi.array()
     .items(Joi.object({ name: text(30).required(), volume_m3: Joi.number().min(2e-5).max(1).required(), mark_m3: Joi.number().min(1e-6).max(0.1).required() }))
     .max(12),
+  places: Joi.array()
+    .items(Joi.object({ name: text(40).required(), ...coordinates }))
+    .max(30),
   newJob: Joi.object({ crew: crew.required(), batch: batch.required() }),
 });

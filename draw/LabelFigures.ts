@@ -19,6 +19,8 @@ type Plain =
   | 'draw.vessel'
   | 'draw.bottle'
   | 'draw.order'
+  | 'draw.week'
+  | 'draw.day'
   | 'draw.labels'
   | 'draw.mixedLine'
   | 'draw.waterLine'

@@ -15,6 +15,8 @@ export interface ServeOptions {
   readonly now?: string;
   /** A firm without the demonstration's rows. */
   readonly empty?: boolean;
+  /** The address of a weather service. */
+  readonly weather?: string;
 }
 
 /** Starts the server's own program on an empty database, which it migrates and seeds, and stops it again. */
@@ -75,13 +77,14 @@ async function ask(id: string, settings?: object): Promise<Answer> {
 }
 
 /** The server on a database, serving the exported application. */
-export async function serve(database: string, { now, empty = false }: ServeOptions = {}): Promise<Served> {
+export async function serve(database: string, { now, weather, empty = false }: ServeOptions = {}): Promise<Served> {
   const { url = '' } = await ask(database, {
     url: addressOf(env('TEST_APP_URL'), database),
     ownerUrl: addressOf(env('TEST_OWNER_URL'), database),
     web: env('TUFA_WEB'),
     demo: DEMO,
     now,
+    weather,
     empty,
   });
   return { url, stop: () => ask(database).then(() => undefined) };

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { ensureChromium, ensurePackages } from './lib/packages.mjs';
 import { ensureCluster, freePort } from './lib/cluster.mjs';
 import { main, root, run } from './lib/run.mjs';
+import { standIn } from './lib/standIn.mjs';
 
 const WALL = '/jobs/0198a000-de00-7000-8000-000000000040';
 const HALL = '/jobs/0198a000-de00-7000-8000-000000000060';
@@ -26,6 +27,7 @@ main(async () => {
   psql(name, 'alter schema public owner to tufa_owner');
   psql(name, 'grant usage on schema public to tufa_app');
   const at = (url) => url.replace(/\/[^/]*$/, `/${name}`);
+  const weather = await standIn(await bundle('stand-ins'), { TUFA_NOW: MORNING });
   const server = spawn(process.execPath, [await bundle('server')], {
     env: {
       ...process.env,
@@ -36,6 +38,7 @@ main(async () => {
       TUFA_WEB: web,
       TUFA_DEMO: join(root, 'demo'),
       TUFA_NOW: MORNING,
+      TUFA_WEATHER: weather.address,
       NODE_ENV: 'production',
     },
     stdio: ['ignore', 'pipe', 'inherit'],
@@ -76,6 +79,7 @@ main(async () => {
     await phone.shot(null, 'shelf-bag', () => phone.page.getByTestId('implied').evaluate((box) => box.scrollIntoView({ block: 'center' })));
     await phone.shot('/bench/window', 'bench-window');
     for (const step of ['walk', 'fix', 'mix', 'day']) await phone.shot(`${DOCK}/${step}`, step);
+    await phone.shot(`${DOCK}/week`, 'day-week', () => phone.page.getByTestId('hour').waitFor());
     await phone.shot(`${HALL}/mix?batch=2`, 'ticket');
     await phone.page.goto(`http://127.0.0.1:${port}${DOCK}/walk`);
     await phone.page.getByRole('button', { name: 'Add a finding' }).click();
@@ -117,9 +121,6 @@ main(async () => {
     await phone.page.getByTestId('pail').waitFor();
     await phone.page.clock.runFor(130_000);
     await phone.page.screenshot({ path: join(folder, 'pour.png') });
-    await phone.page.evaluate(() => document.documentElement.classList.replace('light', 'dark'));
-    await phone.page.screenshot({ path: join(folder, 'pour-dark.png') });
-    await phone.page.evaluate(() => document.documentElement.classList.replace('dark', 'light'));
     await phone.page.getByTestId('placed').click();
     await phone.page.clock.runFor(120_000);
     await phone.page.getByTestId('finished').click();
@@ -130,11 +131,12 @@ main(async () => {
     const wide = await open({ width: 1280, height: 800 });
     await wide.shot(`${WALL}/walk`, 'wide-walk');
     await wide.shot(`${DOCK}/day`, 'wide-day');
-    await wide.shot(`${DOCK}/fix`, 'wide-fix');
+    await wide.shot(`${DOCK}/plan`, 'wide-plan', () => wide.page.getByTestId('helps').waitFor({ timeout: 60_000 }));
     await browser.close();
   } finally {
     const gone = new Promise((done) => server.once('exit', done));
     server.kill('SIGTERM');
+    weather.child.kill('SIGTERM');
     await gone;
     psql('postgres', `drop database ${name} with (force)`);
     cluster.stop();

@@ -4,6 +4,7 @@ import { ensurePackages } from './lib/packages.mjs';
 import { ensureCluster, freePort } from './lib/cluster.mjs';
 import { alone } from './lib/processes.mjs';
 import { Advice, main, root, say, start } from './lib/run.mjs';
+import { standIn } from './lib/standIn.mjs';
 import { randomBytes } from 'node:crypto';
 import { accessSync, constants, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { connect } from 'node:net';
@@ -59,6 +60,8 @@ main(async () => {
     const port = wanted ?? (await freePort(8420));
     if (wanted !== null && (await freePort(wanted)) !== wanted) throw new Advice(`Port ${wanted} is taken. Choose another: PORT=${wanted + 1} npm start`);
     const database = await databaseOf();
+    // Invented weather goes with the invented jobs alone; a real firm's server is told an address, or none.
+    const weather = values.empty || process.env.TUFA_WEATHER ? null : await standIn(await bundle('stand-ins'));
     const serving = start(process.execPath, ['--enable-source-maps', server], {
       env: {
         NODE_ENV: 'production',
@@ -69,9 +72,11 @@ main(async () => {
         TUFA_WEB: web,
         TUFA_DEMO: join(root, 'demo'),
         TUFA_EMPTY: values.empty ? '1' : '',
+        ...(weather ? { TUFA_WEATHER: weather.address } : {}),
       },
     });
     await Promise.race([listening(port), serving.ended]);
+    serving.ended.finally(() => weather?.child.kill('SIGTERM'));
     return { cluster: database, ...serving };
   });
   let asked = false;

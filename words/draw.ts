@@ -5,6 +5,8 @@ export const draw = {
   barMaterial: 'material',
   barHands: 'hands',
   barRest: 'trips, tools, disposal',
+  day: 'The day by hands, and what the ground does meanwhile',
+  week: 'The coming week by the hour: which hours are good, and what stands against the others',
   implied: 'How long it flows, takes the tool and stiffens on a cool, a mild and a hot day',
   impliedFlows: 'flows {{t_s}}',
   impliedFinishes: 'tool {{t_s}}',

@@ -11,6 +11,9 @@ export const jobs = {
   customer: 'Customer',
   address: 'Address',
   access: 'Access note',
+  pourOn: 'First water',
+  opensBy: 'Open again by',
+  opensBefore: 'It cannot be open again before the work has begun: look at both times.',
   create: 'Make the job',
   edit: 'Edit',
   save: 'Save',
@@ -24,6 +27,24 @@ export const jobs = {
   more: '{{count}} more',
   batches_one: '{{count}} batch',
   batches_other: '{{count}} batches',
+} as const;
+
+/** Where a job lies on the map. */
+export const place = {
+  label: 'Place on the map: north, east',
+  here: 'This phone’s place',
+  looking: 'Looking where this phone is ...',
+  denied: 'This phone may not tell its place. Allow it in the browser’s settings, or type the place.',
+  unknown: 'This phone does not find where it is. Type the place, or try again outside.',
+  unreadable: 'That is no place. Write north and east in degrees: 37.98, -78.95.',
+  zone: 'Times are by the clocks of {{zone}}.',
+  title: 'Places',
+  lead: 'Where you work again and again: a job takes its place with one tap.',
+  name: 'Name of the place',
+  twice: 'There is a place of that name already.',
+  add: 'Add a place',
+  keep: 'Keep the place',
+  remove: 'Remove {{name}}',
 } as const;
 
 /** How far something is the firm's. */
@@ -51,6 +72,12 @@ export const conflict = {
   customer: 'Customer',
   address: 'Address',
   accessNote: 'Access note',
+  place: 'Place on the map',
+  latitude_deg: 'North',
+  longitude_deg: 'East',
+  zone: 'Clocks of',
+  pourOn: 'First water',
+  opensBy: 'Open again by',
   deepest: 'Deepest depth',
   thickness: 'Thickness',
   shape: 'Shape of the bottom',

@@ -1,11 +1,12 @@
 import { caution } from './cautions';
 import { day, lever, rain, strata } from './day';
+import { dayPlan } from './dayPlan';
 import { draw } from './draw';
 import { files, sheetDoc } from './files';
 import { firm, keys, ready } from './firm';
 import { fix } from './fix';
 import { house, step } from './house';
-import { conflict, jobs, state } from './jobs';
+import { conflict, jobs, place, state } from './jobs';
 import { opinion, refused, stale, stop, verdict } from './judgement';
 import { kit } from './kit';
 import { field, gauge, keypad, photo } from './measuring';
@@ -18,6 +19,7 @@ import { record } from './record';
 import { classes, shelf } from './shelf';
 import { crew, layers, rates, systems, works } from './systems';
 import { walk } from './walk';
+import { sun, week } from './week';
 import { wordsOfData } from './wordsOfData';
 
 /** English for everything that computes, draws or prints. Figures come in as {{name}} already printed with their unit. */
@@ -39,6 +41,10 @@ export const work = {
   },
   firm,
   jobs,
+  week,
+  sun,
+  dayPlan,
+  place,
   state,
   conflict,
   sheet: { close: 'Close' },

@@ -15,6 +15,7 @@ import { stopOf } from '../parts/job/stopOf';
 import { useDraft } from '../parts/phone/useDraft';
 import type { JobView } from '../parts/job/useJob';
 import { Warnings } from '../parts/job/Warnings';
+import { DayViews } from './DayViews';
 import { Levers } from './Levers';
 import { PickBatch } from './PickBatch';
 import { dontKnow, Quantities } from './Quantities';
@@ -29,7 +30,8 @@ export const DayScreen = () => <StepScreen step="day">{(view) => <Day key={view.
 
 const READINGS: readonly ConditionKind[] = ['air_C', 'slab_C', 'powder_C', 'water_C'];
 
-type Try = Partial<Pick<WindowQuestion, StrataQuantity | 'sun' | 'crew' | 'wind_ms' | 'iceShare'>>;
+/** Figures tried under the thumb, kept as a draft until they are kept for the pour. */
+export type Try = Partial<Pick<WindowQuestion, StrataQuantity | 'sun' | 'crew' | 'wind_ms' | 'iceShare'>>;
 
 /** Minutes you have to work, at these temperatures; the strata with its handle; what would lengthen them. */
 function Day({ view }: { view: JobView }) {
@@ -120,6 +122,7 @@ function Day({ view }: { view: JobView }) {
         head: <WindowAnswerLine answer={answer} sheet={sheet} chance={view.input.firm.acceptedChance} />,
         body: (
           <View className="gap-3">
+            <DayViews jobId={view.job.id} view="batch" />
             <StalePlan view={view} />
             {domain ? (
               <StrataView

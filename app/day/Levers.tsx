@@ -1,27 +1,14 @@
-import { leverCombinations, leversOf, type Lever, type WindowAnswer, type WindowQuestion } from '@tufa/core/plan';
-import { say, sayShare, sayCoded } from '@tufa/words';
+import { leverCombinations, leversOf, type WindowAnswer, type WindowQuestion } from '@tufa/core/plan';
+import { say, sayCoded } from '@tufa/words';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Button } from '../parts/ui/Button';
 import { T } from '../parts/ui/T';
 import { vessel } from '../parts/job/vessel';
-import { quantityText } from './quantityText';
-import type { Speaker } from '@tufa/words/speak';
+import { leverName } from './leverName';
 import { useSpeaker } from '../parts/phone/speaker';
 
 const minutes = (time_s: number): string => String(Math.round(time_s / 60));
-
-const nameOf = (speaker: Speaker, { code, figures }: Pick<Lever, 'code' | 'figures'>): string => {
-  const { hours = 0, dose = 0, ice_kg = 0 } = figures;
-  return sayCoded(speaker, `lever.${code}`, {
-    ...figures,
-    doseWord: quantityText(speaker, 'retarderDose', dose),
-    // In what the crew weighs with: a little ice is ounces, not hundredths of a pound.
-    iceWord: vessel(speaker, 'mass', ice_kg),
-    shareWord: sayShare(speaker, figures['share'] ?? 1),
-    hoursWord: say(speaker, hours < 0 ? 'lever.earlier' : 'lever.later', { count: Math.abs(hours) }),
-  });
-};
 
 /** What would give more time and by how much, each computed anew; one tap tries it. */
 export function Levers({
@@ -54,7 +41,7 @@ export function Levers({
       {levers.map((lever) => (
         <View key={lever.code} className="flex-row items-center gap-3 border-b border-line py-2">
           <View className="flex-1">
-            <T as="strong">{nameOf(speaker, lever)}</T>
+            <T as="strong">{leverName(speaker, lever)}</T>
             <T as="small">{say(speaker, `lever.why.${lever.code}`)}</T>
             {lever.needed ? <T as="small">{say(speaker, 'lever.enough')}</T> : null}
             {lever.limit ? <T as="small">{say(speaker, 'lever.notEnough', { limit: say(speaker, `lever.limit.${lever.limit}`) })}</T> : null}
@@ -67,11 +54,11 @@ export function Levers({
                   : say(speaker, 'day.gainLittle')}
             </T>
           </View>
-          <Button label={say(speaker, 'day.try')} hint={`${say(speaker, 'day.try')}: ${nameOf(speaker, lever)}`} onPress={() => onTry(lever.change)} />
+          <Button label={say(speaker, 'day.try')} hint={`${say(speaker, 'day.try')}: ${leverName(speaker, lever)}`} onPress={() => onTry(lever.change)} />
         </View>
       ))}
       {together.map(({ moves, change, slack_s }) => {
-        const names = moves.map((lever) => nameOf(speaker, lever));
+        const names = moves.map((lever) => leverName(speaker, lever));
         return (
           <View key={names.join()} className="flex-row items-center gap-3 border-b border-line py-2">
             <View className="flex-1">

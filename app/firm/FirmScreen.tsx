@@ -10,6 +10,7 @@ import { Standing } from '../parts/chrome/Standing';
 import { Answer, T } from '../parts/ui/T';
 import { FirmNumbers } from './FirmNumbers';
 import { HouseMethodView } from './HouseMethodView';
+import { PlacesView } from './PlacesView';
 import { RatesView } from './RatesView';
 import { VesselsView } from './VesselsView';
 import { WorkRatesView } from './WorkRatesView';
@@ -67,6 +68,7 @@ export function FirmScreen() {
       ) : null}
       {row ? <FirmNumbers firm={row} /> : null}
       {row ? <VesselsView firm={row} /> : null}
+      {row ? <PlacesView firm={row} /> : null}
       {row ? <WorkRatesView firm={row} /> : null}
       {row ? <RatesView firm={row} /> : null}
       {row ? (

@@ -16,3 +16,9 @@ function calendarOf(zone: string): Intl.DateTimeFormat {
 /** Whether a job pours on the day after this one, by the calendar of its own place. */
 export const poursTomorrow = ({ pourOn, zone }: Pick<RowOf<'job'>, 'pourOn' | 'zone'>): boolean =>
   pourOn?.startsWith(calendarOf(zone).format(now() + DAY_MS)) ?? false;
+
+/** How many days from today a job pours, by the calendar of its own place; 0 for one without a day. */
+export function daysAhead({ pourOn, zone }: Pick<RowOf<'job'>, 'pourOn' | 'zone'>): number {
+  if (!pourOn) return 0;
+  return Math.round((Date.parse(pourOn.slice(0, 10)) - Date.parse(calendarOf(zone).format(now()))) / DAY_MS);
+}

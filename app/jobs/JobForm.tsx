@@ -1,13 +1,16 @@
 import type { JobFields } from '@tufa/contract/entities';
 import { DEFAULT_BATCH, DEFAULT_CREW } from '@tufa/core/plan';
 import { say } from '@tufa/words';
+import type { Speaker } from '@tufa/words/speak';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { Controller } from 'react-hook-form';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { change, useFirmWith, write } from '../outbox/useFirm';
 import { Button } from '../parts/ui/Button';
+import { DayField } from '../parts/ui/DayField';
 import { Field } from '../parts/ui/Field';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import { Screen } from '../parts/chrome/Screen';
 import { Standing } from '../parts/chrome/Standing';
 import { Answer, T } from '../parts/ui/T';
@@ -15,12 +18,17 @@ import { useWireForm } from '../parts/ui/useWireForm';
 import { copyOfJob } from '../walk/copies';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links } from '../links';
+import { PlaceField } from './PlaceField';
+import { placeText, readPlace, zoneOf } from './placeText';
 
 interface JobText {
   name: string;
   customer: string;
   address: string;
   accessNote: string;
+  place: string;
+  pourOn: string;
+  opensBy: string;
 }
 
 const NAMES = [
@@ -58,7 +66,25 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
   const job = jobId ? data.job[jobId] : undefined;
   // As the firm begins its jobs.
   const begins = Object.values(data.firm)[0]?.settings.newJob;
-  const initial: JobText = { name: job?.name ?? '', customer: job?.customer ?? '', address: job?.address ?? '', accessNote: job?.accessNote ?? '' };
+  const initial: JobText = {
+    name: job?.name ?? '',
+    customer: job?.customer ?? '',
+    address: job?.address ?? '',
+    accessNote: job?.accessNote ?? '',
+    place: job?.place ? placeText(job.place) : '',
+    pourOn: job?.pourOn ?? '',
+    opensBy: job?.opensBy ?? '',
+  };
+  const places = Object.values(data.firm)[0]?.settings.places ?? [];
+  /** As it stands where nobody has touched it, with its name where the firm has one. */
+  const placeOf = (text: string): JobFields['place'] => {
+    if (text.trim() === '') return null;
+    if (job?.place && placeText(job.place) === text) return job.place;
+    const named = places.find((place) => placeText(place) === text.trim());
+    const place = named ?? readPlace(text);
+    if (!place) throw new FieldProblem('place', say(speaker, 'place.unreadable'));
+    return place;
+  };
   const form = useWireForm<JobText>({
     name: `job ${jobId ?? 'new'}`,
     row: job,
@@ -67,8 +93,10 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
       entity: 'job',
       toWire: (values) => ({
         ...values,
+        place: placeOf(values.place),
         zone: job?.zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone,
-        pourOn: job?.pourOn ?? null,
+        pourOn: values.pourOn || null,
+        opensBy: openingAfter(speaker, values),
         crew: job?.crew ?? begins?.crew ?? DEFAULT_CREW,
         batch: job?.batch ?? begins?.batch ?? DEFAULT_BATCH,
         demonstration: job?.demonstration ?? false,
@@ -77,10 +105,14 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
     },
   });
   const save = form.submit(async (wire, seen) => {
-    const fields = wire as JobFields;
+    const sent = wire as JobFields;
+    // Clocks are the place's own, wherever this phone is.
+    const moved = sent.place && (!job?.place || placeText(job.place) !== placeText(sent.place)) ? sent.place : null;
+    // The map of zones may not be on the phone yet: without signal the clocks stay as they are, and nothing else is lost.
+    const fields = moved ? { ...sent, zone: await zoneOf(moved).catch(() => sent.zone) } : sent;
     if (jobId) {
-      const { name, customer, address, accessNote } = fields;
-      await write(change('job', 'change', jobId, { name, customer, address, accessNote }, seen));
+      const { name, customer, address, accessNote, place = null, zone, pourOn, opensBy = null } = fields;
+      await write(change('job', 'change', jobId, { name, customer, address, accessNote, place, zone, pourOn, opensBy }, seen));
       router.replace('/jobs');
       return;
     }
@@ -135,6 +167,30 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
           )}
         />
       ))}
+      <Controller
+        control={form.control}
+        name="place"
+        render={({ field, fieldState }) => (
+          <PlaceField value={field.value} onChange={field.onChange} onBlur={field.onBlur} fault={fieldState.error?.message} places={places} />
+        )}
+      />
+      {(['pourOn', 'opensBy'] as const).map((name) => (
+        <Controller
+          key={name}
+          control={form.control}
+          name={name}
+          render={({ field, fieldState }) => (
+            <DayField label={say(speaker, `jobs.${name}`)} value={field.value} onChange={field.onChange} fault={fieldState.error?.message} minute />
+          )}
+        />
+      ))}
+      {job?.place ? <T as="small">{say(speaker, 'place.zone', { zone: job.zone.replace('_', ' ') })}</T> : null}
     </Screen>
   );
+}
+
+/** When it must be open again: after the work has begun. @throws FieldProblem */
+function openingAfter(speaker: Speaker, { pourOn, opensBy }: JobText): string | null {
+  if (opensBy !== '' && pourOn !== '' && opensBy <= pourOn) throw new FieldProblem('opensBy', say(speaker, 'jobs.opensBefore'));
+  return opensBy || null;
 }

@@ -22,13 +22,9 @@ import { inUse } from '../pour/storedPlan';
 import { Growing } from '../parts/ui/Growing';
 import { BatchRow } from './BatchRow';
 import { CrewView } from './CrewView';
-import { JobOrder } from './JobOrder';
-import { KeptSums } from './KeptSums';
-import { ListOut } from './ListOut';
-import { LoadWeight } from './LoadWeight';
 import { ChangeCost } from './ChangeCost';
 import { PlaceView } from './PlaceView';
-import { PlanFile } from './PlanFile';
+import { UnderList } from './UnderList';
 import { TicketScreen } from './TicketScreen';
 import { WaysView } from './WaysView';
 
@@ -101,6 +97,7 @@ function Mix({ view: present }: { view: JobView }) {
       }),
     ),
   ];
+  const pick = (number: string): void => router.push(links.ticket(view.job.id, number));
   const next = list.find((batch) => stateText(speaker, batch, view.batches) === undefined) ?? list[0]!;
   const title = packsTitle(speaker, input, plan);
   const percent = String(Math.round(input.firm.orderQuantile * 100));
@@ -128,14 +125,7 @@ function Mix({ view: present }: { view: JobView }) {
             <View className="border-t-2 border-ink">
               <Growing label={say(speaker, 'mix.list')} rows={list.map((batch, i) => ({ id: batch.key, batch, before: list[i - 1] }))}>
                 {({ batch, before }) => (
-                  <BatchRow
-                    view={view}
-                    input={input}
-                    batch={batch}
-                    before={before}
-                    state={stateText(speaker, batch, view.batches)}
-                    onPress={() => router.push(links.ticket(view.job.id, batch.number))}
-                  />
+                  <BatchRow view={view} input={input} batch={batch} before={before} state={stateText(speaker, batch, view.batches)} onPick={pick} />
                 )}
               </Growing>
             </View>
@@ -144,12 +134,7 @@ function Mix({ view: present }: { view: JobView }) {
             <WaysView view={view} input={input} plan={plan} />
             <PlaceView jobId={view.job.id} input={input} />
             <ChangeCost plan={plan} />
-            <KeptSums view={view} />
-            <JobOrder input={input} plan={plan} />
-            <LoadWeight input={input} plan={plan} />
-            <Button label={say(speaker, 'load.open')} onPress={() => router.push(links.load())} />
-            <ListOut view={view} input={input} plan={plan} planId={view.planId} list={list} />
-            <PlanFile view={view} />
+            <UnderList view={view} plan={plan} />
           </View>
         ),
         foot: (

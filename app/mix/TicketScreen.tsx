@@ -4,7 +4,7 @@ import { sheetOf, type Batch, type Plan, type PlanInput } from '@tufa/core/plan'
 import { startedOf } from '@tufa/core/pour';
 import { say } from '@tufa/words';
 import { useRouter } from 'expo-router';
-import { useEffect, useEffectEvent, useState } from 'react';
+import { useCallback, useEffect, useEffectEvent, useState } from 'react';
 import { View } from 'react-native';
 import { usePerson } from '../outbox/useFirm';
 import { SunSwitch } from '../parts/chrome/SunSwitch';
@@ -61,6 +61,7 @@ export function TicketScreen({
     if (!chalked && personId) written(personId);
   }, [key, chalked, personId]);
   const contents = contentsOf(batch, sheet);
+  const tick = useCallback((at: number): void => setTicked((before) => (before.includes(at) ? before.filter((other) => other !== at) : [...before, at])), []);
   const [taken, setTaken] = useState<Vessel | null>(null);
   const vessel = taken ?? vesselOf(batch, sheet, input);
   const said = lines.map((line) => sayLine(speaker, line, { batch, sheet, byVolume: houseOf(input.house).measuring === 'volume', mark_m3: vessel?.mark_m3 }));
@@ -114,12 +115,7 @@ export function TicketScreen({
             <View className={hand === 'right' ? 'flex-row gap-3' : 'flex-row-reverse gap-3'}>
               <View className="flex-1">
                 {said.map((line, i) => (
-                  <TicketRow
-                    key={`${i}${line.label}`}
-                    said={line}
-                    on={ticked.includes(i)}
-                    onTick={() => setTicked(ticked.includes(i) ? ticked.filter((other) => other !== i) : [...ticked, i])}
-                  />
+                  <TicketRow key={`${i}${line.label}`} {...line} on={ticked.includes(i)} at={i} onTick={tick} />
                 ))}
               </View>
               {vessel ? <VesselDrawing batch={batch} sheet={sheet} vessel={vessel} /> : null}

@@ -10,6 +10,7 @@ import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
 import { QuantityFigure } from '../parts/ui/QuantityFigure';
+import { following } from '../parts/ui/following';
 import { T } from '../parts/ui/T';
 import { TypedFigure } from '../parts/ui/TypedFigure';
 import { logUsed } from '../pour/log';
@@ -35,7 +36,7 @@ function plannedOf(batch: Batch): Used {
 }
 
 /** What really went in, beside what the ticket asks for: wrong doses are told as they are typed, and what happened is kept all the same. */
-export function UsedView({
+export const UsedView = following(function UsedView({
   view,
   input,
   planId,
@@ -134,4 +135,4 @@ export function UsedView({
       />
     </View>
   );
-}
+});

@@ -1,7 +1,7 @@
 import type { RowOf } from '@tufa/contract/entities';
 import { say, sayCoded } from '@tufa/words/speak';
 import { useRouter } from 'expo-router';
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { useFirm, useStandings } from '../outbox/useFirm';
 import { Growing } from '../parts/ui/Growing';
@@ -13,11 +13,14 @@ import { Standing } from '../parts/chrome/Standing';
 import { SyncLine, useOnline } from '../parts/chrome/SyncLine';
 import { Answer, T } from '../parts/ui/T';
 import { JobPicture, jobsOf } from '../jobs/JobList';
-import { poursTomorrow } from '../fix/poursTomorrow';
+import { daysAhead, poursTomorrow } from '../fix/poursTomorrow';
+import { whenItComes } from '../parts/phone/later';
 import { TomorrowsKit } from './TomorrowsKit';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links } from '../links';
+
+const GoodHours = lazy(() => whenItComes(() => import('./GoodHours')).then(({ GoodHours: Part }) => ({ default: Part })));
 
 /** What to do now, and what waits. The plan itself is not computed here: this is the first screen on a slow phone. */
 export function NowScreen() {
@@ -30,11 +33,9 @@ export function NowScreen() {
   const standings = useStandings();
   const live = useMemo(() => Object.entries(standings).flatMap(([jobId, { running }]) => running.map(() => jobId)), [standings]);
   const liveJob = live[0] ? data.job[live[0]] : undefined;
-  const next =
-    liveJob ??
-    jobs
-      .filter(({ id, pourOn }) => pourOn !== null && standings[id]?.wait.code === 'pour')
-      .reduce<RowOf<'job'> | undefined>((first, job) => (first && (first.pourOn ?? '') <= (job.pourOn ?? '') ? first : job), undefined);
+  const next = liveJob ?? upNext(jobs.filter(({ id, pourOn }) => pourOn !== null && standings[id]?.wait.code === 'pour'));
+  // The job whose weather matters next: the one that pours, else the first that only waits for its day.
+  const looked = liveJob ? undefined : (next ?? jobs.find(({ id, place }) => place && ['day', 'pour'].includes(standings[id]?.wait.code ?? '')));
   // Nothing is said to be planned or not before the firm has answered.
   if (online && !firm.ready && !firm.failed) return <Fetching />;
   return (
@@ -58,13 +59,23 @@ export function NowScreen() {
       }
       foot={
         next ? (
-          <Button label={say(speaker, liveJob ? 'now.running' : 'now.open')} tone="act" big onPress={() => router.push(links.step(next.id, 'pour'))} />
+          <Button
+            label={say(speaker, liveJob ? 'now.running' : next && daysAhead(next) === 0 ? 'now.open' : 'now.openPlanned')}
+            tone="act"
+            big
+            onPress={() => router.push(links.step(next.id, 'pour'))}
+          />
         ) : (
           <Button label={say(speaker, 'now.newJob')} tone="act" big onPress={() => router.push(links.newJob())} />
         )
       }
     >
       <Standing firm={firm} />
+      {looked ? (
+        <Suspense fallback={null}>
+          <GoodHours key={looked.id} job={looked} />
+        </Suspense>
+      ) : null}
       <Growing rows={jobs.filter(poursTomorrow)} gap>
         {(job) => <TomorrowsKit job={job} />}
       </Growing>
@@ -83,10 +94,27 @@ export function NowScreen() {
   );
 }
 
+/** The next that is planned; where nothing lies ahead the last that was. */
+function upNext(planned: readonly RowOf<'job'>[]): RowOf<'job'> | undefined {
+  const [ahead, behind] = [planned.filter((job) => daysAhead(job) >= 0), planned.filter((job) => daysAhead(job) < 0)];
+  const sorted = (jobs: readonly RowOf<'job'>[]) => [...jobs].sort((a, b) => ((a.pourOn ?? '') < (b.pourOn ?? '') ? -1 : 1));
+  return sorted(ahead)[0] ?? sorted(behind).at(-1);
+}
+
+/** A weekday's name; of two languages one is the other's, longer. */
+const weekday = (speaker: Speaker, date: string): string =>
+  new Intl.DateTimeFormat(speaker.language === 'pseudo' ? 'en' : speaker.language, { weekday: 'long', timeZone: 'UTC' }).format(new Date(`${date}T12:00:00Z`));
+
 function headline(speaker: Speaker, job: RowOf<'job'> | undefined, count: number, isRunning: boolean): string {
   if (!job) return say(speaker, 'now.title');
   if (isRunning) return say(speaker, 'now.titleRunning', { count });
-  return say(speaker, 'now.titleJob', { name: job.name.toLowerCase(), time: (job.pourOn ?? '').slice(11) });
+  const [name, time] = [job.name.toLowerCase(), (job.pourOn ?? '').slice(11)];
+  const ahead = daysAhead(job);
+  if (ahead === 0) return say(speaker, 'now.titleJob', { name, time });
+  if (ahead === 1) return say(speaker, 'now.titleTomorrow', { name, time });
+  const date = (job.pourOn ?? '').slice(0, 10);
+  const day = Math.abs(ahead) < 7 ? weekday(speaker, date) : date;
+  return ahead > 0 ? say(speaker, 'now.titleLater', { day, name, time }) : say(speaker, 'now.titlePast', { name: job.name, day });
 }
 
 function Waiting({ job, standing: { wait, drawn } }: { job: RowOf<'job'>; standing: JobStanding }) {

@@ -1,3 +1,5 @@
+import type { ForecastFields } from '@tufa/contract/entities';
+import type { Place } from '@tufa/core/plan';
 import type { Command, CommandResult, ProblemDetails } from '@tufa/contract/commands';
 
 /** An answer that is an error, with what it says. */
@@ -56,6 +58,9 @@ export interface SignedInPerson {
   readonly role: string;
 }
 
+/** What the weather service said, as the firm's server read it. */
+export type ServedForecast = Pick<ForecastFields, 'latitude_deg' | 'longitude_deg' | 'from' | 'hours' | 'invented'>;
+
 /** The firm's server, one origin, plain REST. */
 export const api = {
   people: () => call<{ firm: string; people: SignedInPerson[] }>('/people'),
@@ -63,6 +68,8 @@ export const api = {
   signIn: (personId: string, device: { id: string; label: string }) =>
     call<{ person: SignedInPerson; device: string }>('/session', { method: 'POST', body: JSON.stringify({ personId, device }) }),
   signOut: () => call<null>('/session', { method: 'DELETE' }),
+  /** what a place's weather service says, three days back and eight ahead */
+  weather: ({ latitude_deg, longitude_deg }: Place) => call<ServedForecast>(`/weather?latitude_deg=${latitude_deg}&longitude_deg=${longitude_deg}`),
   /** One page of what changed since a place, as it came: it is read where it is kept. */
   changes: (since: number, after?: string) => ask(`/changes?since=${since}${after ? `&after=${after}` : ''}`).then((response) => response.arrayBuffer()),
   /** Their results in their order; what answers otherwise is not the firm. @throws ApiProblem */

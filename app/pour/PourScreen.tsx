@@ -201,7 +201,7 @@ function Pouring({
             {others.length > 0 ? (
               <View className="border-t-2 border-ink">
                 <Growing label={say(speaker, 'pour.others')} rows={others.map((other, i) => ({ id: other.key, other, before: others[i - 1] }))}>
-                  {({ other, before }) => <BatchRow view={view} input={input} batch={other} before={before} onPress={() => setPicked(other.number)} />}
+                  {({ other, before }) => <BatchRow view={view} input={input} batch={other} before={before} onPick={setPicked} />}
                 </Growing>
               </View>
             ) : null}

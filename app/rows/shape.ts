@@ -5,7 +5,7 @@ export const OF_FIRM = ['firm', 'person', 'product', 'sheet', 'stockLot'] as con
 export type OfFirm = (typeof OF_FIRM)[number];
 
 /** What belongs to a job: read from the phone when the job is opened. */
-export const OF_JOB = ['element', 'finding', 'reading', 'photograph', 'treatment', 'plan', 'pourEvent'] as const;
+export const OF_JOB = ['element', 'finding', 'reading', 'forecast', 'photograph', 'treatment', 'plan', 'pourEvent'] as const;
 export type OfJob = (typeof OF_JOB)[number];
 
 export type FirmRows = Pick<FirmData, OfFirm>;
@@ -14,7 +14,7 @@ export type JobRows = Pick<FirmData, OfJob>;
 export const isOfJob = (name: EntityName): name is OfJob => (OF_JOB as readonly string[]).includes(name);
 
 /** A job of which nothing is known yet. */
-export const noJobRows = (): JobRows => ({ element: {}, finding: {}, reading: {}, photograph: {}, treatment: {}, plan: {}, pourEvent: {} });
+export const noJobRows = (): JobRows => ({ element: {}, finding: {}, reading: {}, forecast: {}, photograph: {}, treatment: {}, plan: {}, pourEvent: {} });
 export const noFirmRows = (): FirmRows => ({ firm: {}, person: {}, product: {}, sheet: {}, stockLot: {} });
 
 /** How far a phone has followed its firm. */

@@ -75,7 +75,7 @@ describe('a job', () => {
     ]);
   });
 
-  test('that is changed changes its words alone', async () => {
+  test('that is changed changes what its form has, and nothing else of it', async () => {
     await show(<JobForm />, { at: { job: dock.job.id } });
     await typeIn(say(PLAIN, 'jobs.address'), 'Upper yard');
     await tap(say(PLAIN, 'jobs.save'));
@@ -83,9 +83,30 @@ describe('a job', () => {
     expect([kind, target, Object.keys(fields).sort(), fields['address']]).toEqual([
       'job.change',
       dock.job.id,
-      ['accessNote', 'address', 'customer', 'name'],
+      ['accessNote', 'address', 'customer', 'name', 'opensBy', 'place', 'pourOn', 'zone'],
       'Upper yard',
     ]);
+  });
+
+  test('takes the clocks of its place; what is no place, or an opening before the work, is refused where it stands', async () => {
+    await show(<JobForm />);
+    await typeIn(say(PLAIN, 'jobs.name'), 'Quay');
+    await typeIn(say(PLAIN, 'place.label'), 'by the harbour');
+    await tap(say(PLAIN, 'jobs.create'));
+    expect((await screen.findByRole('alert')).textContent).toBe(say(PLAIN, 'place.unreadable'));
+    await typeIn(say(PLAIN, 'place.label'), '36.85 S, 174.76 E');
+    await typeIn(say(PLAIN, 'jobs.pourOn'), '2026-12-01T07:00');
+    await typeIn(say(PLAIN, 'jobs.opensBy'), '2026-12-01T06:00');
+    await tap(say(PLAIN, 'jobs.create'));
+    await waitFor(() => expect(page()).toContain(say(PLAIN, 'jobs.opensBefore')));
+    await typeIn(say(PLAIN, 'jobs.opensBy'), '2026-12-01T16:00');
+    await tap(say(PLAIN, 'jobs.create'));
+    expect((await lastOf(1)).change).toMatchObject({
+      place: { latitude_deg: -36.85, longitude_deg: 174.76 },
+      zone: 'Pacific/Auckland',
+      pourOn: '2026-12-01T07:00',
+      opensBy: '2026-12-01T16:00',
+    });
   });
 
   test('that is not on this phone is said, and not replaced by an empty form', async () => {

@@ -1,20 +1,28 @@
 import {
   compareSystems,
   computePlan,
+  hourOf,
   loadOf,
   rankingOf,
   surveyOf,
   waysOn,
+  weekOf,
+  type DayOdds,
+  type DayPlan,
+  type HourLooked,
   type Load,
   type Plan,
   type PlanInput,
   type Survey,
   type SystemOutcome,
+  type WeekAsk,
+  type WeekOfProduct,
 } from '@tufa/core/plan';
 import type { Ranked } from '@tufa/core/choose';
 import { replaceEqualDeep } from '@tanstack/query-core';
 import type { BreakCode } from '@tufa/core/pour';
 import { expose } from 'comlink';
+import { dayHelps, dayOdds, planByHands, planDay, type HandsOutcome, type Help, type PlannedDay } from './planDay';
 import { tried, type Tried } from './tried';
 
 let last: PlanInput | undefined;
@@ -39,6 +47,17 @@ const worker = {
   plan: (input: PlanInput): Tried<Plan> => tried(() => computePlan(kept(input), { ranked: 'chosen' })),
   /** what remains when a plan broke, each way planned */
   waysOn: (input: PlanInput, what: BreakCode): Tried<ReturnType<typeof waysOn>> => tried(() => waysOn(kept(input), what)),
+  /** each product in every hour of the week */
+  week: (asked: Parameters<typeof weekOf>[0]): Tried<WeekOfProduct[]> => tried(() => weekOf(asked)),
+  /** one hour of it looked at closely */
+  hour: (input: PlanInput, ask: WeekAsk, weather: Parameters<typeof weekOf>[0]['site'], at_ms: number): Tried<HourLooked> =>
+    tried(() => hourOf(kept(input), ask, weather, at_ms)),
+  /** a job's day put in order, and the same with other hands */
+  day: (input: PlanInput, asked: PlannedDay): Tried<DayPlan> => tried(() => planDay(kept(input), asked)),
+  /** how it may go, and what would help it most */
+  dayOdds: (input: PlanInput, asked: PlannedDay): Tried<{ odds: DayOdds | null; helps: Help[] }> =>
+    tried(() => ({ odds: dayOdds(kept(input), asked), helps: dayHelps(kept(input), asked) })),
+  dayByHands: (input: PlanInput, asked: PlannedDay, hands: readonly number[]): Tried<HandsOutcome[]> => tried(() => planByHands(kept(input), asked, hands)),
   compare: (asked: Parameters<typeof compareSystems>[0]): SystemOutcome[] => compareSystems(asked),
 };
 

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery, type UseQueryResult } from '@tanstack/react
 import type { Remote } from 'comlink';
 import { WORKED_OUT } from '../outbox/queryClient';
 import type { PlanWorker } from './plan.worker';
-import { askPlan } from './planWorker';
+import { askBeside, askPlan } from './planWorker';
 
 let count = 0;
 const numbers = new WeakMap<object, number>();
@@ -18,6 +18,7 @@ function numberOf(thing: object): number {
  * What the worker makes of some things, kept while they are the same ones.
  *
  * @param name what is asked; one name, one kind of answer
+ * @param beside nobody waits for it: what is asked meanwhile goes first
  * @param keepLast while something else is worked out the last answer stands
  * @param about the things it is worked out from, by their identity; null asks nothing
  */
@@ -25,11 +26,11 @@ export function useWorkedOut<T>(
   name: string,
   about: readonly object[] | null,
   ask: (worker: Remote<PlanWorker>) => Promise<T>,
-  { keepLast = false } = {},
+  { keepLast = false, beside = false } = {},
 ): UseQueryResult<T> {
   return useQuery({
     queryKey: [WORKED_OUT, name, ...(about ?? []).map(numberOf)],
-    queryFn: () => askPlan(ask),
+    queryFn: () => (beside ? askBeside(ask) : askPlan(ask)),
     enabled: about !== null,
     staleTime: Infinity,
     gcTime: 300_000,

@@ -1,4 +1,4 @@
-import { computePlan } from '@tufa/core/plan';
+import { computePlan, dayPlanOf, oddsOf, weekAsks, weekOf } from '@tufa/core/plan';
 import { monteCarloLives, workingLife, type CourseInput } from '@tufa/core/setting';
 import { rectangle, volumeFromReadings, type DepthReading } from '@tufa/core/takeoff';
 import { surfaceConduction } from '@tufa/core/weather';
@@ -30,6 +30,27 @@ const readings: DepthReading[] = Array.from({ length: 200 }, (_, i) => {
   return [x, y, 0.04 * (1 - ((x - 1) ** 2 + (y - 0.5) ** 2) / 1.3)];
 });
 
+const HOUR_S = 3600;
+const HOUR_MS = 3_600_000;
+
+/** A job's hardest batch as ten products, in sixteen hours of each of seven days. */
+function weekBench(input: Parameters<typeof weekAsks>[0], plan: Parameters<typeof weekAsks>[1]): number {
+  const from_ms = Date.parse('2026-07-03T00:00:00Z');
+  const hours = Array.from({ length: 264 }, (_, i) => ({
+    air_C: 20 + 8 * Math.cos(((i - 15) / 24) * 2 * Math.PI),
+    humidity: 0.5,
+    wind10_ms: 3,
+    cloud: 0.2,
+    irradiance_Wm2: null,
+    rainChance: 0.1,
+  }));
+  const at_ms = Array.from({ length: 7 * 24 }, (_, i) => i).flatMap((i) => (i % 24 >= 5 && i % 24 <= 20 ? [from_ms + (72 + i) * HOUR_MS] : []));
+  const found = weekAsks(input, plan);
+  const asks = Array.from({ length: 10 }, (_, i) => ({ ...found[i % found.length]!, key: String(i) }));
+  const site = { latitude_deg: 44, longitude_deg: 0, weather: { from: new Date(from_ms).toISOString(), hours } };
+  return timed(5, () => weekOf({ asks, site, conditions: input.conditions, at_ms, now_ms: from_ms + 72 * HOUR_MS }));
+}
+
 /** The core's own speed on one core of this machine, as lines of name and value; ns a step to be compared with C. */
 export function coreBench(): [string, string][] {
   const whole = exampleJob();
@@ -47,12 +68,21 @@ export function coreBench(): [string, string][] {
   const weather = { air_C: 26, humidity: 0.5, wind_ms: 2, irradiance_Wm2: 600, cloud: 0, absorptivity: 0.65, exposure: 1, sky: 1, wet: false };
   const day_ms = timed(10, () => surfaceConduction({ profile_C: 20, depth_m: 0.4, stretches: [{ ...weather, for_s: 86400 }] }));
   const bare_ms = timed(30, () => computePlan(still, { ranked: 'chosen' }));
+  const chosen = computePlan(whole, { ranked: 'chosen' });
+  const week_ms = weekBench(whole, chosen);
+  const ask = { firstWater_s: 9 * HOUR_S, from_s: 6 * HOUR_S, opensBy_s: null };
+  const dayPlan_ms = timed(3, () => dayPlanOf(whole, chosen, ask));
+  const day = dayPlanOf(whole, chosen, ask);
+  const odds_ms = timed(3, () => oddsOf(whole, chosen, day, ask));
   const ns = (ms: number, steps: number): string => `${((ms * 1e6) / steps).toFixed(1)} ns`;
   return [
     ['a job plan, one finding, temperatures held, ms', plan_ms.toFixed(2)],
     ['a job plan, one finding, through a changing day, ms', changing_ms.toFixed(2)],
     ['a job plan, ten findings of every kind through a changing day, ms', all_ms.toFixed(2)],
     ['the same without the shelf, as a screen that shows none plans, ms', bare_ms.toFixed(2)],
+    ['the week of ten products by the hour, ms (150)', week_ms.toFixed(0)],
+    [`a day of ${day.bars.length} operations put in order, ms (300 for 40)`, dayPlan_ms.toFixed(0)],
+    ['10,000 days of it, ms (1000)', odds_ms.toFixed(0)],
     ['working lives per second on one core; a rate evaluation', `${Math.round(1000 / life_ms).toLocaleString('en')}; ${ns(life_ms, 100)}`],
     ['10,000 Monte Carlo lives, ms; a life', `${monte_ms.toFixed(1)}; ${ns(monte_ms, 10_000)}`],
     ['volume from 200 readings with its range, ms; a triangulated point', `${volume_ms.toFixed(2)}; ${ns(volume_ms, 200 * 204)}`],

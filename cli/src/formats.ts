@@ -1,6 +1,7 @@
 import { commandSchema } from '@tufa/contract/commands';
 import { anySheet, planInput } from '@tufa/contract/schemas';
 import { shelfFile } from '@tufa/contract/shelfFile';
+import { forecastFile } from '@tufa/contract/forecastFile';
 import { instanceSchema } from '@tufa/contract/instanceSchema';
 import { surveyFile } from '@tufa/contract/surveyFile';
 import parseJoi from 'joi-to-json';
@@ -11,6 +12,7 @@ export const schemas = (): Record<string, object> => ({
   sheet: parseJoi(anySheet) as object,
   shelf: parseJoi(shelfFile) as object,
   survey: parseJoi(surveyFile) as object,
+  forecast: parseJoi(forecastFile) as object,
   day: parseJoi(instanceSchema) as object,
   command: parseJoi(commandSchema) as object,
 });

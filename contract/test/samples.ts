@@ -67,6 +67,30 @@ export const SAMPLES: Record<keyof typeof FIELDS, { good: object; bad: object[] 
     good: { jobId: id(1), elementId: null, findingId: null, kind: 'slab_C', value: typed(31), at: null, takenAt: '2026-05-12T09:10:00Z', subject: null },
     bad: [{ jobId: id(1), elementId: null, findingId: null, kind: 'mood', value: typed(31), at: null, takenAt: '2026-05-12T09:10:00Z', subject: null }],
   },
+  forecast: {
+    good: {
+      jobId: id(1),
+      latitude_deg: 37.98,
+      longitude_deg: -78.95,
+      takenAt: '2026-05-12T09:10:00Z',
+      from: '2026-05-12T09:00:00Z',
+      hours: [{ air_C: 18, humidity: 0.6, wind10_ms: 3, cloud: 0.2, irradiance_Wm2: null, rainChance: 0.1 }],
+      source: 'service',
+      invented: true,
+    },
+    bad: [
+      {
+        jobId: id(1),
+        latitude_deg: 137,
+        longitude_deg: 0,
+        takenAt: '2026-05-12T09:10:00Z',
+        from: '2026-05-12T09:00:00Z',
+        hours: [],
+        source: 'service',
+        invented: true,
+      },
+    ],
+  },
   photograph: {
     good: {
       jobId: id(1),

@@ -48,6 +48,16 @@ export const PLAN_TABLE = {
   call_s: constant(600, 's', 'somebody is called away'),
   rainSeen_s: constant(2700, 's', 'rain that is seen coming'),
   slowPace: constant(0.7, '1', 'a crew that says it runs slow, against its plan'),
+  arrive_s: constant(1800, 's', 'unloading, barriers, masking in the morning'),
+  clear_s: constant(900, 's', 'washing out and loading again'),
+  rateDaySd: constant(0.2, 'ln', 'sd of ln of the crew’s pace from day to day'),
+  rateBatchSd: constant(0.1, 'ln', 'and from batch to batch'),
+  heldBack_s: constant(900, 's', 'a first water held back for longer lets the crew come later'),
+  turnsWithin_s: constant(3 * 3600, 's', 'a day turns on what has no more than this to spare'),
+  darkUnder_deg: constant(-4, 'deg', 'a lower sun gives no light to work by', 'method'),
+  forecastSd_K: constant(0.8, 'K', 'sd of the air a forecast has for now', 'method'),
+  forecastGrowth_K: constant(0.4, 'K', 'more of it for each day ahead', 'method'),
+  forecastMost_K: constant(4, 'K', 'no forecast is worse than the season', 'method'),
   hotFill_C: constant(60, 'degC', 'a fill that warms itself past it is a caution'),
 } as const;
 

@@ -15,3 +15,5 @@ export * from './batches';
 export * from './load';
 export * from './after';
 export * from './replan';
+export * from './week';
+export * from './dayPlan';

@@ -17,6 +17,13 @@ interface Read {
 export interface ProblemFigures {
   commaUnclear: { readonly text: string; readonly point: string; readonly thousands: string };
   cutoutsTooLarge: { readonly cut_m2: number };
+  forecastColumn: { readonly name: string };
+  forecastEmpty: None;
+  forecastFigure: { readonly name: string; readonly at: string; readonly text: string };
+  forecastHole: { readonly at: string; readonly count: number };
+  forecastRange: { readonly at: string; readonly name: string };
+  forecastTime: { readonly name: string; readonly row: number };
+  forecastUnit: { readonly name: string };
   knots: { readonly quantity: string; readonly knots: number };
   lineVanishes: None;
   negative: Read;

@@ -85,26 +85,52 @@ export interface BatchWindow {
   readonly wetEdge: WetEdge;
 }
 
-/**
- * The window of one batch: the portion spread first and the one spread last live differently (on a hot slab the first
- * dies first, on a cold one the last), so both are followed, and the earlier end counts. Flow and finish share one
- * deviation of life, a skin has its own; the stop is where the chance of either reaches the accepted one.
- *
- * @throws Problem `outOfRange` from the courses
- */
-export function batchWindow(input: BatchWindowInput): BatchWindow {
-  const { pace, accepted, sdLn, drying } = input;
+/** One portion on its way: its course, of which the finish spends the same time over another life. */
+interface Portion {
+  readonly spread_s: number;
+  readonly flow: Course;
+}
+
+const portionOf = (input: BatchWindowInput, spread_s: number): Portion => ({
+  spread_s,
+  flow: new Course({
+    ...input.course,
+    pail_life_s: input.flow_life_s,
+    film_life_s: input.flow_life_s * input.filmShare,
+    placed_after_s: spread_s,
+  }),
+});
+
+/** By when a batch must be placed and finished, and the chance that it is lost: what a search needs of its window. */
+export type BatchStops = Omit<BatchWindow, 'first' | 'last' | 'flowLife' | 'finishLife'>;
+
+interface Stopped {
+  readonly stops: BatchStops;
+  readonly early: Portion;
+  readonly late: Portion;
+  /** share of the budget by which each portion's flow and finish are safe, s from first water */
+  readonly safe: { readonly flow: readonly [number, number]; readonly finish: readonly [number, number] };
+  /** finish life over flow life */
+  readonly ratio: number;
+  readonly skin_s: number;
+}
+
+function stopped(input: BatchWindowInput): Stopped {
+  const { pace, accepted, sdLn, drying, safeShare } = input;
   const firstSpread = pace.mix_s + pace.carry_s;
   const lastSpread = firstSpread + pace.place_s;
-  const [early, late] = [portionEnds(input, firstSpread), portionEnds(input, lastSpread)];
-  const [first, last] = [early.ends, late.ends];
-  const after_s = drying ? skinTime({ ...drying, thickness_m: input.course.thickness_m }) : Infinity;
-  const skin = drying ? { spread_s: firstSpread, after_s } : null;
-  const spentOf = (a: Course, b: Course) => (t: number) => Math.max(a.spentAt(t), b.spentAt(t));
-  const flowSpent = spentOf(early.flow, late.flow);
-  const finishSpent = spentOf(early.finish, late.finish);
-  const finish = stopOf({ spentAt: finishSpent, safe_s: Math.min(first.finishSafe_s, last.finishSafe_s), sdLn, skin, accepted });
-  const flow = stopOf({ spentAt: flowSpent, safe_s: Math.min(first.flowSafe_s, last.flowSafe_s), sdLn, skin, accepted, later_s: pace.finish_s });
+  const [early, late] = [portionOf(input, firstSpread), portionOf(input, lastSpread)];
+  const ratio = input.finish_life_s / input.flow_life_s;
+  const skin_s = drying ? skinTime({ ...drying, thickness_m: input.course.thickness_m }) : Infinity;
+  const skin = drying ? { spread_s: firstSpread, after_s: skin_s } : null;
+  const flowSpent = (t: number): number => Math.max(early.flow.spentAt(t), late.flow.spentAt(t));
+  const finishSpent = (t: number): number => flowSpent(t) / ratio;
+  const safeAt = (share: number): readonly [number, number] => [early.flow.timeToSpend(share), late.flow.timeToSpend(share)];
+  // Resins run one budget.
+  const flowSafe = safeAt(safeShare);
+  const safe = { flow: flowSafe, finish: ratio === 1 ? flowSafe : safeAt(safeShare * ratio) };
+  const finish = stopOf({ spentAt: finishSpent, safe_s: Math.min(...safe.finish), sdLn, skin, accepted });
+  const flow = stopOf({ spentAt: flowSpent, safe_s: Math.min(...safe.flow), sdLn, skin, accepted, later_s: pace.finish_s });
   const finishNeeds_s = lastSpread + pace.finish_s;
   // What is placed must still be finished.
   const toFinish_s = Math.max(0, finish.at_s - pace.finish_s);
@@ -114,8 +140,8 @@ export function batchWindow(input: BatchWindowInput): BatchWindow {
   const mixing_s = pace.mix_s + pace.carry_s;
   const cycle_s = input.mixesWhilePlacing ? Math.max(mixing_s, pace.place_s) : mixing_s + pace.place_s;
   const touches_s = cycle_s + firstSpread;
-  const skinned = chanceOfSkin(finishNeeds_s - firstSpread, after_s);
-  const edgeBy_s = skinned < 1e-6 ? last.flowSafe_s : late.flow.timeToSpend(shareLeft({ accepted, skin: skinned, sdLn }));
+  const skinned = chanceOfSkin(finishNeeds_s - firstSpread, skin_s);
+  const edgeBy_s = skinned < 1e-6 ? safe.flow[1] : late.flow.timeToSpend(shareLeft({ accepted, skin: skinned, sdLn }));
   const spent = {
     flow: flowSpent(lastSpread),
     finish: finishSpent(finishNeeds_s),
@@ -124,9 +150,7 @@ export function batchWindow(input: BatchWindowInput): BatchWindow {
   const ends = (Object.keys(spent) as (keyof typeof spent)[]).sort((a, b) => spent[b] - spent[a]);
   const life = chanceOfLife(spent[ends[0]!], sdLn);
   const chanceLost = either(life, skinned);
-  return {
-    first,
-    last,
+  const stops: BatchStops = {
     placeBy_s: Math.min(flow.at_s, toFinish_s),
     placeEnding: places ? (flow.ending === 'life' ? 'flow' : 'skin') : finishEnding,
     finishBy_s: finish.at_s,
@@ -136,31 +160,47 @@ export function batchWindow(input: BatchWindowInput): BatchWindow {
     chanceLost,
     fits: chanceLost <= accepted * (1 + 1e-9),
     binding: skinned > life ? 'skin' : ends[0]!,
-    flowLife: lifeOf(first.flow_s <= last.flow_s ? early.flow : late.flow, sdLn),
-    finishLife: lifeOf(first.finish_s <= last.finish_s ? early.finish : late.finish, sdLn),
     wetEdge: { touches_s, by_s: edgeBy_s, holds: touches_s <= edgeBy_s * (1 + 1e-9), asked: input.wetEdge },
+  };
+  return { stops, early, late, safe, ratio, skin_s };
+}
+
+/**
+ * What a search needs of a batch's window, at a third of its price.
+ *
+ * @throws Problem `outOfRange` from the courses
+ */
+export const batchStops = (input: BatchWindowInput): BatchStops => stopped(input).stops;
+
+/**
+ * The window of one batch: the portion spread first and the one spread last live differently (on a hot slab the first
+ * dies first, on a cold one the last), so both are followed, and the earlier end counts. Flow and finish share one
+ * deviation of life, a skin has its own; the stop is where the chance of either reaches the accepted one.
+ *
+ * @throws Problem `outOfRange` from the courses
+ */
+export function batchWindow(input: BatchWindowInput): BatchWindow {
+  const { stops, early, late, safe, ratio, skin_s } = stopped(input);
+  const endsOf = ({ spread_s, flow }: Portion, i: 0 | 1): PortionEnds => ({
+    spread_s,
+    flowSafe_s: safe.flow[i],
+    flow_s: flow.timeToSpend(1),
+    finishSafe_s: safe.finish[i],
+    finish_s: flow.timeToSpend(ratio),
+    skin_s: spread_s + skin_s,
+  });
+  const [first, last] = [endsOf(early, 0), endsOf(late, 1)];
+  return {
+    ...stops,
+    first,
+    last,
+    flowLife: lifeOf(first.flow_s <= last.flow_s ? early : late, 1, input.sdLn),
+    finishLife: lifeOf(first.finish_s <= last.finish_s ? early : late, ratio, input.sdLn),
   };
 }
 
 /** A lognormal life scales the budget: P10 and P90 are where the median course has spent so much less and more of it. */
-const lifeOf = (course: Course, sdLn: number): Ranged => {
-  const { p10, p50, p90 } = rangedOf(1, sdLn);
-  return { p10: course.timeToSpend(p10), p50: course.timeToSpend(p50), p90: course.timeToSpend(p90) };
+const lifeOf = ({ flow }: Portion, share: number, sdLn: number): Ranged => {
+  const { p10, p50, p90 } = rangedOf(share, sdLn);
+  return { p10: flow.timeToSpend(p10), p50: flow.timeToSpend(p50), p90: flow.timeToSpend(p90) };
 };
-
-function portionEnds(input: BatchWindowInput, spread_s: number): { ends: PortionEnds; flow: Course; finish: Course } {
-  const courseOf = (life_s: number): Course =>
-    new Course({ ...input.course, pail_life_s: life_s, film_life_s: life_s * input.filmShare, placed_after_s: spread_s });
-  const flow = courseOf(input.flow_life_s);
-  // Resins run one budget.
-  const finish = input.finish_life_s === input.flow_life_s ? flow : courseOf(input.finish_life_s);
-  const ends: PortionEnds = {
-    spread_s,
-    flowSafe_s: flow.timeToSpend(input.safeShare),
-    flow_s: flow.timeToSpend(1),
-    finishSafe_s: finish.timeToSpend(input.safeShare),
-    finish_s: finish.timeToSpend(1),
-    skin_s: input.drying ? spread_s + skinTime({ ...input.drying, thickness_m: input.course.thickness_m }) : Infinity,
-  };
-  return { ends, flow, finish };
-}

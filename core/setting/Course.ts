@@ -84,6 +84,9 @@ export class Course {
   private readonly filmRate: number;
   private readonly spentInPail: number;
   private readonly placedAfter: number;
+  /** ends of the layer's panels, as roots of time, and what is spent by each: worked out once, as far as anybody has asked */
+  private readonly ends: number[] = [0];
+  private readonly spentBy: number[];
 
   /** @throws Problem `outOfRange` for any temperature, thickness, mass or life outside its range */
   constructor(private readonly input: CourseInput) {
@@ -103,6 +106,7 @@ export class Course {
     this.pailRate = 1 / (input.pail_life_s * retarder * massFactor);
     this.filmRate = 1 / (input.film_life_s * retarder);
     this.spentInPail = Number.isFinite(input.placed_after_s) ? this.pailSpent(this.placedAfter) : Infinity;
+    this.spentBy = [this.spentInPail];
   }
 
   private pail_C(t: number): number {
@@ -170,13 +174,22 @@ export class Course {
     if (t <= 0) return 0;
     if (t <= this.placedAfter) return this.pailSpent(t);
     const end = Math.sqrt(t - this.placedAfter);
-    let sum = this.spentInPail;
-    for (let from = 0; from < end;) {
-      const to = Math.min(end, this.nextRoot(from));
-      sum += this.layerPanel(from, to);
-      from = to;
+    const { ends, spentBy } = this;
+    let i = 0;
+    while (this.endOf(i + 1) <= end) i += 1;
+    return ends[i]! < end ? spentBy[i]! + this.layerPanel(ends[i]!, end) : spentBy[i]!;
+  }
+
+  /** Where so many of the layer's panels end. */
+  private endOf(i: number): number {
+    const { ends, spentBy } = this;
+    while (ends.length <= i) {
+      const from = ends.at(-1)!;
+      const to = this.nextRoot(from);
+      spentBy.push(spentBy.at(-1)! + this.layerPanel(from, to));
+      ends.push(to);
     }
-    return sum;
+    return ends[i]!;
   }
 
   /**
@@ -237,16 +250,11 @@ export class Course {
       }
       return FURTHEST_S;
     }
-    spent = this.spentInPail;
-    for (let from = 0; from * from < FURTHEST_S;) {
-      const to = this.nextRoot(from);
-      const panel = this.layerPanel(from, to);
-      if (spent + panel >= share) {
-        const root = this.within(from, to, share - spent, (a, b) => this.layerPanel(a, b));
-        return this.placedAfter + root * root;
-      }
-      spent += panel;
-      from = to;
+    for (let i = 0; this.ends[i]! ** 2 < FURTHEST_S; i += 1) {
+      const to = this.endOf(i + 1);
+      if (this.spentBy[i + 1]! < share) continue;
+      const root = this.within(this.ends[i]!, to, share - this.spentBy[i]!, (a, b) => this.layerPanel(a, b));
+      return this.placedAfter + root * root;
     }
     return FURTHEST_S;
   }

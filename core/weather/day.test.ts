@@ -129,3 +129,14 @@ test('the sun gives nothing from a hundredth of its height down', () => {
   const edge = flipsAt(89, 90, (zenith_deg) => globalIrradiance({ zenith_deg, cloud: 0 }) === 0);
   expect(Math.cos((edge * Math.PI) / 180)).toBeCloseTo(0.01, 6);
 });
+
+test('something stands before the sun from one hour to another by the clock of the place, through midnight too', () => {
+  const bright = { ...place([even]), clock_h: -4 };
+  const at = (hour: number): number => Date.parse('2026-07-03T00:00:00Z') + (hour + 4) * HOUR;
+  const open = { ...slab, exposure: 'sun' } as const;
+  const seen = (hour: number, shaded: { from_h: number; to_h: number }): number => reaching(bright, { ...open, shaded }, at(hour)).exposure;
+  expect([9.9, 10, 14.9, 15].map((hour) => seen(hour, { from_h: 10, to_h: 15 }))).toEqual([1, 0.1, 0.1, 1]);
+  expect([23, 1, 6].map((hour) => seen(hour, { from_h: 22, to_h: 6 }))).toEqual([0.1, 0.1, 1]);
+  // Where nobody says the clock goes by the longitude: five hours and four minutes behind.
+  expect(reaching({ ...place([even]) }, { ...open, shaded: { from_h: 10, to_h: 11 } }, Date.parse('2026-07-03T15:30:00Z')).exposure).toBe(0.1);
+});

@@ -8,3 +8,4 @@ export * from './surface';
 export * from './presoak';
 export * from './surfaceDay';
 export * from './preparedSurface';
+export * from './weatherByHand';

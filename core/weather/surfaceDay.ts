@@ -2,7 +2,7 @@ import { getPosition } from 'suncalc';
 import { inRange, Problem } from '../quantity';
 import { WEATHER } from './constants';
 import { globalIrradiance, wallIrradiance } from './irradiance';
-import { surfaceConduction, type SurfaceStretch } from './surface';
+import { surfaceConduction, type SurfaceStretch, type ConductionGrid } from './surface';
 
 /** One hour of a forecast or of history. */
 export interface HourWeather {
@@ -15,6 +15,8 @@ export interface HourWeather {
   readonly irradiance_Wm2: number | null;
   /** chance of rain in the hour, 0 to 1; absent where nobody says */
   readonly rainChance?: number;
+  /** rain of the hour where it falls, m; absent where nobody says */
+  readonly rain_m?: number;
 }
 
 /** Hourly weather of a place, the first hour at `from_ms` (ms since 1970). */
@@ -23,6 +25,8 @@ export interface PlaceWeather {
   readonly longitude_deg: number;
   readonly from_ms: number;
   readonly hours: readonly HourWeather[];
+  /** how far its clock is ahead of Greenwich, h; as its longitude has it where nobody says */
+  readonly clock_h?: number;
 }
 
 /** What of the weather reaches a surface. */
@@ -35,6 +39,8 @@ export interface SurfaceSite {
   /** the way a wall looks, degrees from north clockwise */
   readonly faces_deg: number;
   readonly absorptivity: number;
+  /** hours of the day, by the clock of the place, in which something stands before the sun; from over to may go through midnight */
+  readonly shaded?: { readonly from_h: number; readonly to_h: number };
 }
 
 const HOUR_MS = 3_600_000;
@@ -64,6 +70,14 @@ export function weatherAt({ hours, from_ms }: PlaceWeather, ms: number): HourWea
   };
 }
 
+/** Whether something stands before the sun at an instant. */
+function isShaded({ shaded }: SurfaceSite, { longitude_deg, clock_h = longitude_deg / 15 }: PlaceWeather, ms: number): boolean {
+  if (!shaded) return false;
+  const hour = (((ms / HOUR_MS + clock_h) % 24) + 24) % 24;
+  const { from_h, to_h } = shaded;
+  return from_h <= to_h ? hour >= from_h && hour < to_h : hour >= from_h || hour < to_h;
+}
+
 /** What reaches a surface at an instant: sun and sky on its face, air, wind at the surface. */
 export function reaching(place: PlaceWeather, surface: SurfaceSite, ms: number): Omit<SurfaceStretch, 'for_s'> {
   const weather = weatherAt(place, ms);
@@ -83,7 +97,7 @@ export function reaching(place: PlaceWeather, surface: SurfaceSite, ms: number):
     irradiance_Wm2: surface.kind === 'wall' ? wall() : level,
     cloud: weather.cloud,
     absorptivity: surface.absorptivity,
-    exposure: WEATHER.exposure[surface.exposure],
+    exposure: isShaded(surface, place, ms) ? Math.min(WEATHER.exposure.shade, WEATHER.exposure[surface.exposure]) : WEATHER.exposure[surface.exposure],
     sky: surface.exposure === 'indoors' ? WEATHER.skyOf.indoors : WEATHER.skyOf[surface.kind],
     wet: false,
   };
@@ -113,6 +127,7 @@ export class SurfaceDay {
     private readonly place: PlaceWeather,
     private readonly surface: SurfaceSite,
     private readonly span: { readonly from_ms: number; readonly hours: number },
+    private readonly grid?: ConductionGrid,
   ) {
     inRange({ quantity: 'latitude_deg', value: place.latitude_deg, least: -90, most: 90 });
     inRange({ quantity: 'longitude_deg', value: place.longitude_deg, least: -180, most: 180 });
@@ -134,6 +149,7 @@ export class SurfaceDay {
       profile_C: profile,
       depth_m: surface.onGround ? WEATHER.slabDepth_m : surface.thickness_m,
       back: surface.onGround ? 'insulated' : 'air',
+      ...(this.grid ? { grid: this.grid } : {}),
       stretches: [
         {
           ...reached,

@@ -16,6 +16,8 @@ export interface AppContext {
   readonly hosts: ReadonlySet<string>;
   /** whether it stands behind a proxy that speaks TLS: cookies are then secure, and addresses the proxy's to tell */
   readonly proxied: boolean;
+  /** the address of the weather service, set by whoever runs the server; null where there is none */
+  readonly weather: string | null;
   /** the exported web application; null serves the API alone */
   readonly web: string | null;
 }

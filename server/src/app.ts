@@ -19,6 +19,7 @@ import { letterRoutes } from './routes/letters';
 import { photographRoutes } from './routes/photographs';
 import { readRoutes } from './routes/reads';
 import { sessionRoutes } from './routes/sessions';
+import { weatherRoutes } from './routes/weather';
 
 /** The hash of the empty style element that react-native-web fills through the CSSOM. */
 const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
@@ -88,7 +89,15 @@ export function makeApp(context: AppContext): Express {
   api.use(keepSession(context.clock));
   api.use(cookieParser());
   api.use(sessionRoutes(context));
-  api.use(requireSession, commandRoutes(context), readRoutes(context), photographRoutes(context), letterRoutes(context), documentRoutes(context));
+  api.use(
+    requireSession,
+    commandRoutes(context),
+    readRoutes(context),
+    photographRoutes(context),
+    letterRoutes(context),
+    documentRoutes(context),
+    weatherRoutes(context),
+  );
   api.use(notFound);
   app.use('/api/v1', api);
   app.use('/api', notFound);

@@ -7,6 +7,14 @@ const need = (name: string): string => {
   return value;
 };
 
+/** The address of a weather service, whole and over HTTP. */
+function addressOf(text = ''): string | null {
+  if (text.trim() === '') return null;
+  if (!URL.canParse(text) || !/^https?:$/.test(new URL(text).protocol))
+    throw new Error(`TUFA_WEATHER is ${text}. Give an address as https://weather.example/v1, or leave it out.`);
+  return text;
+}
+
 const adviceOf = (error: unknown): string => {
   if (!(error instanceof Error)) return String(error);
   if ('code' in error && error.code === 'EADDRINUSE') return `Port ${process.env['PORT']} is taken. Choose another: PORT=8421 npm start`;
@@ -26,6 +34,7 @@ async function main(): Promise<void> {
     hosts: (process.env['TUFA_HOSTS'] ?? '').split(/[\s,]+/).filter(Boolean),
     proxied: process.env['TUFA_PROXIED'] === '1',
     port: Number(process.env['PORT'] ?? 8420),
+    weather: addressOf(process.env['TUFA_WEATHER']),
     web: process.env['TUFA_WEB'] ? resolve(process.env['TUFA_WEB']) : null,
     demo: resolve(process.env['TUFA_DEMO'] ?? 'demo'),
     empty: process.env['TUFA_EMPTY'] === '1',

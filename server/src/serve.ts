@@ -21,6 +21,8 @@ export interface ServeSettings {
   readonly hosts?: readonly string[];
   /** Whether it stands behind a proxy that speaks TLS. */
   readonly proxied?: boolean;
+  /** The address of a weather service; absent where there is none. */
+  readonly weather?: string | null;
   /** 0 for any that is free. */
   readonly port: number;
   /** The folder of the built web application; null serves the interface of programs alone. */
@@ -66,6 +68,7 @@ export async function serve(settings: ServeSettings): Promise<Serving> {
       log,
       secret: settings.secret,
       web: settings.web,
+      weather: settings.weather ?? null,
       hosts: hostsOf(settings.hosts),
       proxied: settings.proxied ?? false,
     }),

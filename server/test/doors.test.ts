@@ -189,7 +189,17 @@ test('a session’s cookie is in no line of the log, in neither direction', asyn
   const lines: string[] = [];
   const log = pino({ level: 'debug', redact: [...SECRET] }, { write: (text: string) => void lines.push(text) });
   const { close, ...connections } = await connect({ url: database.url, log });
-  const app = makeApp({ ...connections, firmId: OUR_FIRM, clock: () => new Date(), log, secret: 'test', web: null, hosts: hostsOf(), proxied: false });
+  const app = makeApp({
+    ...connections,
+    firmId: OUR_FIRM,
+    clock: () => new Date(),
+    log,
+    secret: 'test',
+    web: null,
+    weather: null,
+    hosts: hostsOf(),
+    proxied: false,
+  });
   const agent = supertest.agent(app);
   const answer = await signInAs(agent).expect(201);
   await agent.get('/api/v1/changes').expect(200);

@@ -49,7 +49,7 @@ export function Choice<V extends string>({
               aria-label={option.label}
               tabIndex={on || (value === null && i === 0) ? 0 : -1}
               onPress={() => onChange(option.value)}
-              className={`min-h-[56px] lg:min-h-[48px] min-w-[72px] grow items-center justify-center border-2 px-3 ${on ? 'border-selected bg-selected' : 'border-edge bg-sheet'} ${open && value === null ? 'border-dashed' : ''}`}
+              className={`min-h-[56px] lg:min-h-[48px] min-w-[72px] max-w-full grow items-center justify-center border-2 px-3 ${on ? 'border-selected bg-selected' : 'border-edge bg-sheet'} ${open && value === null ? 'border-dashed' : ''}`}
             >
               <Text className={`font-text text-center text-16 ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{option.label}</Text>
             </Toggle>

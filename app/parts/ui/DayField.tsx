@@ -1,8 +1,21 @@
 import { useId } from 'react';
 import { Text, View } from 'react-native';
 
-/** A day, chosen with the browser's own calendar. */
-export function DayField({ label, value, onChange, fault }: { label: string; value: string; onChange: (day: string) => void; fault?: string | undefined }) {
+/** A day, or a day and minute, chosen with the browser's own calendar. */
+export function DayField({
+  label,
+  value,
+  onChange,
+  fault,
+  minute = false,
+}: {
+  label: string;
+  value: string;
+  onChange: (day: string) => void;
+  fault?: string | undefined;
+  /** with the time of day */
+  minute?: boolean;
+}) {
   const id = useId();
   return (
     <View className="gap-1">
@@ -10,7 +23,7 @@ export function DayField({ label, value, onChange, fault }: { label: string; val
         {label}
       </Text>
       <input
-        type="date"
+        type={minute ? 'datetime-local' : 'date'}
         aria-labelledby={`${id}-label`}
         aria-invalid={fault !== undefined}
         value={value}

@@ -27,17 +27,19 @@ function drawn(seed: number): () => number {
 function choices(instance: Instance): Instance[] {
   const several = instance.operations.filter(({ windows }) => windows && windows.length > 1);
   let picks: Record<string, number>[] = [{}];
-  for (const { id, windows } of several) picks = picks.flatMap((pick) => windows!.map((_, i) => ({ ...pick, [id]: i })));
   const sum = (pick: Record<string, number>): number => Object.values(pick).reduce((all, i) => all + i, 0);
-  return picks
-    .sort((a, b) => sum(a) - sum(b))
-    .slice(0, CHOICES_MOST)
-    .map((pick) => ({
-      ...instance,
-      operations: instance.operations.map((operation) =>
-        operation.id in pick ? { ...operation, windows: [operation.windows![pick[operation.id]!]!] } : operation,
-      ),
-    }));
+  // The soonest of each number of operations are among the soonest of one more: no more than these are ever looked at.
+  for (const { id, windows } of several)
+    picks = picks
+      .flatMap((pick) => windows!.map((_, i) => ({ ...pick, [id]: i })))
+      .sort((a, b) => sum(a) - sum(b))
+      .slice(0, CHOICES_MOST);
+  return picks.map((pick) => ({
+    ...instance,
+    operations: instance.operations.map((operation) =>
+      operation.id in pick ? { ...operation, windows: [operation.windows![pick[operation.id]!]!] } : operation,
+    ),
+  }));
 }
 
 /**

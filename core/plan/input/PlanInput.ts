@@ -33,6 +33,19 @@ export interface FirmSettings {
   readonly workRates?: Partial<WorkRates>;
   /** what it measures and mixes in beside its pail; ordinary ones where nothing is set */
   readonly vessels?: readonly FirmVessel[];
+  /** where it works again and again, by name */
+  readonly places?: readonly NamedPlace[];
+}
+
+/** A place on the map, degrees: north and east count up. */
+export interface Place {
+  readonly latitude_deg: number;
+  readonly longitude_deg: number;
+}
+
+/** A place that the firm has a word for. */
+export interface NamedPlace extends Place {
+  readonly name: string;
 }
 
 /** What work costs a firm, minor units. */
@@ -149,9 +162,9 @@ export const AID_ROLES = ['bond', 'cure', 'coat'] as const;
 export type AidRole = (typeof AID_ROLES)[number];
 
 /** Where and when: with it the temperatures change through the work; without it they are held. */
-export interface SiteInput {
-  readonly latitude_deg: number;
-  readonly longitude_deg: number;
+export interface SiteInput extends Place {
+  /** how far the clock of the place is ahead of Greenwich, h; as its longitude has it where nobody says */
+  readonly clock_h?: number;
   /** when the first water is planned, an ISO instant */
   readonly firstWater: string;
   readonly weather: { readonly from: string; readonly hours: readonly HourWeather[] };

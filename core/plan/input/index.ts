@@ -11,11 +11,14 @@ export {
   type LayerMix,
   layerKey,
   type FirmSettings,
+  type NamedPlace,
   type OverlayInput,
+  type Place,
   type PlanInput,
   type PouredLayer,
   type Rates,
   ratesOf,
+  type SiteInput,
   type TreatmentInput,
 } from './PlanInput';
 export { canonical, hashOf } from './hashOf';

@@ -24,6 +24,17 @@ const instantOf = (quantity: string, iso: string): number => {
   return ms;
 };
 
+/** What of the weather reaches an element: how it lies, how thick, how it stands to the sun. */
+export const surfaceOf = (element: ElementInput): SurfaceSite => ({
+  kind: element.kind === 'wall' ? 'wall' : 'slab',
+  onGround: supportOf(element) !== 'carried' && element.kind !== 'wall' && element.kind !== 'soffit' && element.kind !== 'counter',
+  thickness_m: element.thickness.value,
+  exposure: element.sun?.exposure ?? 'sun',
+  faces_deg: element.sun?.faces_deg ?? 180,
+  absorptivity: element.sun?.absorptivity ?? WEATHER.absorptivity.grey,
+  ...(element.sun?.shaded ? { shaded: element.sun.shaded } : {}),
+});
+
 /** The temperatures at one hour: what they are at first water, and how they go on from there. */
 export interface SiteHour {
   readonly air_C: number;
@@ -39,7 +50,7 @@ export interface SiteHour {
 const days = new WeakMap<SiteInput['weather'], Map<string, SurfaceDay>>();
 
 function dayOf(site: SiteInput, place: PlaceWeather, surface: SurfaceSite, from_ms: number): SurfaceDay {
-  const key = JSON.stringify([site.latitude_deg, site.longitude_deg, from_ms, surface]);
+  const key = JSON.stringify([site.latitude_deg, site.longitude_deg, site.clock_h ?? null, from_ms, surface]);
   const ofWeather = days.get(site.weather) ?? new Map<string, SurfaceDay>();
   days.set(site.weather, ofWeather);
   const found = ofWeather.get(key) ?? new SurfaceDay(place, surface, { from_ms, hours: BEFORE_H + AFTER_H });
@@ -59,16 +70,15 @@ export class Site {
   /** @throws Problem `noInstant`, `tooFew` without an hour, `outOfRange` for any weather outside its range */
   constructor(site: SiteInput, element: ElementInput, conditions: Conditions) {
     this.firstWater_ms = instantOf('firstWater', site.firstWater);
-    const { latitude_deg, longitude_deg, weather } = site;
-    this.place = { latitude_deg, longitude_deg, from_ms: instantOf('weather.from', weather.from), hours: weather.hours };
-    const surface: SurfaceSite = {
-      kind: element.kind === 'wall' ? 'wall' : 'slab',
-      onGround: supportOf(element) !== 'carried' && element.kind !== 'wall' && element.kind !== 'soffit' && element.kind !== 'counter',
-      thickness_m: element.thickness.value,
-      exposure: element.sun?.exposure ?? 'sun',
-      faces_deg: element.sun?.faces_deg ?? 180,
-      absorptivity: element.sun?.absorptivity ?? WEATHER.absorptivity.grey,
+    const { latitude_deg, longitude_deg, weather, clock_h } = site;
+    this.place = {
+      latitude_deg,
+      longitude_deg,
+      ...(clock_h === undefined ? {} : { clock_h }),
+      from_ms: instantOf('weather.from', weather.from),
+      hours: weather.hours,
     };
+    const surface = surfaceOf(element);
     const from_ms = this.firstWater_ms - BEFORE_H * HOUR_MS;
     this.day = dayOf(site, this.place, surface, from_ms);
     const shift = (reading: Measured, model: (ms: number) => number): ((ms: number) => number) => {

@@ -17,7 +17,7 @@ interface Weathered extends Context {
 }
 
 /** When frost does it no harm, s from first water: by its sheet's strengths, else by its class's, which is said. */
-function frostSafe({ window, sheet }: Weathered): { readonly safe_s: number; readonly assumed: boolean } | null {
+export function frostSafe({ window, sheet }: Pick<Weathered, 'window' | 'sheet'>): { readonly safe_s: number; readonly assumed: boolean } | null {
   if (window.frostSafe_s !== null) return { safe_s: window.frostSafe_s, assumed: false };
   const ofClass: Sheet = { ...sheet, strengths: classFigures(sheet.class).strengths };
   const course = { ...window.basis.course, pail_life_s: 1, film_life_s: 1, placed_after_s: window.window.placeNeeds_s };

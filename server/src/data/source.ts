@@ -6,6 +6,7 @@ import { DeviceSecrets1700000000004 } from '../migrations/DeviceSecrets170000000
 import { FilesOfFirms1700000000006 } from '../migrations/FilesOfFirms1700000000006';
 import { First1700000000000 } from '../migrations/First1700000000000';
 import { Photographs1700000000001 } from '../migrations/Photographs1700000000001';
+import { PlaceAndWeather1700000000007 } from '../migrations/PlaceAndWeather1700000000007';
 import { PricesAndLetters1700000000003 } from '../migrations/PricesAndLetters1700000000003';
 import { Shelf1700000000002 } from '../migrations/Shelf1700000000002';
 
@@ -23,6 +24,7 @@ export function makeSource({ url, most = 10, log }: { url: string; most?: number
       DeviceSecrets1700000000004,
       ChangeOrder1700000000005,
       FilesOfFirms1700000000006,
+      PlaceAndWeather1700000000007,
     ],
     migrationsTableName: 'migration',
     synchronize: false,

@@ -22,6 +22,12 @@ export class Job extends FirmRow {
   @Column({ type: 'text', name: 'pour_on', nullable: true })
   pourOn: string | null;
 
+  @Column({ type: 'jsonb', name: 'place', nullable: true })
+  place: object | null;
+
+  @Column({ type: 'text', name: 'opens_by', nullable: true })
+  opensBy: string | null;
+
   @Column({ type: 'jsonb', name: 'house', nullable: true })
   house: object | null;
 

@@ -5,6 +5,7 @@ import { Element } from './Element';
 import { Finding } from './Finding';
 import { Firm } from './Firm';
 import type { FirmRow } from './FirmRow';
+import { Forecast } from './Forecast';
 import { Job } from './Job';
 import { Person } from './Person';
 import { Photograph } from './Photograph';
@@ -28,6 +29,7 @@ export const TABLES: Record<EntityName, new () => FirmRow> = {
   element: Element,
   finding: Finding,
   reading: Reading,
+  forecast: Forecast,
   photograph: Photograph,
   treatment: Treatment,
   product: Product,

@@ -38,6 +38,12 @@ async function openapiDocument(): Promise<object> {
           responses: { 200: { description: 'the job file and its plan', ...json('planInput') }, 404: problem },
         },
       },
+      '/api/v1/weather': {
+        get: {
+          parameters: ['latitude_deg', 'longitude_deg'].map((name) => ({ name, in: 'query', required: true, schema: { type: 'number' } })),
+          responses: { ...answer, 404: problem, 502: problem },
+        },
+      },
     },
     components: {
       schemas: {

@@ -98,7 +98,7 @@ async function rowsWhere(tx: EntityManager, wanted: readonly Wanted[]): Promise<
 }
 
 /** What belongs to a job. */
-const OF_JOB = ['element', 'finding', 'reading', 'photograph', 'treatment', 'plan', 'pourEvent'] as const;
+const OF_JOB = ['element', 'finding', 'reading', 'forecast', 'photograph', 'treatment', 'plan', 'pourEvent'] as const;
 
 const ofJob = (jobId: string): Wanted[] => [
   { name: 'job', column: 'id', values: [jobId] },

@@ -1,0 +1,9 @@
+import { memo, useDeferredValue, type FunctionComponent } from 'react';
+
+/** The part as it follows what stands above it: given the same it is not drawn again, given something new it is painted after the thumb's answer. */
+export function following<P extends object>(Part: FunctionComponent<P>): FunctionComponent<P> {
+  const Followed = memo(Part) as unknown as FunctionComponent<P>;
+  return function Follows(props: P) {
+    return <Followed {...useDeferredValue(props)} />;
+  };
+}

@@ -1,0 +1,139 @@
+import {
+  computePlan,
+  dayPlanOf,
+  forecastSd,
+  oddsOf,
+  PLAN,
+  weekAsks,
+  weekOf,
+  type DayAsk,
+  type DayOdds,
+  type DayPlan,
+  type Plan,
+  type PlanInput,
+} from '@tufa/core/plan';
+
+/** A day to be planned, with the weather its hours are held to. */
+export interface PlannedDay {
+  readonly ask: DayAsk;
+  readonly weather: { readonly site: Parameters<typeof weekOf>[0]['site']; readonly midnight_ms: number } | null;
+  readonly now_ms: number;
+}
+
+const HOUR_S = 3600;
+/** Hours of so many days are looked at: a job may run on. */
+const DAYS = 3;
+/** What is set beside the day is looked into less: it is compared, not worked by. */
+const TRIED_BESIDE = 0.02;
+const DAYS_BESIDE = 3000;
+/** What changes the odds by less is no help. */
+const LITTLE = 0.01;
+
+/** Runs of good hours by product, s from midnight. A product of which no hour is known is held to none. */
+function goodOf(input: PlanInput, { weather, now_ms }: PlannedDay, plan: ReturnType<typeof computePlan>): DayAsk['good'] {
+  if (!weather) return undefined;
+  const { site, midnight_ms } = weather;
+  const at_ms = Array.from({ length: DAYS * 24 }, (_, i) => midnight_ms + i * HOUR_S * 1000);
+  const { air_C, slab_C } = input.conditions;
+  // Nothing of the day is gone here: nobody comes before now, and what is poured is poured.
+  const weeks = weekOf({ asks: weekAsks(input, plan), site, conditions: { air_C, slab_C }, at_ms, now_ms: Math.min(now_ms, midnight_ms) });
+  return Object.fromEntries(
+    weeks.flatMap(({ key, hours, runs }) =>
+      hours.length === 0 ? [] : [[key, runs.map(({ from_ms, to_ms }) => [(from_ms - midnight_ms) / 1000, (to_ms - midnight_ms) / 1000 + HOUR_S] as const)]],
+    ),
+  );
+}
+
+interface Made {
+  readonly plan: Plan;
+  readonly ask: DayAsk;
+  readonly day: DayPlan;
+}
+
+/** The day that was made last, for who asks how it may go. */
+let last: { readonly input: PlanInput; readonly asked: string; readonly made: Made } | null = null;
+
+function made(input: PlanInput, asked: PlannedDay, tried?: number): Made {
+  const key = JSON.stringify([asked.ask, asked.weather, tried ?? null]);
+  if (last?.input === input && last.asked === key) return last.made;
+  const plan = computePlan(input, { ranked: 'chosen' });
+  const good = goodOf(input, asked, plan);
+  const ask = { ...asked.ask, ...(good ? { good } : {}) };
+  const fresh = { plan, ask, day: dayPlanOf(input, plan, ask, tried === undefined ? {} : { tried }) };
+  last = { input, asked: key, made: fresh };
+  return fresh;
+}
+
+/** A job's day in its weather. */
+export const planDay = (input: PlanInput, asked: PlannedDay): DayPlan => made(input, asked).day;
+
+/** How far ahead the day lies decides how well its air is known. */
+const spreadsOf = ({ weather, now_ms }: PlannedDay) => ({
+  rateDay: PLAN.rateDaySd,
+  rateBatch: PLAN.rateBatchSd,
+  air_K: weather ? forecastSd((weather.midnight_ms - now_ms) / 1000 + 12 * HOUR_S) : 0,
+});
+
+/** How a planned day may go; null where there is no day. */
+export function dayOdds(input: PlanInput, asked: PlannedDay, tried?: number): DayOdds | null {
+  const { plan, day, ask } = made(input, asked, tried);
+  return oddsOf(input, plan, day, ask, { spreads: spreadsOf(asked), ...(tried === undefined ? {} : { days: DAYS_BESIDE }) });
+}
+
+/** Something that could be done otherwise, and how often no batch is lost then. */
+export interface Help {
+  readonly code: 'hand' | 'earlier' | 'later';
+  readonly noneLost: number;
+  readonly done_s: number;
+}
+
+/** What would help a day most, each tried on the same days; only what helps. */
+export function dayHelps(input: PlanInput, asked: PlannedDay): Help[] {
+  const before = dayOdds(input, asked);
+  if (!before) return [];
+  const moved = (by_s: number): PlannedDay => ({
+    ...asked,
+    ask: { ...asked.ask, firstWater_s: asked.ask.firstWater_s === null ? null : asked.ask.firstWater_s + by_s },
+  });
+  const ways: readonly (readonly [Help['code'], PlanInput, PlannedDay])[] = [
+    ['hand', { ...input, crew: { ...input.crew, hands: input.crew.hands + 1 } }, asked],
+    ['earlier', input, moved(-HOUR_S)],
+    ['later', input, moved(HOUR_S)],
+  ];
+  return ways
+    .flatMap(([code, of, how]): Help[] => {
+      const odds = dayOdds(of, how, TRIED_BESIDE);
+      const { day } = made(of, how, TRIED_BESIDE);
+      return odds && day.done_s !== null && !day.clash && odds.noneLost > before.noneLost + LITTLE
+        ? [{ code, noneLost: odds.noneLost, done_s: day.done_s }]
+        : [];
+    })
+    .sort((a, b) => b.noneLost - a.noneLost);
+}
+
+/** What a day comes to with so many hands. */
+export interface HandsOutcome {
+  readonly hands: number;
+  readonly done_s: number | null;
+  readonly clash: boolean;
+  readonly chanceLost: number;
+  /** every hand's time on site, s */
+  readonly hand_s: number;
+}
+
+/** The same day with other hands, side by side. */
+export const planByHands = (input: PlanInput, asked: PlannedDay, hands: readonly number[]): HandsOutcome[] =>
+  hands.map((count) => {
+    const { pins: _pins, ...ask } = asked.ask;
+    const of = { ...input, crew: { ...input.crew, hands: count } };
+    const { day } = made(of, { ...asked, ask }, TRIED_BESIDE);
+    const odds = dayOdds(of, { ...asked, ask }, TRIED_BESIDE);
+    const begin_s = day.bars[0]?.start_s ?? 0;
+    return {
+      hands: count,
+      done_s: day.done_s,
+      clash: day.clash !== null,
+      chanceLost: odds ? 1 - odds.noneLost : day.chanceLost,
+      hand_s: day.done_s === null ? 0 : (day.done_s - begin_s) * count,
+    };
+  });

@@ -1,0 +1,3 @@
+export type { DayAsk, DayBar, DayCode, DayLimit, DayPlan, DayRest, DayTurn, DayWhy, FixedWork } from './DayPlan';
+export { dayPlanOf } from './dayPlanOf';
+export { type DayOdds, oddsOf } from './oddsOf';
