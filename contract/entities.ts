@@ -245,6 +245,19 @@ export interface PourEventFields {
   readonly undoes: string | null;
 }
 
+/** How a rehearsal went: an append-only row. Nothing else is kept of it. */
+export interface RehearsalFields {
+  /** who played it */
+  readonly person: string;
+  /** which scenario; a job's own day by the job's id */
+  readonly scenario: string;
+  readonly seed: number;
+  readonly started: number;
+  readonly lost: number;
+  readonly wasted_s: number;
+  readonly endedAt: string;
+}
+
 /** Every kind of row that travels, by its name on the wire. */
 export interface EntityFields {
   readonly firm: FirmFields;
@@ -261,6 +274,7 @@ export interface EntityFields {
   readonly stockLot: StockLotFields;
   readonly plan: PlanFields;
   readonly pourEvent: PourEventFields;
+  readonly rehearsal: RehearsalFields;
 }
 
 /** Every entity that crosses the wire. */
@@ -279,6 +293,7 @@ export const ENTITY_NAMES = [
   'stockLot',
   'plan',
   'pourEvent',
+  'rehearsal',
 ] as const;
 export type EntityName = keyof EntityFields;
 
@@ -286,7 +301,7 @@ export type EntityName = keyof EntityFields;
 export type RowOf<N extends EntityName> = EntityFields[N] & Row;
 
 /** Append-only rows are never changed; a removal or an undo is a row too. */
-export const APPEND_ONLY: readonly EntityName[] = ['reading', 'forecast', 'sheet', 'plan', 'pourEvent'];
+export const APPEND_ONLY: readonly EntityName[] = ['reading', 'forecast', 'sheet', 'plan', 'pourEvent', 'rehearsal'];
 
 /** Everything of one firm that a phone holds, by entity and id. */
 export type FirmData = { readonly [N in EntityName]: Readonly<Record<string, RowOf<N>>> };
@@ -307,4 +322,5 @@ export const emptyFirmData = (): FirmData => ({
   stockLot: {},
   plan: {},
   pourEvent: {},
+  rehearsal: {},
 });

@@ -159,4 +159,13 @@ export const FIELDS: Record<Exclude<EntityName, 'person'>, Joi.ObjectSchema> = {
     payload: eventPayload.required(),
     undoes: id.allow(null).required(),
   }),
+  rehearsal: Joi.object({
+    person: id.required(),
+    scenario: text(40).required(),
+    seed: Joi.number().integer().min(0).max(1e9).required(),
+    started: Joi.number().integer().min(0).max(2000).required(),
+    lost: Joi.number().integer().min(0).max(2000).required(),
+    wasted_s: Joi.number().min(0).max(1e7).required(),
+    endedAt: instant.required(),
+  }),
 };

@@ -1,6 +1,7 @@
 import { caution } from './cautions';
 import { day, lever, rain, strata } from './day';
 import { dayPlan } from './dayPlan';
+import { rehearse } from './rehearse';
 import { draw } from './draw';
 import { files, sheetDoc } from './files';
 import { firm, keys, ready } from './firm';
@@ -44,6 +45,7 @@ export const work = {
   week,
   sun,
   dayPlan,
+  rehearse,
   place,
   state,
   conflict,

@@ -139,7 +139,7 @@ function Day({ view }: { view: JobView }) {
             {batch ? <PickBatch view={view} list={list} batch={batch} onPick={setPicked} /> : null}
             <Rain rain_s={view.input.conditions.rain_s ?? 0} onChange={(rain_s) => void write(reading('rain_s', rain_s))} />
             <Warnings plan={view.plan} />
-            <Cautions screen="day" input={view.input} plan={view.plan} data={view.data} />
+            <Cautions screen="day" input={view.input} plan={view.plan} view={view} />
           </View>
         ),
         foot: (

@@ -160,7 +160,7 @@ function Fix({ view }: { view: JobView }) {
               firm={view.input.firm.house ?? {}}
               onChange={(house) => void write(change('job', 'change', view.job.id, { house }))}
             />
-            {view.plan ? <Cautions screen="fix" input={view.input} plan={view.plan} data={view.data} /> : null}
+            {view.plan ? <Cautions screen="fix" input={view.input} plan={view.plan} view={view} /> : null}
           </View>
         ),
         aside: wide ? (

@@ -129,7 +129,7 @@ function Mix({ view: present }: { view: JobView }) {
                 )}
               </Growing>
             </View>
-            <Cautions screen="mix" input={input} plan={plan} data={view.data} />
+            <Cautions screen="mix" input={input} plan={plan} view={view} />
             <CrewView jobId={view.job.id} input={input} works={works} />
             <WaysView view={view} input={input} plan={plan} />
             <PlaceView jobId={view.job.id} input={input} />

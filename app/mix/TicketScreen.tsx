@@ -154,7 +154,7 @@ export function TicketScreen({
               <UsedView key={`${batch.key} used`} view={view} input={input} planId={planId} list={list} batch={batch} sheet={sheet} />
             ) : null}
             {aloud ? <Word label={say(speaker, aloud.reading ? 'mix.quiet' : 'mix.aloud')} onPress={aloud.toggle} /> : null}
-            <Cautions screen="mix" input={input} plan={plan} data={view.data} />
+            <Cautions screen="mix" input={input} plan={plan} view={view} />
           </View>
         ),
         foot: (

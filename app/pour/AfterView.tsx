@@ -22,7 +22,7 @@ export function AfterView({ view, left, onDid }: { view: JobView; left: readonly
   const person = usePerson();
   const clocks = siteClocksOf(view);
   const wetting = wettingOf(view, left);
-  const at = useNow(clocks.length > 0 || wetting.length > 0) + view.clockOffset;
+  const at = useNow(view, clocks.length > 0 || wetting.length > 0) + view.clockOffset;
   if (clocks.length === 0 && wetting.length === 0) return null;
   const tell = (state: Followed['state'], test: string, passed: boolean): void => {
     if (!person) return;
@@ -31,6 +31,7 @@ export function AfterView({ view, left, onDid }: { view: JobView; left: readonly
       onDid({ what: 'tested', eventId, batch: state, until: Date.now() + 8000 }),
     );
   };
+  const finds = ({ batch, code }: Followed): boolean | null => view.practice?.finds(batch, code) ?? null;
   const time = (ms: number): string => format(ms - view.clockOffset, 'HH:mm');
   const open = clocks.filter(({ passedAt }) => passedAt === null);
   const due = open.filter((clock) => clock.at - SOON_MS <= at);
@@ -48,6 +49,7 @@ export function AfterView({ view, left, onDid }: { view: JobView; left: readonly
             </T>
           ) : null}
           <T>{say(speaker, `after.test.${clock.code}`)}</T>
+          {finds(clock) === null ? null : <T as="strong">{say(speaker, finds(clock) ? 'rehearse.findsReady' : 'rehearse.findsNot')}</T>}
           {clock.notYet > 0 && clock.code !== 'gel' ? <T as="faint">{say(speaker, 'after.again', { count: clock.notYet })}</T> : null}
           <View className="flex-row gap-4">
             <Button

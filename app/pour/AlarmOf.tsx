@@ -22,7 +22,7 @@ const stageOf = (left_s: number): number => (left_s >= WARN_S ? 0 : left_s >= 0 
 /** Rings at two minutes, at the line and past it, for every batch that runs and whichever screen of the pour is looked at, until a thumb silences it. */
 export function AlarmOf({ view, running, silenced }: { view: JobView; running: readonly BatchState[]; silenced: readonly string[] }) {
   const speaker = useSpeaker();
-  const at = useNow(running.length > 0) + view.clockOffset;
+  const at = useNow(view, running.length > 0) + view.clockOffset;
   const rung = useRef(new Map<string, number>());
   const clocks = useMemo(
     () =>

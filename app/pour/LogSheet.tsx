@@ -108,13 +108,13 @@ export function LogSheet({
             }}
           />
         </View>
-        <VoiceNote onKept={(voice) => (onTap('note', { voice }), onClose())} />
+        {view.practice ? null : <VoiceNote onKept={(voice) => (onTap('note', { voice }), onClose())} />}
         {fault ? (
           <View role="alert">
             <T tone="stop">{fault}</T>
           </View>
         ) : null}
-        <PickFile label={say(speaker, 'pour.picture')} accept="image/*" testID="pour-photo" onPick={(picked) => void keep(picked)} />
+        {view.practice ? null : <PickFile label={say(speaker, 'pour.picture')} accept="image/*" testID="pour-photo" onPick={(picked) => void keep(picked)} />}
         <Button label={say(speaker, 'pour.cleaned')} disabled={busy} onPress={() => (onTap('cleaned'), onClose())} />
         <Button label={say(speaker, 'pour.thrown')} tone="stop" disabled={busy} onPress={() => onTap('thrown')} testID="thrown" />
       </View>

@@ -121,6 +121,8 @@ function Pouring({
   const stop = stopOf(speaker, 'pour', view, go('walk'));
   if (stop) return stop;
   const { finding, plan, input, planId } = inUse(view);
+  const { practice } = view;
+  const keptUntil = practice?.keptUntil ?? null;
   const list = plan ? listOf({ plan, events: view.events }).filter(isStarted) : [];
   if (!plan || list.length === 0) {
     const toFix = (): void => router.replace(links.step(view.job.id, 'fix'));
@@ -191,7 +193,7 @@ function Pouring({
             <Rivals view={view} />
             <Twice view={view} />
             <AfterView view={view} left={waiting} onDid={setDid} />
-            <CautionList cautions={open} context={{ input, plan }} data={view.data} />
+            <CautionList cautions={open} context={{ input, plan }} view={view} />
             {batch.waits.map((wait) => (
               <T key={`${wait.on}${wait.reason}`} as="strong" tone="caution">
                 {`${say(speaker, 'mix.batchOf', { number: wait.on })}: ${waitText(speaker, wait)}${sinceText(speaker, view, wait)}`}
@@ -206,13 +208,21 @@ function Pouring({
               </View>
             ) : null}
             {view.batches.length > 0 ? <Button label={say(speaker, 'broke.nav')} onPress={() => setBroken(true)} /> : null}
-            <StockUsed view={view} left={waiting} planId={planId} />
-            <Roles view={view} planId={planId} />
-            {view.batches.some(({ ends }) => ends.length > 0) ? <FinishChecks view={view} onDid={setDid} /> : null}
-            <Cautions screen="pour" input={input} plan={plan} data={view.data} />
+            {practice ? null : (
+              <>
+                <StockUsed view={view} left={waiting} planId={planId} />
+                <Roles view={view} planId={planId} />
+                {view.batches.some(({ ends }) => ends.length > 0) ? <FinishChecks view={view} onDid={setDid} /> : null}
+              </>
+            )}
+            <Cautions screen="pour" input={input} plan={plan} view={view} />
             {view.batches.length === 0 ? <TestAlarm /> : null}
-            <Locked clockOffset={view.clockOffset} />
-            <Button label={say(speaker, 'pour.site')} onPress={() => router.push(links.site(view.job.id))} />
+            {practice ? null : (
+              <>
+                <Locked clockOffset={view.clockOffset} />
+                <Button label={say(speaker, 'pour.site')} onPress={() => router.push(links.site(view.job.id))} />
+              </>
+            )}
             {battery === null ? null : (
               <T as="strong" tone="caution">
                 {say(speaker, 'pour.battery', { percent: String(Math.round(battery * 100)) })}
@@ -224,11 +234,12 @@ function Pouring({
           <View className="gap-2">
             {band}
             {open.length > 0 ? <T as="strong">{say(speaker, 'pour.ackFirst')}</T> : null}
+            {keptUntil === null ? null : <T as="strong">{say(speaker, 'rehearse.kept', { time: format(keptUntil, 'HH:mm') })}</T>}
             <Button
               label={say(speaker, batch.window === null ? 'pour.onNow' : `pour.starts.${batch.make}`)}
               tone="act"
               big
-              disabled={starting || open.length > 0}
+              disabled={starting || open.length > 0 || keptUntil !== null}
               onPress={() => void start()}
               testID="start-batch"
             />

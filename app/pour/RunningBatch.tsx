@@ -34,6 +34,8 @@ import { useWakeLock } from './useWakeLock';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links } from '../links';
 
+const NO_LINES: readonly LineAt[] = [];
+
 /** The pail of the batch that ends first, the others beside it, the three big events, and what is one tap away. */
 export function RunningBatch({
   view,
@@ -65,7 +67,8 @@ export function RunningBatch({
   useOneFinger(screen);
   const awake = useWakeLock();
   const battery = useBattery();
-  const phone_ms = useNow(true);
+  const { practice } = view;
+  const phone_ms = useNow(view, true);
   const at = phone_ms + view.clockOffset;
   const [picked, setPicked] = useState<string | null>(null);
   const [logging, setLogging] = useState(false);
@@ -87,7 +90,7 @@ export function RunningBatch({
       })),
     [clocks, view.clockOffset],
   );
-  const { missed, read } = useMissed(lines);
+  const { missed, read } = useMissed(practice ? NO_LINES : lines);
   const readings = clocks
     .map((clock) => ({ ...clock, reading: clock.clock.at(Math.max(0, (at - clock.batch.startedAt) / 1000)) }))
     .sort((a, b) => a.reading.left_s - b.reading.left_s);
@@ -144,7 +147,7 @@ export function RunningBatch({
     <View className="flex-row border-t-2 border-ink bg-sheet" role="navigation" aria-label={say(speaker, 'nav.steps')}>
       {(
         [
-          [`‹ ${say(speaker, 'pour.job')}`, () => router.replace(links.step(view.job.id, 'walk'))],
+          [`‹ ${say(speaker, practice ? 'rehearse.leave' : 'pour.job')}`, practice ? practice.leave : () => router.replace(links.step(view.job.id, 'walk'))],
           [say(speaker, 'pour.other'), onNext],
           [say(speaker, 'broke.nav'), onBroke],
           [say(speaker, 'pour.log'), () => setLogging(true)],

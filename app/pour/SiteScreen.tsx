@@ -26,7 +26,7 @@ function Site({ view }: { view: JobView }) {
   const heading = useAnswerFocus();
   const wide = useWide();
   useWakeLock();
-  const at = useNow(true) + view.clockOffset;
+  const at = useNow(view, true) + view.clockOffset;
   const running = useMemo(
     () =>
       view.batches

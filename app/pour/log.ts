@@ -3,8 +3,7 @@ import type { Used } from '@tufa/core/mix';
 import { canonical, hashesOf, type Batch, type PlanInput } from '@tufa/core/plan';
 import type { BatchState, EventKind, EventPayload } from '@tufa/core/pour';
 import { v7 as uuid } from 'uuid';
-import { change, write, type Change } from '../outbox/useFirm';
-import { now } from '../parts/phone/clock';
+import { change, type Change } from '../outbox/useFirm';
 import type { JobView } from '../parts/job/useJob';
 import { firstServed } from '../parts/job/batchList';
 import { planAdd } from './storedPlan';
@@ -28,7 +27,7 @@ export const jobEvent = ({ view, person, kind, batch, findingId, planId, payload
     findingId,
     planId,
     batch,
-    deviceAt: new Date(now()).toISOString(),
+    deviceAt: new Date(view.now()).toISOString(),
     clockOffset: view.clockOffset,
     person,
     kind,
@@ -42,7 +41,7 @@ export const jobEvent = ({ view, person, kind, batch, findingId, planId, payload
 /** Logs one tap; resolves when it is on the phone. @returns the event's id */
 export async function log(tap: Tap): Promise<string> {
   const event = jobEvent(tap);
-  await write(event);
+  await tap.view.write(event);
   return event.target;
 }
 
@@ -72,7 +71,7 @@ async function logByPlan(
   const event = jobEvent({ ...of, kind, payload: { key: batch.key, ...more } });
   // What has no life of its own is on at once: only what follows it has a clock.
   const on = kind === 'start' && batch.window === null ? [jobEvent({ ...of, kind: 'finished' })] : [];
-  await write(...(named ? [] : [planAdd(view, planId, input)]), event, ...on);
+  await view.write(...(named ? [] : [planAdd(view, planId, input)]), event, ...on);
   return { eventId: event.target, planId };
 }
 
@@ -80,7 +79,7 @@ async function logByPlan(
 export async function nextShot({ view, person, state, written }: { view: JobView; person: string; state: BatchState; written: string }): Promise<string> {
   const of = { view, person, findingId: state.findingId, planId: state.planId };
   const start = jobEvent({ ...of, kind: 'start', batch: written, payload: state.key === null ? {} : { key: state.key } });
-  await write(jobEvent({ ...of, kind: 'finished', batch: state.batch }), start);
+  await view.write(jobEvent({ ...of, kind: 'finished', batch: state.batch }), start);
   return start.target;
 }
 

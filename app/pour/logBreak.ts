@@ -1,7 +1,7 @@
 import type { PlanInput } from '@tufa/core/plan';
 import { OF_JOB, type BreakCode } from '@tufa/core/pour';
 import { v7 as uuid } from 'uuid';
-import { change, write, type Change } from '../outbox/useFirm';
+import { change, type Change } from '../outbox/useFirm';
 import type { JobView } from '../parts/job/useJob';
 import { readingAdd } from '../parts/job/readingAdd';
 import { jobEvent } from './log';
@@ -42,5 +42,5 @@ export async function logBreak({
   const findingId = view.finding?.findingId ?? view.batches[0]?.findingId;
   // What breaks before anything was planned or poured breaks nothing.
   if (!named || !findingId) return;
-  await write(...changes, jobEvent({ view, person, kind: 'broke', batch: OF_JOB, findingId, planId: named, payload: { what, choice } }));
+  await view.write(...changes, jobEvent({ view, person, kind: 'broke', batch: OF_JOB, findingId, planId: named, payload: { what, choice } }));
 }

@@ -15,7 +15,7 @@ import {
 } from '@tufa/core/plan';
 import { isExtra, listedNumber, standing, type BatchState } from '@tufa/core/pour';
 import { v7 as uuid } from 'uuid';
-import { change, write, type Change } from '../outbox/useFirm';
+import { change, type Change } from '../outbox/useFirm';
 import type { JobView } from '../parts/job/useJob';
 import { batchOfPlan } from './clocks';
 import { readPlan } from './readPlan';
@@ -147,5 +147,5 @@ export function inUse(view: JobView): JobView & { readonly planId: string | null
 
 /** Takes the present plan into use; of a job that was planned from what is in place, the plan of what is left. */
 export const takeNewPlan = async (view: JobView): Promise<void> => {
-  if (view.plan) await write(planAdd(view, uuid(), latestPlan(view)?.input.poured ? leftNow(view).input : view.input));
+  if (view.plan) await view.write(planAdd(view, uuid(), latestPlan(view)?.input.poured ? leftNow(view).input : view.input));
 };

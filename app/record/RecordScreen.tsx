@@ -98,7 +98,7 @@ function Record({ view }: { view: JobView }) {
                 <T tone="caution">{say(speaker, 'record.unread')}</T>
               </View>
             ))}
-            {view.plan ? <Cautions screen="record" input={view.input} plan={view.plan} data={view.data} /> : null}
+            {view.plan ? <Cautions screen="record" input={view.input} plan={view.plan} view={view} /> : null}
           </View>
         ),
         foot: <Button label={say(speaker, 'record.csv')} tone="act" onPress={csv} />,

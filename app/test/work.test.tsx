@@ -68,7 +68,7 @@ describe('cautions', () => {
     let left: string[] = [];
     await showJob(dock.job.id, (view) => {
       left = unacknowledged({ input: view.input, plan: view.plan! }, view.data).map(({ code }) => code);
-      return <Cautions screen="mix" input={view.input} plan={view.plan!} data={view.data} />;
+      return <Cautions screen="mix" input={view.input} plan={view.plan!} view={view} />;
     });
     await screen.findByRole('group');
     const before = left.length;

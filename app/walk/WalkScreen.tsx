@@ -197,7 +197,7 @@ function Walk({ view }: { view: JobView }) {
             ) : null}
             {survey ? <WaitingLines survey={survey} /> : null}
             <StalePlan view={view} />
-            {view.plan ? <Cautions screen="walk" input={view.input} plan={view.plan} data={view.data} /> : null}
+            {view.plan ? <Cautions screen="walk" input={view.input} plan={view.plan} view={view} /> : null}
             <View className="flex-row flex-wrap">
               <Word label={say(speaker, 'walk.addElement')} onPress={() => walk('element', element?.id)} />
               <Word label={say(speaker, 'walk.files')} onPress={() => walk('files', element.id)} />

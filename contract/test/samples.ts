@@ -150,6 +150,13 @@ export const SAMPLES: Record<keyof typeof FIELDS, { good: object; bad: object[] 
     },
     bad: [{ jobId: id(1), input: {}, hashes: {}, coreVersion: '0.1.0', seed: 1, replaces: null }],
   },
+  rehearsal: {
+    good: { person: id(1), scenario: 'sunRound', seed: 3, started: 7, lost: 1, wasted_s: 240, endedAt: '2026-05-12T09:10:00Z' },
+    bad: [
+      { person: 'lead', scenario: 'sunRound', seed: 3, started: 7, lost: 1, wasted_s: 240, endedAt: '2026-05-12T09:10:00Z' },
+      { person: id(1), scenario: 'sunRound', seed: 3, started: 7, lost: -1, wasted_s: 240, endedAt: '2026-05-12T09:10:00Z' },
+    ],
+  },
   pourEvent: {
     good: {
       jobId: id(1),

@@ -17,3 +17,4 @@ export * from './after';
 export * from './replan';
 export * from './week';
 export * from './dayPlan';
+export * from './rehearse';

@@ -4,11 +4,11 @@ import type { FirmData } from '@tufa/contract/entities';
 import { say, sayCoded } from '@tufa/words';
 import { v7 as uuid } from 'uuid';
 import { View } from 'react-native';
-import { change, usePerson, write } from '../../outbox/useFirm';
+import { change, usePerson } from '../../outbox/useFirm';
 import { Button } from '../ui/Button';
-import { now } from '../phone/clock';
 import { T } from '../ui/T';
 import { useSpeaker } from '../phone/speaker';
+import type { JobView } from './useJob';
 
 /** Who acknowledged a caution on this job, by code. */
 function acknowledgedBy(data: FirmData, jobId: string): Readonly<Record<string, string>> {
@@ -21,6 +21,9 @@ function acknowledgedBy(data: FirmData, jobId: string): Readonly<Record<string, 
 
 const SCREENS: readonly CautionScreen[] = ['walk', 'fix', 'mix'];
 
+/** Whose rows tell what is acknowledged, and where that is written. */
+type Worked = Pick<JobView, 'data' | 'write' | 'now'>;
+
 /** Cautions that must be acknowledged before a batch is started and have not been, wherever they bite. */
 export function unacknowledged(context: { input: PlanInput; plan: Plan }, data: FirmData): Caution[] {
   const acknowledged = acknowledgedBy(data, context.input.job.id);
@@ -28,26 +31,26 @@ export function unacknowledged(context: { input: PlanInput; plan: Plan }, data: 
 }
 
 /** The cautions that bite on a screen, from the core's one table. */
-export function Cautions({ screen, ...context }: { screen: CautionScreen; input: PlanInput; plan: Plan; data: FirmData }) {
-  return <CautionList cautions={cautionsOn(screen, context)} context={context} data={context.data} />;
+export function Cautions({ screen, view, ...context }: { screen: CautionScreen; input: PlanInput; plan: Plan; view: Worked }) {
+  return <CautionList cautions={cautionsOn(screen, context)} context={context} view={view} />;
 }
 
 /** Cautions as a block, those that must be understood each with its button. */
-export function CautionList({ cautions, context, data }: { cautions: readonly Caution[]; context: { input: PlanInput; plan: Plan }; data: FirmData }) {
+export function CautionList({ cautions, context, view }: { cautions: readonly Caution[]; context: { input: PlanInput; plan: Plan }; view: Worked }) {
   const { input } = context;
   const speaker = useSpeaker();
   const person = usePerson();
-  const acknowledged = acknowledgedBy(data, input.job.id);
+  const acknowledged = acknowledgedBy(view.data, input.job.id);
   if (cautions.length === 0) return null;
   const acknowledge = (code: string): void =>
-    void write(
+    void view.write(
       change('reading', 'add', uuid(), {
         jobId: input.job.id,
         elementId: null,
         findingId: null,
         kind: 'acknowledged',
         at: null,
-        takenAt: new Date(now()).toISOString(),
+        takenAt: new Date(view.now()).toISOString(),
         subject: code,
         value: { value: 1, source: 'typed', by: person?.name ?? '' },
       }),

@@ -66,6 +66,8 @@ function useBody(): boolean {
 export function StepLayout({ step, view, parts, bar = true }: { step: Step; view: JobView; parts: StepParts; bar?: boolean }) {
   const speaker = useSpeaker();
   const wide = useWide();
+  // A rehearsal has no way to the other steps but its end.
+  const real = view.practice === null;
   const { head, foot, fixed = false } = parts;
   const whole = useBody();
   const [body, aside] = whole ? [parts.body, parts.aside] : [null, null];
@@ -79,19 +81,23 @@ export function StepLayout({ step, view, parts, bar = true }: { step: Step; view
       <T as="small" className="min-w-[30%] flex-1 font-bold text-ink">
         {view.job.name}
       </T>
-      <SyncLine />
+      {real ? <SyncLine /> : null}
     </View>
   );
   if (wide)
     return (
       <View className="h-full w-full flex-1 flex-row bg-ground">
         {title}
-        <MainBar rail />
-        <View className="w-[240px] border-r border-line">
-          <JobList currentId={view.job.id} />
-        </View>
+        {real ? (
+          <>
+            <MainBar rail />
+            <View className="w-[240px] border-r border-line">
+              <JobList currentId={view.job.id} />
+            </View>
+          </>
+        ) : null}
         <View role="main" className="flex-1">
-          <View className="px-6">{bar ? <StepBar jobId={view.job.id} current={step} states={view.steps} top /> : null}</View>
+          <View className="px-6">{bar && real ? <StepBar jobId={view.job.id} current={step} states={view.steps} top /> : null}</View>
           <Returned />
           <View className="px-6 pb-2 pt-3">
             {top}
@@ -134,7 +140,7 @@ export function StepLayout({ step, view, parts, bar = true }: { step: Step; view
         )}
         {foot ? <View className="px-4 pb-2 pt-1">{foot}</View> : null}
       </View>
-      {bar ? <StepBar jobId={view.job.id} current={step} states={view.steps} /> : null}
+      {bar && real ? <StepBar jobId={view.job.id} current={step} states={view.steps} /> : null}
     </View>
   );
 }

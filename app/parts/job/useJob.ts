@@ -6,11 +6,13 @@ import { fold, type BatchState, type PourEvent } from '@tufa/core/pour';
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
 import { startTransition, useEffect, useMemo, useState } from 'react';
-import { useFirmWith, type Firm } from '../../outbox/useFirm';
+import { useFirmWith, write, type Firm } from '../../outbox/useFirm';
 import type { Tried } from '../../workers/tried';
 import { useWorkedOut } from '../../workers/useWorkedOut';
 import type { Step } from '../../links';
+import { now } from '../phone/clock';
 import { jobFile } from './jobFile';
+import type { Practice } from './Practice';
 import type { StepState } from '../chrome/Bars';
 
 /** A job with everything worked out from its rows. */
@@ -28,6 +30,12 @@ export interface JobView extends Firm {
   readonly finding: FindingPlan | null;
   readonly sheet: Sheet | null;
   readonly steps: Readonly<Record<Step, StepState>>;
+  /** where changes go: to this phone and the firm; in a rehearsal nowhere else */
+  readonly write: typeof write;
+  /** the clock it is worked by, ms since 1970: the phone's; in a rehearsal its own */
+  readonly now: () => number;
+  /** what only a rehearsal has; null for what is real */
+  readonly practice: Practice | null;
 }
 
 /** Why there is no plan, in a form that words say. */
@@ -101,7 +109,7 @@ function standing<T extends Survey | Plan>(input: PlanInput | null, { data, isPl
 const MANY = 20;
 
 /** Where a job stands, from its rows alone. */
-function jobView(
+export function jobView(
   firm: Firm,
   jobId: string,
   input: PlanInput | null = assemblePlanInput(firm.data, jobId),
@@ -131,6 +139,9 @@ function jobView(
     finding,
     sheet,
     stopped,
+    write,
+    now,
+    practice: null,
     steps: stepsOf({ data, jobId, plan, input, finding, batches, stopped: stops.size > 0 }),
   };
 }

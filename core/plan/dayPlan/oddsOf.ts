@@ -1,12 +1,10 @@
-import { Course, normals } from '../../setting';
-import { skinTime, WEATHER } from '../../weather';
+import { normals } from '../../setting';
+import { WEATHER } from '../../weather';
 import { PLAN } from '../constants';
-import { sheetOf } from '../input/sheetOf';
 import type { PlanInput } from '../input/PlanInput';
 import type { Plan } from '../Plan';
-import { basisFor } from '../window/basisFor';
-import type { WindowQuestion } from '../window/WindowQuestion';
 import type { DayAsk, DayPlan } from './DayPlan';
+import { livedOf } from './livedOf';
 import { operationsOf } from './operationsOf';
 
 /** What is not sure of a day: standard deviations. */
@@ -29,80 +27,6 @@ export interface DayOdds {
   /** that it opens in time; null where nobody asks */
   readonly opensInTime: number | null;
   readonly days: number;
-}
-
-/** Spent budgets are tabulated at so many moments and so many kelvins off. */
-const TIMES = 24;
-const OFF_K: readonly number[] = [-8, -4, 0, 4, 8];
-
-/** A batch made ready to be lived through many times. */
-interface Lived {
-  readonly number: string;
-  readonly first_s: number;
-  readonly place_s: number;
-  readonly finish_s: number;
-  readonly sdLn: number;
-  /** finish life over flow life */
-  readonly ratio: number;
-  readonly skin_s: number;
-  /** share of the flow's budget spent after a time by the portion that spends more, at kelvins off */
-  readonly spentAt: (t: number, off_K: number) => number;
-  /** the batch that must touch its last edge */
-  readonly touchedBy: number;
-}
-
-function livedOf(input: PlanInput, plan: Plan): Lived[] {
-  return plan.batches.flatMap((batch): Lived[] => {
-    const { window, productId } = batch;
-    const sheet = sheetOf(input, productId ?? undefined);
-    if (!window || !sheet) return [];
-    const { sheetId: _id, ...asked } = window.question;
-    const question: WindowQuestion = { ...asked, sheet };
-    // What the forecast adds is drawn with the day.
-    const { basis } = basisFor({ ...question, spread_K: { ...question.spread_K, air_C: 0, slab_C: 0 } });
-    const { pace, course, flow_life_s, finish_life_s, filmShare, drying } = basis;
-    const first_s = pace.mix_s + pace.carry_s;
-    const longest_s = 4 * Math.max(window.window.finishNeeds_s, window.window.finishBy_s, first_s + 60);
-    const shifted = (value: typeof course.surface_C, off: number): typeof course.surface_C =>
-      typeof value === 'number' ? value + off : { at_s: value.at_s, C: value.C.map((C) => C + off) };
-    const table = OFF_K.map((off) => {
-      const of = (placed_after_s: number): Course =>
-        new Course({
-          ...course,
-          surroundings_C: shifted(course.surroundings_C, off),
-          surface_C: shifted(course.surface_C, off),
-          pail_life_s: flow_life_s,
-          film_life_s: flow_life_s * filmShare,
-          placed_after_s,
-        });
-      const [early, late] = [of(first_s), of(first_s + pace.place_s)];
-      return Float64Array.from({ length: TIMES + 1 }, (_, i) => Math.max(early.spentAt((longest_s * i) / TIMES), late.spentAt((longest_s * i) / TIMES)));
-    });
-    const spentAt = (t: number, off_K: number): number => {
-      const x = Math.min(TIMES - 1e-9, Math.max(0, (t / longest_s) * TIMES));
-      const y = Math.min(OFF_K.length - 1 - 1e-9, Math.max(0, (off_K - OFF_K[0]!) / 4));
-      const [i, j] = [Math.floor(x), Math.floor(y)];
-      const [u, v] = [x - i, y - j];
-      const [a, b] = [table[j]!, table[j + 1]!];
-      return (a[i]! * (1 - u) + a[i + 1]! * u) * (1 - v) + (b[i]! * (1 - u) + b[i + 1]! * u) * v;
-    };
-    const next = window.window.wetEdge.asked
-      ? plan.batches.findIndex((other) => other.serves.some(({ id, nth }) => batch.serves.some((served) => served.id === id && served.nth === nth - 1)))
-      : -1;
-    return [
-      {
-        number: batch.number,
-        first_s,
-        place_s: pace.place_s,
-        finish_s: pace.finish_s,
-        sdLn: basis.sdLn,
-        ratio: finish_life_s / flow_life_s,
-        skin_s: drying ? skinTime({ ...drying, thickness_m: course.thickness_m }) : Infinity,
-        spentAt,
-        touchedBy: next,
-      },
-    ];
-  });
 }
 
 /**

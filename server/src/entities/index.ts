@@ -15,6 +15,7 @@ import { PlanRow } from './PlanRow';
 import { PourEventRow } from './PourEventRow';
 import { Product } from './Product';
 import { Reading } from './Reading';
+import { Rehearsal } from './Rehearsal';
 import { SheetRevision } from './SheetRevision';
 import { StockLot } from './StockLot';
 import { Treatment } from './Treatment';
@@ -37,6 +38,7 @@ export const TABLES: Record<EntityName, new () => FirmRow> = {
   stockLot: StockLot,
   plan: PlanRow,
   pourEvent: PourEventRow,
+  rehearsal: Rehearsal,
 };
 
 /** Every table. */
