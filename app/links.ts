@@ -45,6 +45,10 @@ export const links = {
   week: (jobId: string) => address(`/jobs/${jobId}/week`),
   /** Day: the day by the clock */
   dayPlan: (jobId: string) => address(`/jobs/${jobId}/plan`),
+  /** the twelve rehearsals, one of them, and a job's own day */
+  rehearse: () => address('/rehearse'),
+  scenario: (code: string) => address(`/rehearse/${code}`),
+  rehearseJob: (jobId: string) => address(`/jobs/${jobId}/rehearse`),
   load: () => address('/load'),
   bench: () => address('/bench'),
   /** a sum, with what was typed in its fields */

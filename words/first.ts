@@ -95,6 +95,8 @@ export const first = {
     dampLead: 'How often to wet, dry enough for resin',
     convert: 'Convert',
     convertLead: 'One figure in every unit of the trade',
+    rehearse: 'Rehearse',
+    rehearseLead: 'Twelve days played against the clock, before a real one',
     place: 'to place it',
     placeLead: 'Takes the tool until {{finish}}, sets at {{set}}.',
     none: 'The shelf has not reached this phone yet. Come back when there was signal once.',

@@ -180,6 +180,7 @@ function DayPlanned({ view }: { view: JobView }) {
             {wide || !made.byHands ? null : <HandsTable outcomes={made.byHands} hands={input.crew.hands} labour_minor_h={made.labour_minor_h} />}
             {wide ? null : helps}
             <FixedWorkView fixed={changed.fixed} onChange={(fixed) => change({ fixed })} />
+            <Button label={say(speaker, 'rehearse.thisDay')} onPress={() => router.push(links.rehearseJob(job.id))} />
           </View>
         ),
         aside:

@@ -11,11 +11,13 @@ import { useNow } from '../pour/useNow';
 /** Minutes and seconds that are left, as a clock reads. */
 const clock = (left_s: number): string => `${Math.floor(left_s / 60)}:${String(Math.floor(left_s % 60)).padStart(2, '0')}`;
 
+const PHONE = { now, practice: null };
+
 /** The mixing time as a clock that rings: started with the paddle, stopped by a tap. */
 export function MixTimer({ time_s }: { time_s: number }) {
   const speaker = useSpeaker();
   const [begun, setBegun] = useState<number | null>(null);
-  const at = useNow(begun !== null);
+  const at = useNow(PHONE, begun !== null);
   const left_s = begun === null ? time_s : Math.max(0, time_s - (at - begun) / 1000);
   const over = begun !== null && left_s === 0;
   useEffect(() => {

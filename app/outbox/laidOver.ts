@@ -43,11 +43,20 @@ export function firmLaidOver({ firm, jobs: job }: RowsOnPhone, records: readonly
 export function jobLaidOver(phone: RowsOnPhone, records: readonly OutboxRecord[], jobId: string): FirmData | null {
   const rows = phone.open[jobId];
   if (!rows) return null;
-  const { firm, person, product, sheet, stockLot, job } = firmLaidOver(phone, records);
+  const { firm, person, product, sheet, stockLot, rehearsal, job } = firmLaidOver(phone, records);
   const laid = records.filter((record) => isLaid(record) && record.jobId === jobId && isOfAJob(record));
   const row = job[jobId];
-  return jobs([rows, firm, person, product, sheet, stockLot, row, ...idsOf(laid)], () =>
-    laid.reduce((data, { command }) => applyCommand(data, command), { ...rows, firm, person, product, sheet, stockLot, job: row ? { [jobId]: row } : {} }),
+  return jobs([rows, firm, person, product, sheet, stockLot, rehearsal, row, ...idsOf(laid)], () =>
+    laid.reduce((data, { command }) => applyCommand(data, command), {
+      ...rows,
+      firm,
+      person,
+      product,
+      sheet,
+      stockLot,
+      rehearsal,
+      job: row ? { [jobId]: row } : {},
+    }),
   );
 }
 

@@ -45,7 +45,7 @@ import { links, type Step } from '../links';
 export const PourScreen = () => <StepScreen step="pour">{(view) => <Pour key={view.job.id} view={view} />}</StepScreen>;
 
 /** The pour with its alarm, which rings whichever of its screens is looked at. */
-function Pour({ view }: { view: JobView }) {
+export function Pour({ view }: { view: JobView }) {
   const [silenced, setSilenced] = useState<readonly string[]>([]);
   const running = useMemo(() => view.batches.filter((batch) => batch.running), [view.batches]);
   const onSilence = (key: string): void => {

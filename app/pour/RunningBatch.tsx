@@ -186,9 +186,7 @@ export function RunningBatch({
         <Text ref={heading} role="heading" aria-level={1} tabIndex={-1} className="font-text min-w-[45%] shrink bg-ground px-1 text-18 text-ink">
           {`${shotText(speaker, batch.batch, shots?.count ?? 1) ?? say(speaker, isExtra(batch.batch) ? 'pour.extra' : 'pour.batchOf', { batch: batch.batch, count: String(count) })}, ${amountOf(speaker, first.input, planned)}`}
         </Text>
-        <View className="shrink bg-ground px-1">
-          <SyncLine />
-        </View>
+        <View className="shrink bg-ground px-1">{practice ? null : <SyncLine />}</View>
       </View>
       <View className="flex-row items-start justify-between">
         <Text className="font-head max-w-[75%] bg-ground px-1 text-24 font-bold leading-28 text-ink">
@@ -262,13 +260,16 @@ export function RunningBatch({
                       </>
                     ) : null}
                     <T as="h2">{reading.left_s >= 0 ? say(speaker, 'pour.until', { time: line }) : say(speaker, 'pour.since', { time: line })}</T>
-                    <T>
-                      {placed
-                        ? say(speaker, 'pour.test', { phase: say(speaker, `pour.hand.${make}.${reading.phase}`) })
-                        : shots
-                          ? say(speaker, 'pour.shotHow')
-                          : say(speaker, make === 'parts' ? 'pour.thenGels' : 'pour.thenTool', { minutes: String(then) })}
-                    </T>
+                    {/* Two minutes before the line what follows the placing is of no use yet, and its room is wanted. */}
+                    {warn && !placed ? null : (
+                      <T>
+                        {placed
+                          ? say(speaker, 'pour.test', { phase: say(speaker, `pour.hand.${make}.${reading.phase}`) })
+                          : shots
+                            ? say(speaker, 'pour.shotHow')
+                            : say(speaker, make === 'parts' ? 'pour.thenGels' : 'pour.thenTool', { minutes: String(then) })}
+                      </T>
+                    )}
                   </View>
                 </Pail>
               </View>

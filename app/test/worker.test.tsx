@@ -39,6 +39,26 @@ test.each(['error', 'messageerror'])('a worker that fails (%s) refuses what it w
   expect(made).toHaveLength(2);
 });
 
+test('what is asked with a signal has its turn; left before it, it is not begun, and in the middle of it the worker ends', async () => {
+  const made: Silent[] = [];
+  const ask = startWorker<Adder>(() => {
+    made.push(new Silent());
+    return made.at(-1) as unknown as Worker;
+  });
+  const [first, second, third] = [new AbortController(), new AbortController(), new AbortController()];
+  const begun: number[] = [];
+  const asked = [first, second, third].map(({ signal }, i) => ask((worker) => (begun.push(i), i === 2 ? Promise.resolve(7) : worker.add(i, i)), signal));
+  for (const answer of asked) answer.catch(() => undefined);
+  await waitFor(() => expect(begun).toEqual([0]));
+  second.abort();
+  first.abort();
+  await expect(asked[0]).rejects.toThrow();
+  await expect(asked[1]).rejects.toThrow();
+  expect(await asked[2]).toBe(7);
+  expect(begun).toEqual([0, 2]);
+  expect(made.map(({ ended }) => ended)).toEqual([true, false]);
+});
+
 test('a problem of the core keeps its code and its figures on the way; what is none is thrown', () => {
   const figures = { quantity: 'water_C', value: 90, least: 0, most: 60 };
   const { value, problem } = tried(() => {

@@ -18,7 +18,7 @@ function numberOf(thing: object): number {
  * What the worker makes of some things, kept while they are the same ones.
  *
  * @param name what is asked; one name, one kind of answer
- * @param beside nobody waits for it: what is asked meanwhile goes first
+ * @param beside nobody waits for it: it is worked out by itself, and left as soon as something else is asked
  * @param keepLast while something else is worked out the last answer stands
  * @param about the things it is worked out from, by their identity; null asks nothing
  */
@@ -30,7 +30,8 @@ export function useWorkedOut<T>(
 ): UseQueryResult<T> {
   return useQuery({
     queryKey: [WORKED_OUT, name, ...(about ?? []).map(numberOf)],
-    queryFn: () => (beside ? askBeside(ask) : askPlan(ask)),
+    // Whose signal is not looked at is worked out to its end, whoever has gone meanwhile.
+    queryFn: (context) => (beside ? askBeside(ask, context.signal) : askPlan(ask)),
     enabled: about !== null,
     staleTime: Infinity,
     gcTime: 300_000,

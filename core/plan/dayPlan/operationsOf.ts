@@ -88,7 +88,7 @@ export function visitsOf(plan: Plan, workday_s: number): string[][] {
 }
 
 /** The visit with the most to mix is the one that is looked at first. */
-const busiest = ({ batches }: Plan, visits: readonly (readonly string[])[]): number => {
+export const busiest = ({ batches }: Plan, visits: readonly (readonly string[])[]): number => {
   const mixed = visits.map((numbers) => batches.filter(({ number, window }) => window && numbers.includes(number)).length);
   return mixed.indexOf(Math.max(...mixed));
 };

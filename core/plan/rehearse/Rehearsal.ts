@@ -35,6 +35,7 @@ export type Stage = (typeof STAGES)[number];
 /** One batch as it really goes; s from the beginning of the rehearsal. */
 export interface RehearsedBatch {
   readonly number: string;
+  readonly make: Batch['make'];
   readonly stage: Stage;
   /** how much of its stage is done, 0 to 1 */
   readonly share: number;

@@ -4,6 +4,7 @@ import { normals } from '../../setting';
 import { WEATHER } from '../../weather';
 import type { Batch } from '../batches/Made';
 import { PLAN } from '../constants';
+import { spread } from './drawnBy';
 import type { LostWhy, RehearsalSetup, RehearsalState, RehearsalTaps, RehearsedBatch, StartedBatch } from './Rehearsal';
 
 /** How long it takes to stiffen a mix that is too wet, s. */
@@ -12,6 +13,8 @@ const PUT_RIGHT_S = 60;
 const WET_LIFE = 1.15;
 /** A layer that has not quite stiffened carries the next; one that has not by this share does not. */
 const STIFF_ENOUGH = 0.9;
+/** Whoever waits until it surely has is not idle. */
+const SURELY = 1.1;
 /** What is left by the tool before this share of its finish is not finished. */
 const FINISHED_ENOUGH = 0.9;
 /** Hands that stand for less are not idle, s. */
@@ -23,14 +26,15 @@ type Writable = { -readonly [K in keyof RehearsedBatch]: RehearsedBatch[K] };
 export const beginRehearsal = ({ hands }: RehearsalSetup): RehearsalState => ({ at_s: 0, hands, happened: [], batches: {}, idle: [] });
 
 /** How a batch goes on this day: drawn by the day's seed and its place in the order of starts. */
-function drawn(setup: RehearsalSetup, { number, startedAt_s, lived }: StartedBatch, nth: number): Writable {
-  const day = normals(setup.seed);
+function drawn(setup: RehearsalSetup, { number, startedAt_s, lived, batch: { make } }: StartedBatch, nth: number): Writable {
+  const day = normals(spread(setup.seed));
   const [slow, shared] = [day(), day()];
-  const batch = normals(setup.seed + 101 * nth);
-  const [life, rate, skin] = [batch(), batch(), batch()];
+  const draw = normals(spread(setup.seed + 101 * nth));
+  const [life, rate, skin] = [draw(), draw(), draw()];
   const { luck } = setup;
   return {
     number,
+    make,
     stage: 'mix',
     share: 0,
     startedAt_s,
@@ -66,14 +70,14 @@ function overAt({ code, at_s }: RehearsalState['happened'][number], broke: Rehea
 }
 
 /** Whether a batch that waits on others may go on what they have become. */
-function readyFor(batch: Pick<Batch, 'waits'>, batches: Readonly<Record<string, RehearsedBatch>>, at_s: number): 'soon' | 'ready' | 'late' {
+function readyFor(batch: Pick<Batch, 'waits'>, batches: Readonly<Record<string, RehearsedBatch>>, at_s: number, enough: number): 'soon' | 'ready' | 'late' {
   let answer: 'ready' | 'late' = 'ready';
   for (const { on, least_s, most_s } of batch.waits) {
     const before = Object.values(batches).filter(({ number, lost }) => listedNumber(number) === on && !lost);
     const last = before.at(-1);
     if (!last || last.laidAt_s === null) return 'soon';
     // What lives longer on this day stiffens later, in the same measure.
-    if (at_s < last.laidAt_s + least_s * last.life * STIFF_ENOUGH) return 'soon';
+    if (at_s < last.laidAt_s + least_s * last.life * enough) return 'soon';
     if (most_s !== null && at_s > last.laidAt_s + most_s * last.life) answer = 'late';
   }
   return answer;
@@ -81,7 +85,7 @@ function readyFor(batch: Pick<Batch, 'waits'>, batches: Readonly<Record<string, 
 
 /** Whether something that is left could be begun now. */
 export const mayBegin = (left: readonly Batch[], { batches, at_s }: Pick<RehearsalState, 'batches' | 'at_s'>): boolean =>
-  left.some((batch) => readyFor(batch, batches, at_s + (batch.window?.basis.pace.mix_s ?? 0)) !== 'soon');
+  left.some((batch) => readyFor(batch, batches, at_s + (batch.window?.basis.pace.mix_s ?? 0), SURELY) !== 'soon');
 
 /**
  * A rehearsal goes on to a moment, second by second, by the same physics as the plan: lives are spent as its courses spend
@@ -98,7 +102,7 @@ export function advance(setup: RehearsalSetup, before: RehearsalState, taps: Reh
   const happened = [...before.happened];
   const idle = before.idle.map((stretch) => ({ ...stretch }));
   const order = [...taps.started].sort((a, b) => a.startedAt_s - b.startedAt_s);
-  const clocked = order.filter(({ lived }) => lived !== null);
+  const clocked = order.filter(({ lived, startedAt_s }) => lived !== null && startedAt_s >= 0);
   const kept_s = keptUntil(taps.broke);
   let hands = before.hands;
 
@@ -112,8 +116,9 @@ export function advance(setup: RehearsalSetup, before: RehearsalState, taps: Reh
       if (started.startedAt_s > t || batches[started.number]) continue;
       const fresh = drawn(setup, started, order.indexOf(started) + 1);
       batches[started.number] = fresh;
-      // What has no clock of its own is on at once.
-      if (!started.lived) Object.assign(fresh, { stage: 'done', share: 1, laidAt_s: t, doneAt_s: t });
+      // What has no clock of its own is on at once; what was done before it all began is done.
+      if (!started.lived || started.ends.some(({ at_s }) => at_s <= 0))
+        Object.assign(fresh, { stage: 'done', share: 1, laidAt_s: started.startedAt_s, doneAt_s: started.startedAt_s });
     }
     for (const mishap of setup.mishaps) {
       const at = clocked[mishap.nth - 1];
@@ -153,6 +158,10 @@ export function advance(setup: RehearsalSetup, before: RehearsalState, taps: Reh
       const age = t - batch.startedAt_s;
       batch.spent += Math.max(0, lived.spentAt(age + dt, sun_K) - lived.spentAt(age, sun_K));
       if (batch.lost) continue;
+      const inPail = batch.laidAt_s === null;
+      if (batch.spent > (inPail ? 1 : lived.ratio) * batch.life) lose(batch, inPail ? 'hardInPail' : 'stiff', t + dt);
+      else if (batch.laidAt_s !== null && age - lived.first_s > lived.skin_s * batch.skin) lose(batch, 'skinned', t + dt);
+      if (batch.lost) continue;
       if (batch.wet && started.foundWrong_s !== null && started.foundWrong_s <= t && batch.stage !== 'finish') {
         batch.wet = false;
         batch.life /= WET_LIFE;
@@ -170,7 +179,7 @@ export function advance(setup: RehearsalSetup, before: RehearsalState, taps: Reh
         if (laying || finishing || free < 1) continue;
         laying = true;
         if (batch.share === 0) {
-          const ready = readyFor(started.batch, batches, t);
+          const ready = readyFor(started.batch, batches, t, STIFF_ENOUGH);
           if (ready !== 'ready') lose(batch, ready === 'soon' ? 'tooSoon' : 'tooLate', t);
           for (const other of order) {
             const edge = batches[other.number];
@@ -195,9 +204,6 @@ export function advance(setup: RehearsalSetup, before: RehearsalState, taps: Reh
           continue;
         }
       }
-      const inPail = batch.laidAt_s === null;
-      if (batch.spent > (inPail ? 1 : lived.ratio) * batch.life) lose(batch, inPail ? 'hardInPail' : 'stiff', t + dt);
-      else if (batch.laidAt_s !== null && age - lived.first_s > lived.skin_s * batch.skin) lose(batch, 'skinned', t + dt);
     }
     const works = Object.values(batches).some(({ stage, lost }) => !lost && (stage === 'mix' || stage === 'lay' || (stage === 'finish' && hands < 2)));
     if (order.length > 0 && !works && hands > 0 && t >= kept_s && mayBegin(taps.left, { batches, at_s: t })) {

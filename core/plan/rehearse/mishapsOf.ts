@@ -1,9 +1,11 @@
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Plan } from '../Plan';
+import { uniforms } from './drawnBy';
 import { MISHAPS, type Mishap, type MishapCode } from './Rehearsal';
 
 /** Some time after a start, s: while there is still something to lose. */
 const SOONEST_S = 20;
+/** What changes the rest of a day happens in so much of it, from its beginning. */
+const EARLY = 0.6;
 
 /**
  * When mishaps happen on a day: each after the start of another batch, drawn by a seed.
@@ -12,9 +14,8 @@ const SOONEST_S = 20;
  * @param seed an integer
  * @returns in the order of their time
  */
-export function mishapsOf({ plan, hands, codes, seed }: { plan: Plan; hands: number; codes: readonly MishapCode[]; seed: number }): Mishap[] {
-  const generator = xoroshiro128plus(seed);
-  const uniform = (): number => ((generator.next() >>> 0) + 0.5) / 4294967296;
+export function mishapsOf({ plan, hands, codes, seed }: { plan: Pick<Plan, 'batches'>; hands: number; codes: readonly MishapCode[]; seed: number }): Mishap[] {
+  const uniform = uniforms(seed);
   const clocked = plan.batches.filter(({ window }) => window !== null);
   const mixed = clocked.flatMap(({ make }, i) => (make === 'pail' || make === 'hand' ? [i + 1] : []));
   const starts = clocked.map((_, i) => i + 1);
@@ -22,8 +23,8 @@ export function mishapsOf({ plan, hands, codes, seed }: { plan: Plan; hands: num
     .filter((code) => !(code === 'fewer' && hands < 2))
     .flatMap((code): Mishap[] => {
       const from = code === 'wetter' ? mixed : starts;
-      // The last batch is too late for what changes those after it.
-      const nths = code === 'wetter' || code === 'call' || from.length < 2 ? from : from.slice(0, -1);
+      // What changes those after it comes while most of them are still to come.
+      const nths = code === 'wetter' || code === 'call' ? from : from.slice(0, Math.max(1, Math.ceil(from.length * EARLY)));
       const nth = nths[Math.floor(uniform() * nths.length)];
       if (nth === undefined) return [];
       const window = clocked[nth - 1]!.window!.window;
@@ -35,7 +36,7 @@ export function mishapsOf({ plan, hands, codes, seed }: { plan: Plan; hands: num
 
 /** So many mishaps drawn out of all: for a day of one's own. @param seed an integer */
 export function drawnMishaps(count: number, seed: number): MishapCode[] {
-  const generator = xoroshiro128plus(seed + 7);
+  const uniform = uniforms(seed + 7);
   const left = [...MISHAPS];
-  return Array.from({ length: Math.min(count, MISHAPS.length) }, () => left.splice((generator.next() >>> 0) % left.length, 1)[0]!);
+  return Array.from({ length: Math.min(count, MISHAPS.length) }, () => left.splice(Math.floor(uniform() * left.length), 1)[0]!);
 }

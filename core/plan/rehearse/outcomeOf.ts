@@ -32,7 +32,7 @@ const LONG_S = 180;
 
 /** What came of it, and the moments that decided. */
 export function outcomeOf(state: RehearsalState, { started, broke }: Pick<RehearsalTaps, 'started' | 'broke'>): RehearsalOutcome {
-  const batches = Object.values(state.batches);
+  const batches = Object.values(state.batches).filter(({ startedAt_s }) => startedAt_s >= 0);
   const lived = new Map(started.map((each) => [each.number, each.lived]));
   const moments: Moment[] = [
     ...state.happened.map(({ code, at_s, number }): Moment => {

@@ -1,5 +1,6 @@
 import { computePlan } from '../computePlan';
-import type { PlanInput } from '../input/PlanInput';
+import { busiest, visitsOf } from '../dayPlan';
+import { ratesOf, type PlanInput } from '../input/PlanInput';
 import type { Plan } from '../Plan';
 import { mishapsOf } from './mishapsOf';
 import type { MishapCode, RehearsalSetup } from './Rehearsal';
@@ -12,6 +13,20 @@ function surfaceOf({ batches }: Plan): number | null {
   const surface = batches.find(({ window }) => window)?.window?.basis.course.surface_C;
   if (surface === undefined) return null;
   return typeof surface === 'number' ? surface : surface.C.reduce((sum, C) => sum + C, 0) / surface.C.length;
+}
+
+/** Batches that are rehearsed, those of the visit with the most to mix, and those that were done before it. */
+export interface RehearsedVisit {
+  readonly numbers: ReadonlySet<string>;
+  readonly earlier: readonly Plan['batches'][number][];
+}
+
+/** Which of a plan's batches are rehearsed: what waits for longer than a working day is not sat out. */
+export function visitOf(input: PlanInput, plan: Plan): RehearsedVisit {
+  const visits = visitsOf(plan, ratesOf(input.firm).workday_s);
+  const at = busiest(plan, visits);
+  const before = new Set(visits.slice(0, at).flat());
+  return { numbers: new Set(visits[at]), earlier: plan.batches.filter(({ number }) => before.has(number)) };
 }
 
 /**
@@ -35,6 +50,8 @@ export function rehearsalOf({
   seed: number;
 }): RehearsalSetup {
   const { hands } = input.crew;
+  const { numbers } = visitOf(input, plan);
+  const batches = plan.batches.filter(({ number }) => numbers.has(number));
   // What lies in the sun already, it does not come round onto.
   const possible = input.conditions.sun ? codes.filter((code) => code !== 'sun') : codes;
   const [shade, sun] = possible.includes('sun')
@@ -45,7 +62,7 @@ export function rehearsalOf({
     seed,
     hands,
     luck,
-    mishaps: mishapsOf({ plan, hands, codes: possible, seed }),
+    mishaps: mishapsOf({ plan: { batches }, hands, codes: possible, seed }),
     sun_K: Math.min(SUN_K.most, Math.max(SUN_K.least, warmer_K)),
   };
 }
