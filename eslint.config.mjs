@@ -59,6 +59,11 @@ export default tseslint.config(
     rules: { 'boundaries/dependencies': ['error', { default: 'disallow', policies: policiesOf({ ...ARROWS, server: [...ARROWS.server, 'stand-ins'] }) }] },
   },
   {
+    // The compiler knows what a module exports: looking for it once more took two thirds of the time.
+    files: ['**/*.{ts,tsx}'],
+    rules: { 'import/namespace': 'off', 'import/export': 'off', 'import/named': 'off', 'import/default': 'off' },
+  },
+  {
     // A variable says what it holds. In the table of sentences a name is a code.
     files: ['**/*.{ts,tsx}'],
     ignores: ['words/**'],

@@ -8,8 +8,8 @@ const bin = (path) => join(root, 'node_modules', path);
 /** What is checked, the longest first. */
 export const CHECKS = {
   Lint: [bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0', '--cache', '--cache-strategy', 'content', '--cache-location', '.tufa/eslintcache'],
-  'Types of the application': [bin('typescript/bin/tsc'), '-p', 'app/tsconfig.json'],
-  Types: [bin('typescript/bin/tsc'), '-p', 'tsconfig.json'],
+  'Types of the application': [bin('ts7/bin/tsc'), '-p', 'app/tsconfig.json'],
+  Types: [bin('ts7/bin/tsc'), '-p', 'tsconfig.json'],
   'Nothing unused': [bin('knip/bin/knip.js'), '--no-progress', '--no-config-hints'],
   Format: [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '--cache', '--cache-location', '.tufa/prettiercache', '.'],
 };
