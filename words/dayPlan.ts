@@ -76,6 +76,12 @@ export const dayPlan = {
     fixed: 'It goes without the other work: shown so.',
     none: 'Another hand, smaller batches or another day may free it.',
   },
+  by: {
+    pins: 'Least that is enough: {{what}} at {{time}}.',
+    opensBy: 'Least that is enough: open by {{time}}, {{by_s}} later than asked.',
+    weather: 'Least that is enough: good hours {{by_s}} longer at each end.',
+    fixed: 'Least that is enough: {{what}} at {{time}}.',
+  },
   visit: 'Visit',
   visitOf: '{{nth}}: batches {{numbers}}',
   compare: 'How many hands',

@@ -1,3 +1,4 @@
+import type { DayPlan } from '@tufa/core/plan';
 import { say } from '@tufa/words';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -81,6 +82,7 @@ function DayPlanned({ view }: { view: JobView }) {
             {say(speaker, 'dayPlan.clash', { what: namesOf(day.clash.operations) })}
           </T>
           <T>{`${say(speaker, `dayPlan.clashWhy.${day.clash.why}`)} ${say(speaker, `dayPlan.freed.${day.clash.freed ?? 'none'}`)}`}</T>
+          {day.clash.by ? <T as="strong">{leastText(day.clash.by)}</T> : null}
         </View>
       ) : null}
       {moved > 0 ? (
@@ -102,6 +104,14 @@ function DayPlanned({ view }: { view: JobView }) {
       ) : null}
     </>
   );
+  /** The smallest change that frees the day. */
+  function leastText({ limit, by_s, id }: NonNullable<NonNullable<DayPlan['clash']>['by']>): string {
+    if (limit === 'weather') return say(speaker, 'dayPlan.by.weather', { by_s });
+    if (limit === 'opensBy') return say(speaker, 'dayPlan.by.opensBy', { by_s, time: clockText((made.opensBy_s ?? 0) + by_s) });
+    const work = changed.fixed.find((each) => each.id === id);
+    const from_s = limit === 'fixed' ? (work?.start_s ?? 0) : (changed.pins[id ?? ''] ?? 0);
+    return say(speaker, `dayPlan.by.${limit}`, { what: work?.name ?? namesOf([id ?? '']), time: clockText(from_s + by_s) });
+  }
   /** By name, as they are called in the list; all of a long clash says no more than its first. */
   function namesOf(ids: readonly string[]): string {
     const bars = day?.bars ?? [];

@@ -303,6 +303,10 @@ function listen(look: () => void): () => void {
     news.addEventListener('beat', hear);
   };
   open();
+  const anew = (): void => {
+    news.close();
+    open();
+  };
   const tick = setInterval(() => {
     const silent = Date.now() - heard > BEAT_MS;
     if (silent && Date.now() - looked > LOOK_MS) {
@@ -310,11 +314,13 @@ function listen(look: () => void): () => void {
       look();
     }
     if (news.readyState !== EventSource.CLOSED && !silent) return;
-    news.close();
-    open();
+    anew();
   }, 10_000);
+  // A stream from before there was no signal may hang without a word: with signal it is opened anew, which looks at once.
+  window.addEventListener('online', anew);
   return () => {
     clearInterval(tick);
+    window.removeEventListener('online', anew);
     news.close();
   };
 }

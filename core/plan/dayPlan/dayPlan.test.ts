@@ -5,7 +5,8 @@ import { rectangle } from '../../takeoff';
 import { crack, element, input, sheetOf, typed } from '../../testing/job';
 import type { HourWeather } from '../../weather';
 import { computePlan, kitOf, weekAsks, weekOf, type PlanInput, type TreatmentInput } from '../index';
-import { dayPlanOf as planned } from './dayPlanOf';
+import { dayPlanOf as planned, leastChange } from './dayPlanOf';
+import { freedBy } from './freedBy';
 import type { DayAsk } from './DayPlan';
 import { oddsOf } from './oddsOf';
 import { operationsOf, visitsOf } from './operationsOf';
@@ -97,6 +98,25 @@ test('a bar that is dragged stays where it is put and the rest follows; where it
   expect(before.clash).toMatchObject({ freed: 'pins' });
   expect(before.clash!.operations.length).toBeGreaterThan(0);
   expect(before.done_s).not.toBeNull();
+});
+
+test('the smallest change that frees a day is enough, and a step less is not', () => {
+  const small = computePlan(input, { ranked: 'chosen' });
+  const day = (asked: Partial<DayAsk>) => dayPlanOf(input, small, { ...ask, ...asked });
+  const least = (asked: Partial<DayAsk>) => leastChange(input, small, { ...ask, ...asked }, day(asked))!;
+  const opens = least({ opensBy_s: 11 * H });
+  expect(opens).toMatchObject({ limit: 'opensBy', id: null });
+  expect(day({ opensBy_s: 11 * H + opens.by_s }).clash).toBeNull();
+  expect(day({ opensBy_s: 11 * H + opens.by_s - 600 }).clash).not.toBeNull();
+  const { by_s, id } = least({ pins: { 'mix 1': 6 * H } });
+  expect(day({ pins: { [id!]: 6 * H + by_s } }).clash).toBeNull();
+  // Another's work goes to the nearer side.
+  const fixed = [{ id: 'x', name: 'screed', start_s: 10 * H, duration_s: H, hands: 2 }];
+  const sides = (holds: (start_s: number) => boolean) =>
+    freedBy('fixed', { ...ask, fixed }, ({ fixed: moved }) => ({ holds: holds(moved![0]!.start_s), starts_s: {} }));
+  expect(sides((start) => start <= 8 * H || start >= 13 * H)).toEqual({ limit: 'fixed', by_s: -2 * H, id: 'x' });
+  expect(sides(() => false)).toBeNull();
+  expect(leastChange(input, small, ask, day({}))).toBeNull();
 });
 
 test('no good hour, or an opening that no hour gives: said with what was let go', () => {

@@ -1,8 +1,9 @@
 import { schedule, type Progress, type Schedule } from '../../day';
 import { PLAN } from '../constants';
-import type { PlanInput } from '../input/PlanInput';
+import { ratesOf, type PlanInput } from '../input/PlanInput';
 import type { Plan } from '../Plan';
 import type { DayAsk, DayBar, DayLimit, DayPlan, DayRest, DayTurn, DayWhy } from './DayPlan';
+import { freedBy, type Freed } from './freedBy';
 import { MINUTE_S, operationsOf, type DayWork } from './operationsOf';
 
 const DAY_S = 86400;
@@ -10,6 +11,8 @@ const DAY_S = 86400;
 const DAYS_MOST = 3;
 /** How much is tried of a day: enough for forty operations. */
 const WORK = 0.15;
+/** What only says whether a day holds is tried as much. */
+const TRIED_WORK = 0.02;
 /** Limits let go one after another until there is a day, the one that costs least first. */
 const LET_GO: readonly { readonly limit: DayLimit; readonly asked: (ask: DayAsk) => boolean; readonly without: (ask: DayAsk) => DayAsk }[] = [
   { limit: 'pins', asked: ({ pins = {} }) => Object.keys(pins).length > 0, without: ({ pins: _pins, ...ask }) => ask },
@@ -43,12 +46,15 @@ interface Arranged {
   readonly made: Schedule;
 }
 
-/** How long they prepare before the first water, s: told by a day with nothing else in its way. */
-function leadOf(input: PlanInput, plan: Plan, { from_s, visit }: DayAsk): number {
+/** A day with nothing in its way: how long they prepare before the first water, s, and how many days it takes. */
+function plainOf(input: PlanInput, plan: Plan, { from_s, visit }: DayAsk): { readonly lead_s: number; readonly days: number } {
   const begin_s = toStep(from_s);
-  const early = operationsOf(input, plan, { firstWater_s: null, from_s, opensBy_s: null, ...(visit === undefined ? {} : { visit }) }, begin_s, DAYS_MOST);
-  const first = firstWet(found(early, DAYS_MOST, { tried: 0 }));
-  return first === null ? 0 : first - begin_s;
+  const ask: DayAsk = { firstWater_s: null, from_s, opensBy_s: null, ...(visit === undefined ? {} : { visit }) };
+  for (let days = 1; days <= DAYS_MOST; days += 1) {
+    const first = firstWet(found(operationsOf(input, plan, ask, begin_s, days), days, { tried: 0 }));
+    if (first !== null) return { lead_s: first - begin_s, days };
+  }
+  return { lead_s: 0, days: 1 };
 }
 
 /** When the first of what is mixed or laid begins, s from midnight; null where nothing is. */
@@ -57,10 +63,13 @@ function firstWet({ starts_s }: Schedule): number | null {
   return wet.length > 0 ? Math.min(...wet) : null;
 }
 
-/** A day put in order; where one does not hold it, it runs on into the next. */
-function arranged(input: PlanInput, plan: Plan, ask: DayAsk, arrive_s: number, search: DaySearch): Arranged {
+/** A day put in order; where as many as it takes do not hold it, it runs on into one more, for better weather or beside other work into all there are. */
+function arranged(input: PlanInput, plan: Plan, ask: DayAsk, { arrive_s, days: plain }: { arrive_s: number; days: number }, search: DaySearch): Arranged {
   let last: Arranged | null = null;
-  for (let days = 1; days <= DAYS_MOST; days += 1) {
+  // An opening, or what was dragged, stands on the days it takes: more of them free neither; an evening runs on.
+  const late = arrive_s + ratesOf(input.firm).workday_s > plain * DAY_S;
+  const most = late || ask.good || (ask.fixed ?? []).length > 0 ? DAYS_MOST : plain;
+  for (let days = plain; days <= most; days += 1) {
     const work = operationsOf(input, plan, ask, arrive_s, days);
     const made = found(work, days, search);
     if (!made.clash) return { work, made };
@@ -80,16 +89,16 @@ function arranged(input: PlanInput, plan: Plan, ask: DayAsk, arrive_s: number, s
 export function dayPlanOf(input: PlanInput, plan: Plan, ask: DayAsk, search: DaySearch = {}): DayPlan {
   if (plan.batches.length === 0) return { ...NOTHING, clash: null };
   const { firstWater_s, from_s } = ask;
-  const lead_s = firstWater_s === null ? 0 : leadOf(input, plan, ask);
+  const { lead_s, days } = plainOf(input, plan, ask);
   const arrivingFor = (first_s: number): number => Math.max(toStep(from_s), toStep(first_s - lead_s));
   let arrive_s = firstWater_s === null ? toStep(from_s) : arrivingFor(firstWater_s);
   let asked = ask;
-  let { work, made } = arranged(input, plan, asked, arrive_s, search);
+  let { work, made } = arranged(input, plan, asked, { arrive_s, days }, search);
   // Where the weather holds the first water back nobody comes to wait for it.
   const wet_s = firstWet(made);
   const later_s = wet_s === null || firstWater_s === null ? arrive_s : arrivingFor(wet_s);
   if (later_s - arrive_s > PLAN.heldBack_s && Object.keys(ask.pins ?? {}).length === 0) {
-    const shifted = arranged(input, plan, ask, later_s, search);
+    const shifted = arranged(input, plan, ask, { arrive_s: later_s, days }, search);
     // About as soon done, and fewer hours on site: no worse a day.
     if (!shifted.made.clash && shifted.made.finish_s! <= made.finish_s! + PLAN.heldBack_s) [arrive_s, work, made] = [later_s, shifted.work, shifted.made];
   }
@@ -97,7 +106,7 @@ export function dayPlanOf(input: PlanInput, plan: Plan, ask: DayAsk, search: Day
   let freed: DayLimit | null = null;
   for (const { limit, without } of first ? LET_GO.filter((each) => each.asked(ask)) : []) {
     // What alone frees it is told; where nothing does, that.
-    const alone = arranged(input, plan, without(ask), arrive_s, search);
+    const alone = arranged(input, plan, without(ask), { arrive_s, days }, search);
     if (alone.made.clash) continue;
     [asked, freed, work, made] = [without(ask), limit, alone.work, alone.made];
     break;
@@ -126,6 +135,22 @@ export function dayPlanOf(input: PlanInput, plan: Plan, ask: DayAsk, search: Day
     chanceLost: 1 - plan.batches.reduce((kept, { window }) => kept * (1 - (window?.chanceLost ?? 0)), 1),
     clash,
   };
+}
+
+/**
+ * The smallest change that frees a day whose limits clash: of the limit that was let go, by how much.
+ *
+ * @param day as it was planned with that limit let go
+ * @returns null where nothing clashes, nothing alone frees it, or no change up to twelve hours is enough
+ */
+export function leastChange(input: PlanInput, plan: Plan, ask: DayAsk, { clash, bars, done_s }: DayPlan): Freed | null {
+  const arrive = bars.find(({ id }) => id === 'arrive');
+  if (!clash?.freed || !arrive || done_s === null) return null;
+  const days = Math.max(1, Math.ceil(done_s / DAY_S));
+  return freedBy(clash.freed, ask, (other) => {
+    const made = found(operationsOf(input, plan, other, arrive.start_s, days), days, { tried: TRIED_WORK });
+    return { holds: made.clash === null, starts_s: made.starts_s };
+  });
 }
 
 /** Why an operation begins when it does: what holds it back there. */
