@@ -1,4 +1,4 @@
-import type { FirmSettings, CrewInput, BatchInput, Place, PlanInput, StageHashes } from '@tufa/core/plan';
+import type { BatchInput, CrewInput, FirmSettings, FixedWork, Place, PlanInput, StageHashes } from '@tufa/core/plan';
 import type { EventKind, EventPayload } from '@tufa/core/pour';
 import type { Measured } from '@tufa/core/quantity';
 import type { HouseMethod } from '@tufa/core/choose';
@@ -30,6 +30,15 @@ export interface PersonFields {
   readonly role: 'lead' | 'mixer' | 'finisher';
 }
 
+/** What somebody has moved of a job's day, and what else is done then: s from the midnight of its day. */
+export interface DayChange {
+  /** the first water it was moved for: of another day or hour it says nothing */
+  readonly on: string | null;
+  readonly pins: Readonly<Record<string, number>>;
+  readonly fixed: readonly FixedWork[];
+  readonly visit: number | null;
+}
+
 /** A job: whose, where, when, with which crew. */
 export interface JobFields {
   readonly name: string;
@@ -44,6 +53,8 @@ export interface JobFields {
   readonly place?: (Place & { readonly name?: string }) | null;
   /** local date and time by which it must be open again */
   readonly opensBy?: string | null;
+  /** what somebody has moved of its day and what else is done then; null where nobody has */
+  readonly dayPlan?: DayChange | null;
   readonly crew: CrewInput;
   readonly batch: BatchInput;
   readonly demonstration: boolean;

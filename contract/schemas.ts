@@ -24,6 +24,8 @@ const zone = Joi.string()
   .max(60);
 const day = Joi.string().pattern(/^\d{4}-\d\d-\d\d$/);
 const localMinute = Joi.string().pattern(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/);
+/** Of a day and the two it may run on into, s. */
+const daySecond = Joi.number().min(0).max(259_200);
 const hash = Joi.string().hex().length(64);
 
 /** What each entity's fields may be. The same schema stands behind the form and the server. */
@@ -38,6 +40,23 @@ export const FIELDS: Record<Exclude<EntityName, 'person'>, Joi.ObjectSchema> = {
     pourOn: localMinute.allow(null).required(),
     opensBy: localMinute.allow(null),
     place: Joi.object({ ...coordinates, name: text(40) }).allow(null),
+    dayPlan: Joi.object({
+      on: localMinute.allow(null).required(),
+      pins: Joi.object().pattern(Joi.string().max(80), daySecond).max(400).required(),
+      fixed: Joi.array()
+        .items(
+          Joi.object({
+            id: id.required(),
+            name: text(40).required(),
+            start_s: daySecond.required(),
+            duration_s: Joi.number().min(60).max(86_400).required(),
+            hands: Joi.number().integer().min(0).max(50).required(),
+          }),
+        )
+        .max(12)
+        .required(),
+      visit: Joi.number().integer().min(0).max(100).allow(null).required(),
+    }).allow(null),
     crew: crew.required(),
     batch: batch.required(),
     demonstration: Joi.boolean().required(),

@@ -73,6 +73,7 @@ export const firmSettings = Joi.object({
   vessels: Joi.array()
     .items(Joi.object({ name: text(30).required(), volume_m3: Joi.number().min(2e-5).max(1).required(), mark_m3: Joi.number().min(1e-6).max(0.1).required() }))
     .max(12),
+  broom_m: Joi.number().min(0.1).max(2),
   places: Joi.array()
     .items(Joi.object({ name: text(40).required(), ...coordinates }))
     .max(30),

@@ -28,19 +28,27 @@ function weatherOf(row: RowOf<'forecast'>): SiteInput['weather'] {
   return weather;
 }
 
+/** A job's place in its weather, without an hour. */
+export type WeatherSite = Omit<SiteInput, 'firstWater'>;
+
+/** Where a job lies and the weather told for it, by the clocks of an instant; null where one of these is not known. @param at_ms since 1970 */
+export function weatherSiteOf(data: Pick<FirmData, 'forecast'>, job: Pick<RowOf<'job'>, 'id' | 'place' | 'zone'>, at_ms: number): WeatherSite | null {
+  const forecast = forecastOf(data, job);
+  if (!forecast || !job.place) return null;
+  const { latitude_deg, longitude_deg } = job.place;
+  const clock_h = clockOf(at_ms, job.zone);
+  return { latitude_deg, longitude_deg, ...(clock_h === null ? {} : { clock_h }), weather: weatherOf(forecast) };
+}
+
 /** When the first water of a job is planned, an ISO instant; null where no hour is. */
 export const firstWaterOf = ({ pourOn, zone }: Pick<JobFields, 'pourOn' | 'zone'>): string | null => (pourOn ? instantOfLocal(pourOn, zone) : null);
 
 /** Where and when a job's work is, with the weather told for it; nothing where one of these is not known, or the forecast does not reach to the hour. */
 export function siteOf(data: Pick<FirmData, 'forecast'>, job: RowOf<'job'>): { readonly site?: SiteInput } {
-  const { place } = job;
   const firstWater = firstWaterOf(job);
-  const forecast = forecastOf(data, job);
-  if (!place || !firstWater || !forecast) return {};
-  const { from, hours } = weatherOf(forecast);
+  const site = firstWater === null ? null : weatherSiteOf(data, job, Date.parse(firstWater));
+  if (!site || firstWater === null) return {};
+  const { from, hours } = site.weather;
   const at_h = (Date.parse(firstWater) - Date.parse(from)) / HOUR_MS;
-  if (!(at_h >= 0 && at_h < hours.length)) return {};
-  const clock_h = clockOf(firstWater, job.zone);
-  const { latitude_deg, longitude_deg } = place;
-  return { site: { latitude_deg, longitude_deg, ...(clock_h === null ? {} : { clock_h }), firstWater, weather: weatherOf(forecast) } };
+  return at_h >= 0 && at_h < hours.length ? { site: { ...site, firstWater } } : {};
 }

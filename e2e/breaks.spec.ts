@@ -154,7 +154,7 @@ test('two phones: what one taps the other shows; apart both go on, and nothing i
     .toBe(2);
   await expect.poll(async () => (await events(page, server, DOCK)).filter(({ kind }) => kind === 'placed').length).toBe(1);
   await page.getByRole('button', { name: 'Next batch' }).tap();
-  await expect(page.getByText(/Batch 2 was started twice: by (Lead|Finisher)/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/Batch 2 was started twice: by (Lead|Finisher)/)).toBeVisible({ timeout: 40_000 });
 });
 
 test('a note that is spoken is kept as a recording, goes to the firm and is played in the record', async ({ page, server }) => {

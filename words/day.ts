@@ -6,6 +6,8 @@ export const day = {
   lead: 'then until {{finish}} to work the face. The sheet says {{flow}} and {{tool}} at {{reference}}. At the limit {{chance}} is lost.',
   ends: 'First {{ending}}.',
   oneIn: '1 in {{n}}',
+  inTen: '{{n}} in 10',
+  hardlyEver: 'under 1 in 200',
   needs: 'You need {{place}} to place it and {{finish}} to finish.',
   fits: 'It fits.',
   doesNotFit: 'It does not fit: see what would help.',

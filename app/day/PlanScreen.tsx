@@ -1,17 +1,18 @@
-import type { DayPlan } from '@tufa/core/plan';
+import type { DayChange } from '@tufa/contract/entities';
+import type { Freed } from '@tufa/core/plan';
 import { say } from '@tufa/words';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { findingName } from '../fix/findingName';
 import { links, type Step } from '../links';
+import { change as changeRow } from '../outbox/useFirm';
 import { listOf } from '../parts/job/batchList';
 import { nothingYet, StepLayout, StepScreen } from '../parts/job/StepScreen';
 import { stopOf } from '../parts/job/stopOf';
 import type { JobView } from '../parts/job/useJob';
 import { now } from '../parts/phone/clock';
 import { useSpeaker } from '../parts/phone/speaker';
-import { useDraft } from '../parts/phone/useDraft';
 import { useWide } from '../parts/phone/useSize';
 import { Button, Word } from '../parts/ui/Button';
 import { Choice } from '../parts/ui/Choice';
@@ -26,10 +27,14 @@ import { HandsTable } from './HandsTable';
 import { Helps } from './Helps';
 import { capital, dayText, localAt } from './localDay';
 import { sayChance } from './quantityText';
-import { NO_CHANGE, useDayPlan, type DayChange } from './useDayPlan';
+import { StripsView } from './StripsView';
+import { JobsOfDay } from './JobsOfDay';
+import { changeOf, useDayPlan } from './useDayPlan';
 
 export const PlanScreen = () => <StepScreen step="day">{(view) => <DayPlanned key={view.job.id} view={view} />}</StepScreen>;
 
+/** A search that is done sooner is not spoken of, ms. */
+const SLOW_MS = 700;
 /** So many of what clashes are named. */
 const NAMED = 3;
 
@@ -39,10 +44,9 @@ function DayPlanned({ view }: { view: JobView }) {
   const router = useRouter();
   const wide = useWide();
   const { job, input, plan } = view;
-  const { draft, keep } = useDraft<DayChange>(`day plan ${job.id} ${job.pourOn ?? ''}`);
-  const [changed, setChanged] = useState<DayChange>({ ...NO_CHANGE, ...draft });
+  const changed = changeOf(job);
   const [picked, setPicked] = useState<string | null>(null);
-  const made = useDayPlan(view, changed);
+  const made = useDayPlan(view);
   const go = (step: Step) => (): void => router.replace(links.step(job.id, step));
   const stop = stopOf(speaker, 'day', view, go('walk'));
   if (stop) return stop;
@@ -60,9 +64,7 @@ function DayPlanned({ view }: { view: JobView }) {
       />
     );
   const change = (next: Partial<DayChange>): void => {
-    const all = { ...changed, ...next };
-    setChanged(all);
-    keep(all);
+    void view.write(changeRow('job', 'change', job.id, { dayPlan: { ...changed, ...next, on: job.pourOn } }));
   };
   const pin = (id: string, start_s: number): void => change({ pins: { ...changed.pins, [id]: Math.max(0, Math.round(start_s / 300) * 300) } });
   const letGo = (id: string): void => {
@@ -82,7 +84,7 @@ function DayPlanned({ view }: { view: JobView }) {
             {say(speaker, 'dayPlan.clash', { what: namesOf(day.clash.operations) })}
           </T>
           <T>{`${say(speaker, `dayPlan.clashWhy.${day.clash.why}`)} ${say(speaker, `dayPlan.freed.${day.clash.freed ?? 'none'}`)}`}</T>
-          {day.clash.by ? <T as="strong">{leastText(day.clash.by)}</T> : null}
+          {made.least ? <T as="strong">{leastText(made.least)}</T> : null}
         </View>
       ) : null}
       {moved > 0 ? (
@@ -105,7 +107,7 @@ function DayPlanned({ view }: { view: JobView }) {
     </>
   );
   /** The smallest change that frees the day. */
-  function leastText({ limit, by_s, id }: NonNullable<NonNullable<DayPlan['clash']>['by']>): string {
+  function leastText({ limit, by_s, id }: Freed): string {
     if (limit === 'weather') return say(speaker, 'dayPlan.by.weather', { by_s });
     if (limit === 'opensBy') return say(speaker, 'dayPlan.by.opensBy', { by_s, time: clockText((made.opensBy_s ?? 0) + by_s) });
     const work = changed.fixed.find((each) => each.id === id);
@@ -184,12 +186,15 @@ function DayPlanned({ view }: { view: JobView }) {
               </View>
             )}
             {made.weather ? null : <T as="small">{say(speaker, 'dayPlan.noWeather')}</T>}
+            <Searching searching={made.searching} hurried={made.hurried} />
             {told}
             {day && wide ? <DayBars day={day} named={named} hands={input.crew.hands} picked={picked} onPick={setPicked} onMove={pin} /> : null}
             {day ? <DayList day={day} named={named} pins={changed.pins} picked={picked} onPick={setPicked} onMove={pin} onLetGo={letGo} /> : null}
             {wide || !made.byHands ? null : <HandsTable outcomes={made.byHands} hands={input.crew.hands} labour_minor_h={made.labour_minor_h} />}
             {wide ? null : helps}
             <FixedWorkView fixed={changed.fixed} onChange={(fixed) => change({ fixed })} />
+            <StripsView view={view} />
+            <JobsOfDay view={view} day={made.day} />
             <Button label={say(speaker, 'rehearse.thisDay')} onPress={() => router.push(links.rehearseJob(job.id))} />
           </View>
         ),
@@ -207,4 +212,23 @@ function DayPlanned({ view }: { view: JobView }) {
       }}
     />
   );
+}
+
+/** A search that takes a while says how far it is and can be ended: then the day is the rules' alone. */
+function Searching({ searching, hurried }: { searching: { readonly share: number; readonly stop: () => void } | null; hurried: boolean }) {
+  const speaker = useSpeaker();
+  const [slow, setSlow] = useState(false);
+  const busy = searching !== null;
+  useEffect(() => {
+    const timer = setTimeout(() => setSlow(busy), busy ? SLOW_MS : 0);
+    return () => clearTimeout(timer);
+  }, [busy]);
+  if (searching && slow)
+    return (
+      <View className="flex-row flex-wrap items-center justify-between gap-2" role="status" testID="searching">
+        <T className="flex-1">{say(speaker, 'dayPlan.searching', { percent: `${Math.round(searching.share * 100)}\u00a0%` })}</T>
+        {hurried ? null : <Button label={say(speaker, 'dayPlan.stop')} onPress={searching.stop} />}
+      </View>
+    );
+  return hurried ? <T as="small">{say(speaker, 'dayPlan.byRules')}</T> : null;
 }

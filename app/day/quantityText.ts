@@ -14,4 +14,7 @@ export const tickText = (speaker: Speaker, quantity: StrataQuantity, value: numb
   quantity === 'share' ? `${Math.round(value * 100)} %` : quantityText(speaker, quantity, value);
 
 /** A chance as odds a person can picture. */
-export const sayChance = (speaker: Speaker, chance: number): string => say(speaker, 'day.oneIn', { n: String(Math.round(1 / chance)) });
+export function sayChance(speaker: Speaker, chance: number): string {
+  if (chance > 0.55) return say(speaker, 'day.inTen', { n: String(Math.min(10, Math.round(chance * 10))) });
+  return chance < 0.005 ? say(speaker, 'day.hardlyEver') : say(speaker, 'day.oneIn', { n: String(Math.round(1 / chance)) });
+}

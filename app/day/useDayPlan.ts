@@ -1,7 +1,8 @@
-import { clockOf } from '@tufa/contract/localTime';
-import { forecastOf } from '@tufa/contract/siteOf';
-import { ratesOf, type DayAsk, type DayPlan, type FixedWork } from '@tufa/core/plan';
-import { useMemo } from 'react';
+import { weatherSiteOf } from '@tufa/contract/siteOf';
+import type { DayChange, FirmData, RowOf } from '@tufa/contract/entities';
+import { ratesOf, type DayAsk, type DayPlan, type Freed } from '@tufa/core/plan';
+import { proxy } from 'comlink';
+import { useMemo, useState } from 'react';
 import type { JobView } from '../parts/job/useJob';
 import { now } from '../parts/phone/clock';
 import type { PlannedDay } from '../workers/planDay';
@@ -10,18 +11,16 @@ import { dayAfter, localAt, msOfLocal } from './localDay';
 
 const HOUR_MS = 3_600_000;
 /** Nobody comes before it, s from midnight. */
-const EARLIEST_S = 5 * 3600;
+export const EARLIEST_S = 5 * 3600;
 const STEP_MS = 300_000;
 const HANDS = [1, 2, 3, 4] as const;
 
-/** What somebody has moved, and what else is done that day. */
-export interface DayChange {
-  readonly pins: Readonly<Record<string, number>>;
-  readonly fixed: readonly FixedWork[];
-  readonly visit: number | null;
-}
+type Job = RowOf<'job'>;
 
-export const NO_CHANGE: DayChange = { pins: {}, fixed: [], visit: null };
+/** What somebody has moved of a job's day; nothing once it is planned for another hour. */
+export function changeOf({ dayPlan, pourOn }: Pick<Job, 'dayPlan' | 'pourOn'>): DayChange {
+  return dayPlan && dayPlan.on === pourOn ? dayPlan : { on: pourOn, pins: {}, fixed: [], visit: null };
+}
 
 const secondsInto = (local: string, day: string): number => {
   const days = Math.round((Date.parse(local.slice(0, 10)) - Date.parse(day)) / 86_400_000);
@@ -30,48 +29,63 @@ const secondsInto = (local: string, day: string): number => {
 };
 
 /** The day a job is worked on; tomorrow at nine where nobody has said. */
-const plannedOn = ({ pourOn, zone }: JobView['job']): string => pourOn ?? `${dayAfter(localAt(now(), zone).slice(0, 10), 1)}T09:00`;
+const plannedOn = ({ pourOn, zone }: Pick<Job, 'pourOn' | 'zone'>): string => pourOn ?? `${dayAfter(localAt(now(), zone).slice(0, 10), 1)}T09:00`;
 
-/** A job's day put in order beside the screen, and what it would be with other hands. */
-export function useDayPlan({ data, job, input, plan }: Pick<JobView, 'data' | 'job' | 'input' | 'plan'>, changed: DayChange) {
+/** What is asked of a job's day, in the weather told for it. @param minute the present one by the clocks of the place: nobody comes before it */
+export function askedOf(data: Pick<FirmData, 'forecast'>, job: Job, changed: DayChange, minute: string): Omit<PlannedDay, 'now_ms'> {
+  const { pins, fixed, visit } = changed;
   const local = plannedOn(job);
   const day = local.slice(0, 10);
-  const forecast = forecastOf(data, job);
-  // Nobody comes before now; by five minutes, so that a day is not put in order anew with every second.
-  const minute = localAt(Math.ceil(now() / STEP_MS) * STEP_MS, job.zone);
-  const from_s = minute.slice(0, 10) === day ? Math.max(EARLIEST_S, secondsInto(minute, day)) : EARLIEST_S;
-  const asked = useMemo((): { ask: DayAsk; weather: PlannedDay['weather'] } => {
-    const { pins, fixed, visit } = changed;
-    const ask: DayAsk = {
-      firstWater_s: secondsInto(local, day),
-      from_s,
-      opensBy_s: job.opensBy ? secondsInto(job.opensBy, day) : null,
-      ...(Object.keys(pins).length > 0 ? { pins } : {}),
-      ...(fixed.length > 0 ? { fixed } : {}),
-      ...(visit === null ? {} : { visit }),
-    };
-    const midnight_ms = msOfLocal(day, 0, job.zone) ?? msOfLocal(day, 1, job.zone)! - HOUR_MS;
-    if (!forecast || !job.place) return { ask, weather: null };
-    const { latitude_deg, longitude_deg } = job.place;
-    const { from, hours } = forecast;
-    const clock_h = clockOf(midnight_ms, job.zone);
-    return { ask, weather: { site: { latitude_deg, longitude_deg, ...(clock_h === null ? {} : { clock_h }), weather: { from, hours } }, midnight_ms } };
-  }, [changed, local, day, from_s, job, forecast]);
+  const ask: DayAsk = {
+    firstWater_s: secondsInto(local, day),
+    from_s: minute.slice(0, 10) === day ? Math.max(EARLIEST_S, secondsInto(minute, day)) : EARLIEST_S,
+    opensBy_s: job.opensBy ? secondsInto(job.opensBy, day) : null,
+    ...(Object.keys(pins).length > 0 ? { pins } : {}),
+    ...(fixed.length > 0 ? { fixed } : {}),
+    ...(visit === null ? {} : { visit }),
+  };
+  const midnight_ms = msOfLocal(day, 0, job.zone) ?? msOfLocal(day, 1, job.zone)! - HOUR_MS;
+  const site = weatherSiteOf(data, job, midnight_ms);
+  return { ask, weather: site ? { site, midnight_ms } : null };
+}
+
+/** The present five minutes by the clocks of a place, so that a day is not put in order anew with every second. */
+export const presentMinute = (zone: string): string => localAt(Math.ceil(now() / STEP_MS) * STEP_MS, zone);
+
+/** A job's day put in order beside the screen, and what it would be with other hands. */
+export function useDayPlan({ data, job, input, plan }: Pick<JobView, 'data' | 'job' | 'input' | 'plan'>) {
+  const minute = presentMinute(job.zone);
+  const asked = useMemo(() => askedOf(data, job, changeOf(job), minute), [data, job, minute]);
+  // How far the search for these things is, and whether somebody has no time for more of it.
+  const [progress, setProgress] = useState<{ readonly of: object; readonly share: number } | null>(null);
+  const [stopped, setStopped] = useState<object | null>(null);
+  const hurried = stopped === asked;
   const about = plan ? [input, asked] : null;
-  const made = useWorkedOut('dayPlan', about, (worker) => worker.day(input, { ...asked, now_ms: now() }), { keepLast: true });
-  const odds = useWorkedOut('dayOdds', made.data ? about : null, (worker) => worker.dayOdds(input, { ...asked, now_ms: now() }), {
-    keepLast: true,
-    beside: true,
-  });
-  const hands = useWorkedOut('dayHands', made.data ? about : null, (worker) => worker.dayByHands(input, { ...asked, now_ms: now() }, HANDS), {
-    keepLast: true,
-    beside: true,
-  });
+  const planned = (): PlannedDay => ({ ...asked, now_ms: now(), ...(hurried ? { hurried } : {}) });
+  const made = useWorkedOut(
+    hurried ? 'dayByRules' : 'dayPlan',
+    about,
+    (worker) =>
+      worker.day(
+        input,
+        planned(),
+        proxy((share: number) => setProgress({ of: asked, share })),
+      ),
+    { keepLast: true, by: 'day' },
+  );
+  const { data: found } = made;
+  const clashes = found?.value?.clash?.freed != null && !made.isPlaceholderData;
+  const least = useWorkedOut('dayLeast', clashes ? about : null, (worker) => worker.dayLeast(input, planned()), { by: 'beside' });
+  const odds = useWorkedOut('dayOdds', found ? about : null, (worker) => worker.dayOdds(input, planned()), { keepLast: true, by: 'beside' });
+  const hands = useWorkedOut('dayHands', found ? about : null, (worker) => worker.dayByHands(input, planned(), HANDS), { keepLast: true, by: 'beside' });
   return {
-    day,
-    plan: (made.data?.value ?? null) as DayPlan | null,
-    failed: made.isError || made.data?.problem != null,
+    day: plannedOn(job).slice(0, 10),
+    plan: (found?.value ?? null) as DayPlan | null,
+    failed: made.isError || found?.problem != null,
+    searching: made.isFetching ? { share: progress?.of === asked ? progress.share : 0, stop: () => setStopped(asked) } : null,
+    hurried,
     weather: asked.weather !== null,
+    least: (clashes ? (least.data?.value ?? null) : null) as Freed | null,
     odds: odds.data?.value ?? null,
     byHands: hands.data?.value ?? null,
     opensBy_s: asked.ask.opensBy_s,

@@ -1,5 +1,5 @@
 import type { RowOf } from '@tufa/contract/entities';
-import { clockOf } from '@tufa/contract/localTime';
+import { weatherSiteOf, type WeatherSite } from '@tufa/contract/siteOf';
 import { weekAsks, type HourLooked, type PlanInput, type WeekAsk, type WeekOfProduct } from '@tufa/core/plan';
 import { useMemo } from 'react';
 import { now } from '../parts/phone/clock';
@@ -36,12 +36,7 @@ export const presentHour = (): number => Math.floor(now() / HOUR_MS) * HOUR_MS;
 
 interface AskedWeek {
   readonly asks: readonly WeekAsk[];
-  readonly site: {
-    readonly latitude_deg: number;
-    readonly longitude_deg: number;
-    readonly clock_h?: number;
-    readonly weather: Pick<RowOf<'forecast'>, 'from' | 'hours'>;
-  };
+  readonly site: WeatherSite;
 }
 
 /** Each product of a job in every hour of the coming week, worked out beside the screen. */
@@ -49,12 +44,9 @@ export function useWeek({ job, input, plan }: Pick<JobView, 'job' | 'input' | 'p
   const hour_ms = presentHour();
   const days = useMemo(() => weekDays(job.zone, hour_ms), [job.zone, hour_ms]);
   const asked = useMemo((): AskedWeek | null => {
-    if (!plan || !forecast || !job.place) return null;
-    const { latitude_deg, longitude_deg } = job.place;
-    const { from, hours } = forecast;
-    const clock_h = clockOf(hour_ms, job.zone);
-    return { asks: weekAsks(input, plan), site: { latitude_deg, longitude_deg, ...(clock_h === null ? {} : { clock_h }), weather: { from, hours } } };
-  }, [plan, input, forecast, job.place, job.zone, hour_ms]);
+    const site = forecast ? weatherSiteOf({ forecast: { [forecast.id]: forecast } }, job, hour_ms) : null;
+    return plan && site ? { asks: weekAsks(input, plan), site } : null;
+  }, [plan, input, forecast, job, hour_ms]);
   const query = useWorkedOut(
     'week',
     asked && asked.asks.length > 0 ? [asked, days] : null,

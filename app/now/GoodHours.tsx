@@ -1,7 +1,6 @@
 import { assemblePlanInput } from '@tufa/contract/assemble';
 import type { RowOf } from '@tufa/contract/entities';
-import { clockOf } from '@tufa/contract/localTime';
-import { forecastOf } from '@tufa/contract/siteOf';
+import { forecastOf, weatherSiteOf } from '@tufa/contract/siteOf';
 import { weekAsks, type PlanInput, type WeekOfProduct } from '@tufa/core/plan';
 import { weekScale, weekScene } from '@tufa/draw/weekScene';
 import { say } from '@tufa/words';
@@ -42,15 +41,8 @@ export function GoodHours({ job }: { job: RowOf<'job'> }) {
   const days = useMemo(() => weekDays(job.zone, hour_ms), [job.zone, hour_ms]);
   const forecast = ready ? forecastOf(data, job) : null;
   const input = useMemo(() => (forecast ? assemblePlanInput(data, job.id) : null), [data, forecast, job.id]);
-  const place = job.place;
-  const clock_h = clockOf(hour_ms, job.zone);
-  const week = useWorkedOut(
-    'goodHours',
-    input && forecast && place ? [input, forecast, days] : null,
-    (worker) =>
-      weekIn(worker, input!, { ...place!, ...(clock_h === null ? {} : { clock_h }), weather: { from: forecast!.from, hours: forecast!.hours } }, days),
-    { keepLast: true },
-  );
+  const site = useMemo(() => (forecast ? weatherSiteOf({ forecast: { [forecast.id]: forecast } }, job, hour_ms) : null), [forecast, job, hour_ms]);
+  const week = useWorkedOut('goodHours', input && site ? [input, site, days] : null, (worker) => weekIn(worker, input!, site!, days), { keepLast: true });
   const product = week.data ? tightest(week.data) : undefined;
   const best = product ? bestRun(product.runs) : null;
   const width = size?.width ?? 0;

@@ -14,6 +14,8 @@ import {
   type Plan,
   type PlanInput,
   type Survey,
+  type Freed,
+  type JobInTurn,
   type SystemOutcome,
   type WeekAsk,
   type WeekOfProduct,
@@ -22,7 +24,7 @@ import type { Ranked } from '@tufa/core/choose';
 import { replaceEqualDeep } from '@tanstack/query-core';
 import type { BreakCode } from '@tufa/core/pour';
 import { expose } from 'comlink';
-import { dayHelps, dayOdds, planByHands, planDay, type HandsOutcome, type Help, type PlannedDay } from './planDay';
+import { dayHelps, dayLeast, dayOdds, planByHands, planDay, planJobs, type HandsOutcome, type Help, type PlannedDay } from './planDay';
 import { tried, type Tried } from './tried';
 
 let last: PlanInput | undefined;
@@ -53,7 +55,11 @@ const worker = {
   hour: (input: PlanInput, ask: WeekAsk, weather: Parameters<typeof weekOf>[0]['site'], at_ms: number): Tried<HourLooked> =>
     tried(() => hourOf(kept(input), ask, weather, at_ms)),
   /** a job's day put in order, and the same with other hands */
-  day: (input: PlanInput, asked: PlannedDay): Tried<DayPlan> => tried(() => planDay(kept(input), asked)),
+  day: (input: PlanInput, asked: PlannedDay, onProgress?: (share: number) => void): Tried<DayPlan> => tried(() => planDay(kept(input), asked, onProgress)),
+  /** the smallest change that frees it where it clashes */
+  dayLeast: (input: PlanInput, asked: PlannedDay): Tried<Freed | null> => tried(() => dayLeast(kept(input), asked)),
+  /** several jobs of one day */
+  dayOfJobs: (...asked: Parameters<typeof planJobs>): Tried<readonly JobInTurn[]> => tried(() => planJobs(...asked)),
   /** how it may go, and what would help it most */
   dayOdds: (input: PlanInput, asked: PlannedDay): Tried<{ odds: DayOdds | null; helps: Help[] }> =>
     tried(() => ({ odds: dayOdds(kept(input), asked), helps: dayHelps(kept(input), asked) })),

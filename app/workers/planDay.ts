@@ -1,6 +1,10 @@
 import {
   computePlan,
+  dayOfJobs,
   dayPlanOf,
+  leastChange,
+  nextDoseOf,
+  shadedOf,
   forecastSd,
   oddsOf,
   PLAN,
@@ -9,6 +13,9 @@ import {
   type DayAsk,
   type DayOdds,
   type DayPlan,
+  type Freed,
+  type JobInTurn,
+  type JobOfDay,
   type Plan,
   type PlanInput,
 } from '@tufa/core/plan';
@@ -18,6 +25,8 @@ export interface PlannedDay {
   readonly ask: DayAsk;
   readonly weather: { readonly site: Parameters<typeof weekOf>[0]['site']; readonly midnight_ms: number } | null;
   readonly now_ms: number;
+  /** by the rules alone: somebody has no time for more */
+  readonly hurried?: boolean;
 }
 
 const HOUR_S = 3600;
@@ -44,6 +53,15 @@ function goodOf(input: PlanInput, { weather, now_ms }: PlannedDay, plan: ReturnT
   );
 }
 
+/** The chance of rain in each hour of the day and the next ones; nothing where nobody says. */
+function rainOf({ weather }: PlannedDay): Pick<DayAsk, 'rain'> {
+  if (!weather) return {};
+  const { site, midnight_ms } = weather;
+  const { from, hours } = site.weather;
+  const first = Math.round((midnight_ms - Date.parse(from)) / (HOUR_S * 1000));
+  return { rain: Array.from({ length: DAYS * 24 }, (_, i) => hours[first + i]?.rainChance ?? 0) };
+}
+
 interface Made {
   readonly plan: Plan;
   readonly ask: DayAsk;
@@ -53,25 +71,56 @@ interface Made {
 /** The day that was made last, for who asks how it may go. */
 let last: { readonly input: PlanInput; readonly asked: string; readonly made: Made } | null = null;
 
-function made(input: PlanInput, asked: PlannedDay, tried?: number): Made {
+function made(input: PlanInput, asked: PlannedDay, tried?: number, onProgress?: (share: number) => void): Made {
   const key = JSON.stringify([asked.ask, asked.weather, tried ?? null]);
   if (last?.input === input && last.asked === key) return last.made;
   const plan = computePlan(input, { ranked: 'chosen' });
   const good = goodOf(input, asked, plan);
-  const ask = { ...asked.ask, ...(good ? { good } : {}) };
-  const fresh = { plan, ask, day: dayPlanOf(input, plan, ask, tried === undefined ? {} : { tried }) };
+  const ask = { ...asked.ask, ...(good ? { good } : {}), ...rainOf(asked) };
+  const fresh = {
+    plan,
+    ask,
+    day: dayPlanOf(input, plan, ask, {
+      ...(tried === undefined ? {} : { tried }),
+      ...(onProgress ? { watch: ({ tried: done, of }) => void onProgress(done / of) } : {}),
+    }),
+  };
   last = { input, asked: key, made: fresh };
   return fresh;
 }
 
-/** A job's day in its weather. */
-export const planDay = (input: PlanInput, asked: PlannedDay): DayPlan => made(input, asked).day;
+/** A job's day in its weather. @param onProgress how much of the search is done, now and then */
+export const planDay = (input: PlanInput, asked: PlannedDay, onProgress?: (share: number) => void): DayPlan =>
+  made(input, asked, asked.hurried ? 0 : undefined, onProgress).day;
+
+/** The smallest change that frees a day whose limits clash; null where none does. */
+export function dayLeast(input: PlanInput, asked: PlannedDay): Freed | null {
+  const { plan, ask, day } = made(input, asked, asked.hurried ? 0 : undefined);
+  return leastChange(input, plan, ask, day);
+}
+
+/** Several jobs of one day, each in its weather, in the order that holds most of what is asked. */
+export function planJobs(
+  jobs: readonly { readonly input: PlanInput; readonly asked: PlannedDay }[],
+  of: { travel_s: number; from_s: number },
+): readonly JobInTurn[] {
+  return dayOfJobs(
+    jobs.map(({ input, asked }): JobOfDay => {
+      const plan = computePlan(input, { ranked: 'chosen' });
+      const good = goodOf(input, asked, plan);
+      return { input, plan, ask: { ...asked.ask, ...(good ? { good } : {}) } };
+    }),
+    of,
+  );
+}
 
 /** How far ahead the day lies decides how well its air is known. */
 const spreadsOf = ({ weather, now_ms }: PlannedDay) => ({
   rateDay: PLAN.rateDaySd,
   rateBatch: PLAN.rateBatchSd,
   air_K: weather ? forecastSd((weather.midnight_ms - now_ms) / 1000 + 12 * HOUR_S) : 0,
+  windLn: weather ? PLAN.windSd : 0,
+  humidity: weather ? PLAN.humiditySd : 0,
 });
 
 /** How a planned day may go; null where there is no day. */
@@ -82,7 +131,7 @@ export function dayOdds(input: PlanInput, asked: PlannedDay, tried?: number): Da
 
 /** Something that could be done otherwise, and how often no batch is lost then. */
 export interface Help {
-  readonly code: 'hand' | 'earlier' | 'later';
+  readonly code: 'hand' | 'earlier' | 'later' | 'shade' | 'retarder';
   readonly noneLost: number;
   readonly done_s: number;
 }
@@ -95,10 +144,14 @@ export function dayHelps(input: PlanInput, asked: PlannedDay): Help[] {
     ...asked,
     ask: { ...asked.ask, firstWater_s: asked.ask.firstWater_s === null ? null : asked.ask.firstWater_s + by_s },
   });
+  const shaded = shadedOf(input);
+  const dose = nextDoseOf(input);
   const ways: readonly (readonly [Help['code'], PlanInput, PlannedDay])[] = [
     ['hand', { ...input, crew: { ...input.crew, hands: input.crew.hands + 1 } }, asked],
     ['earlier', input, moved(-HOUR_S)],
     ['later', input, moved(HOUR_S)],
+    ...(shaded ? [['shade', shaded, asked] as const] : []),
+    ...(dose === undefined ? [] : [['retarder', { ...input, batch: { ...input.batch, retarderDose: dose } }, asked] as const]),
   ];
   return ways
     .flatMap(([code, of, how]): Help[] => {

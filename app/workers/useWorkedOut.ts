@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery, type UseQueryResult } from '@tanstack/react
 import type { Remote } from 'comlink';
 import { WORKED_OUT } from '../outbox/queryClient';
 import type { PlanWorker } from './plan.worker';
-import { askBeside, askPlan } from './planWorker';
+import { askBeside, askDay, askPlan } from './planWorker';
 
 let count = 0;
 const numbers = new WeakMap<object, number>();
@@ -18,7 +18,7 @@ function numberOf(thing: object): number {
  * What the worker makes of some things, kept while they are the same ones.
  *
  * @param name what is asked; one name, one kind of answer
- * @param beside nobody waits for it: it is worked out by itself, and left as soon as something else is asked
+ * @param by which worker: what is asked of the day's or beside it is left as soon as something else is asked
  * @param keepLast while something else is worked out the last answer stands
  * @param about the things it is worked out from, by their identity; null asks nothing
  */
@@ -26,12 +26,12 @@ export function useWorkedOut<T>(
   name: string,
   about: readonly object[] | null,
   ask: (worker: Remote<PlanWorker>) => Promise<T>,
-  { keepLast = false, beside = false } = {},
+  { keepLast = false, by = 'plan' }: { readonly keepLast?: boolean; readonly by?: 'plan' | 'day' | 'beside' } = {},
 ): UseQueryResult<T> {
   return useQuery({
     queryKey: [WORKED_OUT, name, ...(about ?? []).map(numberOf)],
     // Whose signal is not looked at is worked out to its end, whoever has gone meanwhile.
-    queryFn: (context) => (beside ? askBeside(ask, context.signal) : askPlan(ask)),
+    queryFn: (context) => (by === 'plan' ? askPlan(ask) : (by === 'day' ? askDay : askBeside)(ask, context.signal)),
     enabled: about !== null,
     staleTime: Infinity,
     gcTime: 300_000,

@@ -39,6 +39,7 @@ export const MIX_TABLE = {
   jug_m3: constant(1e-3, 'm3', 'a measuring jug', 'method'),
   smallPail_m3: constant(8e-3, 'm3', 'a small pail', 'method'),
   byWeightStep: constant(0.8, '1', 'batches by weight are tried so much smaller each time', 'method'),
+  broom_m: constant(0.6, 'm', 'width of a finishing broom'),
   handsFactor: constant([1, 1.7, 2.2], '1', 'rate of one, two and three hands on one panel'),
 } as const;
 

@@ -20,3 +20,4 @@ export * from './crewRecord';
 export * from './crewFigure';
 export * from './peakTemperature';
 export * from './monteCarlo';
+export * from './seeded';

@@ -21,7 +21,7 @@ export function QuantityFigure({
 }: {
   label: string;
   as: Typed;
-  kind: 'volume' | 'mass' | 'temperature';
+  kind: 'length' | 'volume' | 'mass' | 'temperature';
   /** null where nobody has said */
   value: number | null;
   least: number;

@@ -88,6 +88,8 @@ export interface DayAsk {
   readonly opensBy_s: number | null;
   /** hours in which a product may be begun, by sheet, s from midnight; absent where nothing is known of its weather */
   readonly good?: Readonly<Record<string, readonly (readonly [from_s: number, to_s: number])[]>>;
+  /** chance of rain in each hour from midnight, 0 to 1; absent where nothing is known of it */
+  readonly rain?: readonly number[];
   readonly fixed?: readonly FixedWork[];
   /** where somebody has dragged a bar to, s from midnight */
   readonly pins?: Readonly<Record<string, number>>;

@@ -1,4 +1,5 @@
 import { Course } from '../../setting';
+import { asksOf } from '../kinds';
 import { skinTime } from '../../weather';
 import { sheetOf } from '../input/sheetOf';
 import type { PlanInput } from '../input/PlanInput';
@@ -22,6 +23,10 @@ export interface Lived {
   readonly skin_s: number;
   /** share of the flow's budget spent after a time by the portion that spends more, at kelvins off */
   readonly spentAt: (t: number, off_K: number) => number;
+  /** what its ln changes by for one of ln of wind, and one of humidity */
+  readonly skinLn: { readonly wind: number; readonly humidity: number };
+  /** when it bears a foot, s from first water, where rain can reach it; null where none can */
+  readonly bears_s: number | null;
   /** the batch that must touch its last edge */
   readonly touchedBy: number;
 }
@@ -48,6 +53,7 @@ export function lifeOf(input: PlanInput, plan: Plan, batch: Plan['batches'][numb
   const { basis } = basisFor({ ...question, spread_K: { ...question.spread_K, air_C: 0, slab_C: 0 } });
   const { pace, course, flow_life_s, finish_life_s, filmShare, drying } = basis;
   const first_s = pace.mix_s + pace.carry_s;
+  const skin_s = drying ? skinTime({ ...drying, thickness_m: course.thickness_m }) : Infinity;
   const longest_s = 4 * Math.max(window.window.finishNeeds_s, window.window.finishBy_s, first_s + 60);
   const shifted = (value: typeof course.surface_C, off: number): typeof course.surface_C =>
     typeof value === 'number' ? value + off : { at_s: value.at_s, C: value.C.map((C) => C + off) };
@@ -82,8 +88,39 @@ export function lifeOf(input: PlanInput, plan: Plan, batch: Plan['batches'][numb
     finish_s: pace.finish_s,
     sdLn: basis.sdLn,
     ratio: finish_life_s / flow_life_s,
-    skin_s: drying ? skinTime({ ...drying, thickness_m: course.thickness_m }) : Infinity,
+    skin_s,
+    skinLn: skinLnOf(question, skin_s, course.thickness_m),
+    bears_s: bearsOf(input, batch),
     spentAt,
     touchedBy: next,
   };
+}
+
+/** One step of each: about what a forecast is wrong by. */
+const STEP = { wind: 0.3, humidity: 0.06 } as const;
+
+/** How wind and humidity move the time to a skin, by a small step of each. */
+function skinLnOf(question: WindowQuestion, skin_s: number, thickness_m: number): Lived['skinLn'] {
+  if (!Number.isFinite(skin_s)) return { wind: 0, humidity: 0 };
+  const lnOf = (change: Partial<WindowQuestion>): number => {
+    const { drying } = basisFor({ ...question, ...change }).basis;
+    return drying ? Math.log(skinTime({ ...drying, thickness_m }) / skin_s) : 0;
+  };
+  const { wind_ms, humidity } = question;
+  // Towards drier air, unless there is none.
+  const way = humidity > STEP.humidity ? -1 : 1;
+  return {
+    wind: lnOf({ wind_ms: wind_ms * Math.exp(STEP.wind) }) / STEP.wind,
+    humidity: lnOf({ humidity: humidity + way * STEP.humidity }) / (way * STEP.humidity),
+  };
+}
+
+/** Rain spoils what lies open to the sky until it bears. */
+function bearsOf(input: PlanInput, { serves, milestones }: Plan['batches'][number]): number | null {
+  const open = serves.some(({ findingId }) => {
+    const finding = input.findings.find(({ id }) => id === findingId);
+    const element = input.elements.find(({ id }) => id === finding?.elementId);
+    return finding && element && element.sun?.exposure !== 'indoors' && element.kind !== 'soffit' && !asksOf(finding).underWater;
+  });
+  return open ? (milestones.find(({ name }) => name === 'foot')?.after_s ?? null) : null;
 }

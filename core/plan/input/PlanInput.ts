@@ -33,6 +33,8 @@ export interface FirmSettings {
   readonly workRates?: Partial<WorkRates>;
   /** what it measures and mixes in beside its pail; ordinary ones where nothing is set */
   readonly vessels?: readonly FirmVessel[];
+  /** width of its finishing broom; an ordinary one where nothing is set */
+  readonly broom_m?: number;
   /** where it works again and again, by name */
   readonly places?: readonly NamedPlace[];
 }

@@ -1,10 +1,10 @@
 import { handsFactor } from '../../mix';
 import { listedNumber } from '../../pour';
-import { normals } from '../../setting';
+import { normals, spread } from '../../setting';
 import { WEATHER } from '../../weather';
 import type { Batch } from '../batches/Made';
 import { PLAN } from '../constants';
-import { spread } from './drawnBy';
+
 import type { LostWhy, RehearsalSetup, RehearsalState, RehearsalTaps, RehearsedBatch, StartedBatch } from './Rehearsal';
 
 /** How long it takes to stiffen a mix that is too wet, s. */

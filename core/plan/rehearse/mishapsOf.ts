@@ -1,5 +1,5 @@
 import type { Plan } from '../Plan';
-import { uniforms } from './drawnBy';
+import { uniforms } from '../../setting';
 import { MISHAPS, type Mishap, type MishapCode } from './Rehearsal';
 
 /** Some time after a start, s: while there is still something to lose. */

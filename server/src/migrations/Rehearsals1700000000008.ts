@@ -1,8 +1,9 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
-/** How rehearsals went, by person; a release before this one reads on. */
+/** How rehearsals went, by person, and what was moved of a job's day; a release before this one reads on. */
 export class Rehearsals1700000000008 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
+    await runner.query('alter table job add column day_plan jsonb');
     await runner.query(`create table rehearsal (
       id uuid primary key, firm_id uuid not null references firm (id), version integer not null, changed bigint not null,
       removed boolean not null default false, setters jsonb not null default '{}', person uuid not null references person (id),
@@ -18,5 +19,6 @@ export class Rehearsals1700000000008 implements MigrationInterface {
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query('drop table rehearsal');
+    await runner.query('alter table job drop column day_plan');
   }
 }
