@@ -1,5 +1,5 @@
 import type { FirmData, RowOf } from '@tufa/contract/entities';
-import type { JobInTurn, PlanInput } from '@tufa/core/plan';
+import { namedOnly, type JobInTurn, type PlanInput } from '@tufa/core/plan';
 import { say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -34,7 +34,7 @@ function plannedIn(data: FirmData, minute: string): Planned | null {
   const [row] = Object.values(data.job);
   const input = row && jobFile(data, row.id);
   if (!row || !input || input.treatments.length === 0) return null;
-  const fresh = { minute, row, input, asked: askedOf(data, row, changeOf(row), minute) };
+  const fresh = { minute, row, input: namedOnly(input), asked: askedOf(data, row, changeOf(row), minute) };
   made.set(data, fresh);
   return fresh;
 }

@@ -2,7 +2,7 @@ import type { DayChange } from '@tufa/contract/entities';
 import type { Freed } from '@tufa/core/plan';
 import { say } from '@tufa/words';
 import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 import { findingName } from '../fix/findingName';
 import { links, type Step } from '../links';
@@ -17,6 +17,7 @@ import { useWide } from '../parts/phone/useSize';
 import { Button, Word } from '../parts/ui/Button';
 import { Choice } from '../parts/ui/Choice';
 import { Answer, T } from '../parts/ui/T';
+import type { SearchProgress } from '../workers/SearchProgress';
 import { barText, clockText } from './barText';
 import { DayBars } from './DayBars';
 import { DayList } from './DayList';
@@ -186,7 +187,7 @@ function DayPlanned({ view }: { view: JobView }) {
               </View>
             )}
             {made.weather ? null : <T as="small">{say(speaker, 'dayPlan.noWeather')}</T>}
-            <Searching searching={made.searching} hurried={made.hurried} />
+            <Searching progress={made.progress} onStop={made.searching} hurried={made.hurried} />
             {told}
             {day && wide ? <DayBars day={day} named={named} hands={input.crew.hands} picked={picked} onPick={setPicked} onMove={pin} /> : null}
             {day ? <DayList day={day} named={named} pins={changed.pins} picked={picked} onPick={setPicked} onMove={pin} onLetGo={letGo} /> : null}
@@ -215,19 +216,20 @@ function DayPlanned({ view }: { view: JobView }) {
 }
 
 /** A search that takes a while says how far it is and can be ended: then the day is the rules' alone. */
-function Searching({ searching, hurried }: { searching: { readonly share: number; readonly stop: () => void } | null; hurried: boolean }) {
+function Searching({ progress, onStop, hurried }: { progress: SearchProgress; onStop: (() => void) | null; hurried: boolean }) {
   const speaker = useSpeaker();
   const [slow, setSlow] = useState(false);
-  const busy = searching !== null;
+  const share = useSyncExternalStore(progress.subscribe, progress.snapshot);
+  const busy = onStop !== null;
   useEffect(() => {
     const timer = setTimeout(() => setSlow(busy), busy ? SLOW_MS : 0);
     return () => clearTimeout(timer);
   }, [busy]);
-  if (searching && slow)
+  if (onStop && slow)
     return (
       <View className="flex-row flex-wrap items-center justify-between gap-2" role="status" testID="searching">
-        <T className="flex-1">{say(speaker, 'dayPlan.searching', { percent: `${Math.round(searching.share * 100)}\u00a0%` })}</T>
-        {hurried ? null : <Button label={say(speaker, 'dayPlan.stop')} onPress={searching.stop} />}
+        <T className="flex-1">{say(speaker, 'dayPlan.searching', { percent: `${Math.round(share * 100)}\u00a0%` })}</T>
+        {hurried ? null : <Button label={say(speaker, 'dayPlan.stop')} onPress={onStop} />}
       </View>
     );
   return hurried ? <T as="small">{say(speaker, 'dayPlan.byRules')}</T> : null;

@@ -1,10 +1,11 @@
 import { weatherSiteOf } from '@tufa/contract/siteOf';
 import type { DayChange, FirmData, RowOf } from '@tufa/contract/entities';
-import { ratesOf, type DayAsk, type DayPlan, type Freed } from '@tufa/core/plan';
+import { namedOnly, ratesOf, type DayAsk, type DayPlan, type Freed } from '@tufa/core/plan';
 import { proxy } from 'comlink';
 import { useMemo, useState } from 'react';
 import type { JobView } from '../parts/job/useJob';
 import { now } from '../parts/phone/clock';
+import { SearchProgress } from '../workers/SearchProgress';
 import type { PlannedDay } from '../workers/planDay';
 import { useWorkedOut } from '../workers/useWorkedOut';
 import { dayAfter, localAt, msOfLocal } from './localDay';
@@ -53,26 +54,21 @@ export function askedOf(data: Pick<FirmData, 'forecast'>, job: Job, changed: Day
 export const presentMinute = (zone: string): string => localAt(Math.ceil(now() / STEP_MS) * STEP_MS, zone);
 
 /** A job's day put in order beside the screen, and what it would be with other hands. */
-export function useDayPlan({ data, job, input, plan }: Pick<JobView, 'data' | 'job' | 'input' | 'plan'>) {
+export function useDayPlan({ data, job, input: whole, plan }: Pick<JobView, 'data' | 'job' | 'input' | 'plan'>) {
+  // Nothing is chosen here: the rest of the shelf need not go to the workers each time.
+  const input = useMemo(() => namedOnly(whole), [whole]);
   const minute = presentMinute(job.zone);
   const asked = useMemo(() => askedOf(data, job, changeOf(job), minute), [data, job, minute]);
-  // How far the search for these things is, and whether somebody has no time for more of it.
-  const [progress, setProgress] = useState<{ readonly of: object; readonly share: number } | null>(null);
+  // How far the search is, and whether somebody has no time for more of it.
+  const [progress] = useState(() => new SearchProgress());
   const [stopped, setStopped] = useState<object | null>(null);
   const hurried = stopped === asked;
   const about = plan ? [input, asked] : null;
   const planned = (): PlannedDay => ({ ...asked, now_ms: now(), ...(hurried ? { hurried } : {}) });
-  const made = useWorkedOut(
-    hurried ? 'dayByRules' : 'dayPlan',
-    about,
-    (worker) =>
-      worker.day(
-        input,
-        planned(),
-        proxy((share: number) => setProgress({ of: asked, share })),
-      ),
-    { keepLast: true, by: 'day' },
-  );
+  const made = useWorkedOut(hurried ? 'dayByRules' : 'dayPlan', about, (worker) => worker.day(input, planned(), proxy(progress.tell)), {
+    keepLast: true,
+    by: 'day',
+  });
   const { data: found } = made;
   const clashes = found?.value?.clash?.freed != null && !made.isPlaceholderData;
   const least = useWorkedOut('dayLeast', clashes ? about : null, (worker) => worker.dayLeast(input, planned()), { by: 'beside' });
@@ -82,7 +78,8 @@ export function useDayPlan({ data, job, input, plan }: Pick<JobView, 'data' | 'j
     day: plannedOn(job).slice(0, 10),
     plan: (found?.value ?? null) as DayPlan | null,
     failed: made.isError || found?.problem != null,
-    searching: made.isFetching ? { share: progress?.of === asked ? progress.share : 0, stop: () => setStopped(asked) } : null,
+    progress,
+    searching: made.isFetching ? () => setStopped(asked) : null,
     hurried,
     weather: asked.weather !== null,
     least: (clashes ? (least.data?.value ?? null) : null) as Freed | null,

@@ -1,6 +1,6 @@
 import type { RowOf } from '@tufa/contract/entities';
 import { weatherSiteOf, type WeatherSite } from '@tufa/contract/siteOf';
-import { weekAsks, type HourLooked, type PlanInput, type WeekAsk, type WeekOfProduct } from '@tufa/core/plan';
+import { namedOnly, weekAsks, type HourLooked, type PlanInput, type WeekAsk, type WeekOfProduct } from '@tufa/core/plan';
 import { useMemo } from 'react';
 import { now } from '../parts/phone/clock';
 import type { JobView } from '../parts/job/useJob';
@@ -63,6 +63,6 @@ export function useWeek({ job, input, plan }: Pick<JobView, 'job' | 'input' | 'p
 /** One hour of the week looked at closely, beside the screen; null while it is worked out. */
 export function useHour(input: PlanInput, ask: WeekAsk | undefined, asked: AskedWeek | null, at: { readonly ms: number } | null): HourLooked | null {
   const [site, ms] = [asked?.site, at?.ms];
-  const query = useWorkedOut('hour', ask && asked && at ? [ask, asked, at] : null, (worker) => worker.hour(input, ask!, site!, ms!));
+  const query = useWorkedOut('hour', ask && asked && at ? [ask, asked, at] : null, (worker) => worker.hour(namedOnly(input), ask!, site!, ms!));
   return query.data?.value ?? null;
 }
