@@ -1,4 +1,4 @@
-import { type Conditions, type PlanInput, type TreatmentInput } from '@tufa/core/plan';
+import { recordEntryOf, type Conditions, type PlanInput, type TreatmentInput } from '@tufa/core/plan';
 import { assumed, type Measured } from '@tufa/core/quantity';
 import type { ElementInput } from '@tufa/core/survey';
 import type { Aid, Sheet } from '@tufa/core/shelf';
@@ -146,6 +146,25 @@ function surfaceOf(readings: readonly ReadingFields[], elementId: string): Eleme
   };
 }
 
+/** What the crew's entries say of the shelf's products and of its own pace and waste; nothing where nobody has taken any up. What is set aside says nothing. */
+function recordIn(data: Pick<FirmData, 'crewEntry'>, shelf: readonly MaterialRow[]): Pick<PlanInput, 'record'> {
+  const entries = present(data.crewEntry)
+    .filter(({ aside }) => !aside)
+    .sort(byId);
+  if (entries.length === 0) return {};
+  const ofSheets = [...new Map(shelf.map((row) => [row.id, row])).values()].sort((a, b) => (a.id < b.id ? -1 : 1));
+  const lives = ofSheets.flatMap(({ id, productId }) => {
+    const ofProduct = entries.filter((entry) => entry.kind === 'life' && entry.productId === productId);
+    return ofProduct.length > 0 ? [{ sheetId: id, entries: ofProduct.map(recordEntryOf) }] : [];
+  });
+  const figure = (kind: 'rate' | 'waste') => {
+    const found = entries.filter((entry) => entry.kind === kind);
+    return found.length > 0 ? { [kind]: found.map(({ value, censored }) => ({ value, ...(censored ? { censored } : {}) })) } : {};
+  };
+  const figures = { ...figure('rate'), ...figure('waste') };
+  return lives.length === 0 && Object.keys(figures).length === 0 ? {} : { record: { lives, figures } };
+}
+
 /**
  * The job file of a job from the rows a phone or the server holds; both call this, so both plan the same.
  *
@@ -221,6 +240,7 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
     batch: job.batch,
     ...siteOf(data, job),
     ...(stock.length > 0 ? { stock } : {}),
+    ...(job.asSheet ? {} : recordIn(data, shelf)),
     ...(firm.settings.house || job.house ? { house: { ...firm.settings.house, ...job.house } } : {}),
   };
 }

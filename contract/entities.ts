@@ -58,6 +58,8 @@ export interface JobFields {
   readonly crew: CrewInput;
   readonly batch: BatchInput;
   readonly demonstration: boolean;
+  /** planned as the sheets say, whatever the crew's own figures are */
+  readonly asSheet?: boolean;
   /** schools of this job over its firm's */
   readonly house?: Partial<HouseMethod> | null;
   /** what was agreed, minor units; systems are compared at it */
@@ -256,6 +258,30 @@ export interface PourEventFields {
   readonly undoes: string | null;
 }
 
+/** What a batch or a day has shown of the crew's own figures, as somebody has taken it up. */
+export interface CrewEntryFields {
+  /** of which job it came; null for a trial piece */
+  readonly jobId: string | null;
+  /** whose life it is; null for what is of no product */
+  readonly productId: string | null;
+  /** as it was chalked */
+  readonly batch: string | null;
+  readonly person: string;
+  readonly kind: 'life' | 'rate' | 'waste';
+  /** a life in s, a rate in m2/s and person, a waste as a share */
+  readonly value: number;
+  /** of a life: how warm it was in effect, degC, and how much it was retarded */
+  readonly temperature_C: number | null;
+  readonly retarder: number | null;
+  /** it would have been at least so much */
+  readonly censored: boolean;
+  /** a piece made to try it, not a batch of a job */
+  readonly trial: boolean;
+  /** set aside by a person: it says nothing */
+  readonly aside: boolean;
+  readonly at: string;
+}
+
 /** How a rehearsal went: an append-only row. Nothing else is kept of it. */
 export interface RehearsalFields {
   /** who played it */
@@ -286,6 +312,7 @@ export interface EntityFields {
   readonly plan: PlanFields;
   readonly pourEvent: PourEventFields;
   readonly rehearsal: RehearsalFields;
+  readonly crewEntry: CrewEntryFields;
 }
 
 /** Every entity that crosses the wire. */
@@ -305,6 +332,7 @@ export const ENTITY_NAMES = [
   'plan',
   'pourEvent',
   'rehearsal',
+  'crewEntry',
 ] as const;
 export type EntityName = keyof EntityFields;
 
@@ -334,4 +362,5 @@ export const emptyFirmData = (): FirmData => ({
   plan: {},
   pourEvent: {},
   rehearsal: {},
+  crewEntry: {},
 });

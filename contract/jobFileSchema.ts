@@ -105,7 +105,7 @@ export const planInput = Joi.object({
   site,
   record: Joi.object({
     lives: Joi.array()
-      .items(Joi.object({ sheetId: id.required(), entries: Joi.array().items(recordEntry).max(500).required() }))
+      .items(Joi.object({ sheetId: id.required(), entries: Joi.array().items(recordEntry).max(5000).required() }))
       .max(2000)
       .required(),
     figures: Joi.object({ rate: figureLog, waste: figureLog, soakDepth: figureLog, skinShare: figureLog }).required(),

@@ -265,7 +265,7 @@ export async function writeInstead(instead: readonly number[], ...changes: reado
     const standing = rowLaidOver(phone, records, name, target);
     const before: Readonly<Record<string, unknown>> | undefined = seen ? { ...seen } : standing && { ...standing };
     const base = verb === 'add' || !before ? null : Object.fromEntries(Object.keys(fields).map((field) => [field, before[field]]));
-    const { jobId }: Readonly<{ jobId?: string; id?: string }> = { ...standing, ...fields };
+    const { jobId }: Readonly<{ jobId?: string | null; id?: string }> = { ...standing, ...fields };
     return { kind: `${name}.${verb}`, target, base, change: fields, jobId: isOfJob(name) ? (jobId ?? null) : null };
   });
   for (const { jobId } of drafts) if (jobId) void keepHeld(jobId);

@@ -18,3 +18,4 @@ export * from './replan';
 export * from './week';
 export * from './dayPlan';
 export * from './rehearse';
+export * from './record';

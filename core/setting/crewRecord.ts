@@ -2,7 +2,7 @@ import { inRange, Problem, rangedOf, type Ranged } from '../quantity';
 import { SETTING } from './constants';
 import type { CrewEntry } from './crewPosterior';
 import { inverseKelvin } from './rate';
-import { lnLikelihood, robustWeight } from './robust';
+import { lnSurvival, robustWeight } from './robust';
 
 /** One batch of the crew's own record. */
 export interface RecordEntry extends CrewEntry {
@@ -80,13 +80,13 @@ export function crewRecord(input: {
   });
   const prior = { mean: Math.log(prior_s), sd: sd0, energy: prior_Ea_J_mol };
   let weights = points.map(() => 1);
-  let fit = onGrid(prior, points, weights);
+  let fit = onGrid(prior, points, weights, null);
   const robust = points.length >= SETTING.robustFrom;
   for (let round = 0; robust; round += 1) {
     if (round === 200) throw new Problem('noConvergence', { quantity: 'weights' });
     const before = fit;
     weights = points.map(({ x, y, censored }) => robustWeight({ residual: y - (before.b0 + before.b1 * x), noise: SETTING.sdNoise, censored }));
-    fit = onGrid(prior, points, weights);
+    fit = onGrid(prior, points, weights, before.best);
     if (Math.abs(fit.b0 - before.b0) < 1e-6 && Math.abs(fit.b1 - before.b1) < 1e-6 * before.b1) break;
   }
   return {
@@ -101,47 +101,89 @@ export function crewRecord(input: {
   };
 }
 
+/** A node so far under the best, in nats, weighs nothing beside it. */
+const DROP = 37;
+/** Where nothing is known yet, every so many nodes are looked at first. */
+const STRIDE = 10;
+
+/**
+ * Mean and spread on the grid. Every likelihood here is log-concave, so the nodes that weigh anything lie together: they
+ * are found from the best outward, and the rest of the grid, which would add nothing to the last digit, is left.
+ *
+ * @param start where the best node was for almost the same points
+ */
 function onGrid(
   prior: { mean: number; sd: number; energy: number },
   points: readonly { x: number; y: number; censored: boolean }[],
   weights: readonly number[],
-): Fit {
+  start: number | null,
+): Fit & { readonly best: number } {
   const { activationLeast_J_mol: least, activationMost_J_mol: most, gridWidth_sd: width, sdNoise, sdActivation_J_mol } = SETTING;
-  const logs = new Float64Array(NODES_TIME * NODES_ENERGY);
-  let top = -Infinity;
   const timeAt = (i: number): number => prior.mean + prior.sd * width * ((2 * i) / (NODES_TIME - 1) - 1);
   const energyAt = (j: number): number => least + ((most - least) * j) / (NODES_ENERGY - 1);
-  for (let i = 0; i < NODES_TIME; i += 1) {
-    const b0 = timeAt(i);
-    const fromTime = -0.5 * ((b0 - prior.mean) / prior.sd) ** 2;
-    for (let j = 0; j < NODES_ENERGY; j += 1) {
-      const b1 = energyAt(j);
-      let sum = fromTime - 0.5 * ((b1 - prior.energy) / sdActivation_J_mol) ** 2;
-      for (let n = 0; n < points.length; n += 1) {
-        const { x, y, censored } = points[n]!;
-        const z = (y - b0 - b1 * x) / sdNoise;
-        sum += weights[n]! * lnLikelihood(z, censored);
+  // What is known to the second is a square in both unknowns: its sums say all of it.
+  let [w, wx, wy, wxx, wxy, wyy] = [0, 0, 0, 0, 0, 0];
+  const open = { x: new Float64Array(points.length), y: new Float64Array(points.length), weight: new Float64Array(points.length), count: 0 };
+  points.forEach(({ x, y, censored }, n) => {
+    const weight = weights[n]!;
+    if (censored) {
+      [open.x[open.count], open.y[open.count], open.weight[open.count]] = [x / sdNoise, y / sdNoise, weight];
+      open.count += 1;
+    } else [w, wx, wy, wxx, wxy, wyy] = [w + weight, wx + weight * x, wy + weight * y, wxx + weight * x * x, wxy + weight * x * y, wyy + weight * y * y];
+  });
+  const logs = new Float64Array(NODES_TIME * NODES_ENERGY).fill(NaN);
+  const logOf = (node: number): number => {
+    const known = logs[node]!;
+    if (known === known) return known;
+    const b0 = timeAt(Math.floor(node / NODES_ENERGY));
+    const b1 = energyAt(node % NODES_ENERGY);
+    const squares = wyy - 2 * b0 * wy - 2 * b1 * wxy + b0 * b0 * w + 2 * b0 * b1 * wx + b1 * b1 * wxx;
+    let sum = -0.5 * ((b0 - prior.mean) / prior.sd) ** 2 - 0.5 * ((b1 - prior.energy) / sdActivation_J_mol) ** 2 - (0.5 * squares) / sdNoise ** 2;
+    const { x, y, weight, count } = open;
+    const base = b0 / sdNoise;
+    for (let n = 0; n < count; n += 1) sum += weight[n]! * lnSurvival(y[n]! - base - b1 * x[n]!);
+    logs[node] = sum;
+    return sum;
+  };
+  let best = start ?? 0;
+  if (start === null)
+    for (let i = 0; i < NODES_TIME; i += STRIDE)
+      for (let j = 0; j < NODES_ENERGY; j += STRIDE) if (logOf(i * NODES_ENERGY + j) > logOf(best)) best = i * NODES_ENERGY + j;
+  const seen = new Uint8Array(logs.length);
+  const found = [best];
+  seen[best] = 1;
+  let top = logOf(best);
+  for (let at = 0; at < found.length; at += 1) {
+    const node = found[at]!;
+    // What was near the best that was known then may be far from the one that is known now.
+    if (logOf(node) < top - DROP) continue;
+    const [i, j] = [Math.floor(node / NODES_ENERGY), node % NODES_ENERGY];
+    for (let di = -1; di <= 1; di += 1)
+      for (let dj = -1; dj <= 1; dj += 1) {
+        const [ni, nj] = [i + di, j + dj];
+        if (ni < 0 || ni >= NODES_TIME || nj < 0 || nj >= NODES_ENERGY) continue;
+        const next = ni * NODES_ENERGY + nj;
+        if (seen[next]) continue;
+        seen[next] = 1;
+        const log = logOf(next);
+        if (log > top) [top, best] = [log, next];
+        if (log >= top - DROP) found.push(next);
       }
-      logs[i * NODES_ENERGY + j] = sum;
-      if (sum > top) top = sum;
-    }
   }
   let [all, s0, s1, s00, s01, s11] = [0, 0, 0, 0, 0, 0];
-  for (let i = 0; i < NODES_TIME; i += 1) {
-    const b0 = timeAt(i) - prior.mean;
-    for (let j = 0; j < NODES_ENERGY; j += 1) {
-      const b1 = energyAt(j) - prior.energy;
-      const weight = Math.exp(logs[i * NODES_ENERGY + j]! - top);
-      all += weight;
-      s0 += weight * b0;
-      s1 += weight * b1;
-      s00 += weight * b0 * b0;
-      s01 += weight * b0 * b1;
-      s11 += weight * b1 * b1;
-    }
+  for (const node of found) {
+    const weight = Math.exp(logOf(node) - top);
+    const b0 = timeAt(Math.floor(node / NODES_ENERGY)) - prior.mean;
+    const b1 = energyAt(node % NODES_ENERGY) - prior.energy;
+    all += weight;
+    s0 += weight * b0;
+    s1 += weight * b1;
+    s00 += weight * b0 * b0;
+    s01 += weight * b0 * b1;
+    s11 += weight * b1 * b1;
   }
   const [m0, m1] = [s0 / all, s1 / all];
-  return { b0: prior.mean + m0, b1: prior.energy + m1, v00: s00 / all - m0 * m0, v01: s01 / all - m0 * m1, v11: s11 / all - m1 * m1 };
+  return { b0: prior.mean + m0, b1: prior.energy + m1, v00: s00 / all - m0 * m0, v01: s01 / all - m0 * m1, v11: s11 / all - m1 * m1, best };
 }
 
 /**

@@ -1,11 +1,42 @@
 import erfc from '@stdlib/math-base-special-erfc';
 import { SETTING } from './constants';
 
-/** ln of a normal likelihood in sds, or of the survival where only "at least so much" is known; far into the tail too. */
-export function lnLikelihood(z: number, censored: boolean): number {
-  if (!censored) return -0.5 * z * z;
+/** ln of the normal survival function at z sds; far into the tail too. */
+function lnSurvivalOf(z: number): number {
   return z < 20 ? Math.log(0.5 * erfc(z / Math.SQRT2)) : -0.5 * z * z - Math.log(z * Math.sqrt(2 * Math.PI));
 }
+
+/** The survival function is asked for a million times: between knots it is told by a cubic that has its slope too, to 1e-11. */
+const FROM = -8;
+const TO = 18;
+const PER_SD = 128;
+let knots: { readonly value: Float64Array; readonly slope: Float64Array } | null = null;
+
+function knotsMade(): NonNullable<typeof knots> {
+  const count = (TO - FROM) * PER_SD + 1;
+  const value = Float64Array.from({ length: count }, (_, i) => lnSurvivalOf(FROM + i / PER_SD));
+  // d ln S / dz is minus the hazard, for a step of one knot.
+  const slope = Float64Array.from({ length: count }, (_, i) => {
+    const z = FROM + i / PER_SD;
+    return -Math.exp(-0.5 * z * z - 0.5 * Math.log(2 * Math.PI) - value[i]!) / PER_SD;
+  });
+  return { value, slope };
+}
+
+/** ln that something is over z sds. */
+export function lnSurvival(z: number): number {
+  if (!(z > FROM && z < TO)) return z <= FROM ? 0 : lnSurvivalOf(z);
+  const { value, slope } = (knots ??= knotsMade());
+  const at = (z - FROM) * PER_SD;
+  const i = Math.floor(at);
+  const u = at - i;
+  const [a, b] = [value[i]!, value[i + 1]!];
+  const [p, q] = [slope[i]! - (b - a), b - a - slope[i + 1]!];
+  return a + u * (b - a) + u * (1 - u) * (p * (1 - u) + q * u);
+}
+
+/** ln of a normal likelihood in sds, or of the survival where only "at least so much" is known. */
+export const lnLikelihood = (z: number, censored: boolean): number => (censored ? lnSurvival(z) : -0.5 * z * z);
 
 /**
  * How much an entry counts by its residual: `min(1, 2.5 x noise/|residual|)`. One that was used up early says nothing

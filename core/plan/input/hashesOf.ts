@@ -1,6 +1,7 @@
 import type { StageHashes } from '../Plan';
 import type { PlanInput } from './PlanInput';
 import { hashOf } from './hashOf';
+import { namedOnly } from './namedOnly';
 import { sheetOf } from './sheetOf';
 
 /** A hash for each stage of a plan, over what that stage is worked out from. */
@@ -18,7 +19,9 @@ export function hashesOf(input: PlanInput): StageHashes {
     ...(input.stock ? { stock: input.stock } : {}),
   });
   const batches = hashOf({ quantities, firm, crew, batch });
-  const { site, record, wanted_s } = input;
+  const { site, wanted_s } = input;
+  // What the crew knows of other products changes nothing here.
+  const { record } = namedOnly(input);
   const suns = elements.flatMap(({ id, sun }) => (sun ? [{ id, sun }] : []));
   const day = hashOf({ batches, conditions, ...(site ? { site, suns } : {}), ...(record ? { record } : {}), ...(wanted_s === undefined ? {} : { wanted_s }) });
   return { takeOff, layers, quantities, batches, day };

@@ -4,5 +4,11 @@ import type { PlanInput } from './PlanInput';
 export function namedOnly(input: PlanInput): PlanInput {
   const named = new Set(input.treatments.flatMap(({ sheetId, overlay, aids = {} }) => [sheetId, overlay?.sheetId, ...Object.values(aids)]));
   const kept = <T extends { readonly id: string }>(all: readonly T[]): T[] => all.filter(({ id }) => named.has(id));
-  return { ...input, sheets: kept(input.sheets), ...(input.aids ? { aids: kept(input.aids) } : {}) };
+  const { record } = input;
+  return {
+    ...input,
+    sheets: kept(input.sheets),
+    ...(input.aids ? { aids: kept(input.aids) } : {}),
+    ...(record ? { record: { ...record, lives: record.lives.filter(({ sheetId }) => named.has(sheetId)) } } : {}),
+  };
 }

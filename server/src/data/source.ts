@@ -7,6 +7,7 @@ import { FilesOfFirms1700000000006 } from '../migrations/FilesOfFirms17000000000
 import { First1700000000000 } from '../migrations/First1700000000000';
 import { Photographs1700000000001 } from '../migrations/Photographs1700000000001';
 import { PlaceAndWeather1700000000007 } from '../migrations/PlaceAndWeather1700000000007';
+import { CrewFigures1700000000009 } from '../migrations/CrewFigures1700000000009';
 import { Rehearsals1700000000008 } from '../migrations/Rehearsals1700000000008';
 import { PricesAndLetters1700000000003 } from '../migrations/PricesAndLetters1700000000003';
 import { Shelf1700000000002 } from '../migrations/Shelf1700000000002';
@@ -27,6 +28,7 @@ export function makeSource({ url, most = 10, log }: { url: string; most?: number
       FilesOfFirms1700000000006,
       PlaceAndWeather1700000000007,
       Rehearsals1700000000008,
+      CrewFigures1700000000009,
     ],
     migrationsTableName: 'migration',
     synchronize: false,

@@ -28,6 +28,9 @@ export class Job extends FirmRow {
   @Column({ type: 'text', name: 'opens_by', nullable: true })
   opensBy: string | null;
 
+  @Column({ type: 'boolean', name: 'as_sheet', nullable: true })
+  asSheet: boolean | null;
+
   @Column({ type: 'jsonb', name: 'day_plan', nullable: true })
   dayPlan: object | null;
 

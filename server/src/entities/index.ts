@@ -1,5 +1,6 @@
 import { type EntityName } from '@tufa/contract/entities';
 import { CommandRow } from './CommandRow';
+import { CrewEntry } from './CrewEntry';
 import { Device } from './Device';
 import { Element } from './Element';
 import { Finding } from './Finding';
@@ -39,6 +40,7 @@ export const TABLES: Record<EntityName, new () => FirmRow> = {
   plan: PlanRow,
   pourEvent: PourEventRow,
   rehearsal: Rehearsal,
+  crewEntry: CrewEntry,
 };
 
 /** Every table. */

@@ -101,7 +101,7 @@ function wantedOf({ base, change }: Command, verb: Verb): Record<string, unknown
 /** Wire fields as columns: instants become dates, and the server's own time is added where a row keeps it. */
 function columns(name: Writable, change: Record<string, unknown>, clock: () => Date): Record<string, unknown> {
   const fields = { ...change };
-  for (const instant of ['takenAt', 'deviceAt', 'from', 'endedAt']) if (typeof fields[instant] === 'string') fields[instant] = new Date(fields[instant]);
+  for (const instant of ['takenAt', 'deviceAt', 'from', 'endedAt', 'at']) if (typeof fields[instant] === 'string') fields[instant] = new Date(fields[instant]);
   if (name === 'pourEvent') fields['receivedAt'] = clock();
   return fields;
 }

@@ -15,7 +15,7 @@ export function wireRow(row: FirmRow): Row {
 type Rows = Partial<Record<EntityName, Row[]>>;
 
 const PAGE = 1000;
-const SNAKE: Partial<Record<EntityName, string>> = { pourEvent: 'pour_event', stockLot: 'stock_lot' };
+const SNAKE: Partial<Record<EntityName, string>> = { pourEvent: 'pour_event', stockLot: 'stock_lot', crewEntry: 'crew_entry' };
 /** How an entity's table is called. */
 export const tableOf = (name: EntityName): string => SNAKE[name] ?? name;
 
@@ -112,4 +112,6 @@ export const jobRows = async (tx: EntityManager, jobId: string): Promise<FirmDat
 
 /** One job whole, with the shelf and the settings a plan needs, as the phone would hold it. */
 export const jobData = async (tx: EntityManager, jobId: string): Promise<FirmData> =>
-  asData(await rowsWhere(tx, [...ofJob(jobId), ...(['firm', 'person', 'product', 'sheet', 'stockLot'] as const).map((name): Wanted => ({ name }))]));
+  asData(
+    await rowsWhere(tx, [...ofJob(jobId), ...(['firm', 'person', 'product', 'sheet', 'stockLot', 'crewEntry'] as const).map((name): Wanted => ({ name }))]),
+  );

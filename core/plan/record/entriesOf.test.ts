@@ -1,0 +1,106 @@
+import type { BatchState } from '../../pour';
+import { crewRecord, normals, predicted } from '../../setting';
+import { flowOf, givesRange } from '../../shelf';
+import { input, sheetOf, typed } from '../../testing/job';
+import { computePlan, entriesOf, recordEntryOf, type PlanInput } from '../index';
+
+const sheet = sheetOf('sandedRapid');
+const at = (slab: number): PlanInput => ({
+  ...input,
+  conditions: { ...input.conditions, air_C: typed(slab), slab_C: typed(slab), powder_C: typed(slab), sun: false },
+});
+const poured = (
+  of: PlanInput,
+  { placed_s, ended_s, kind = 'finished' }: { placed_s: number | null; ended_s: number; kind?: 'finished' | 'wentHard' | 'thrown' },
+) => {
+  const [batch] = computePlan(of, { ranked: 'chosen' }).batches;
+  const state: BatchState = {
+    batch: '1',
+    findingId: 'f',
+    planId: 'p',
+    key: batch!.key,
+    startedAt: 1_000_000,
+    person: 'lead',
+    placedAt: placed_s === null ? null : 1_000_000 + placed_s * 1000,
+    ends: [{ kind, at: 1_000_000 + ended_s * 1000, eventId: 'e' }],
+    notes: [],
+    tests: [],
+    pail_C: null,
+    slab_C: null,
+    cleanedAt: null,
+    full: false,
+    running: false,
+  };
+  return { state, batch: batch!, input: of };
+};
+const lifeOf = (...asked: Parameters<typeof poured>) => entriesOf([poured(...asked)]).find(({ kind }) => kind === 'life');
+
+test('a batch that went hard at the very end of its plan says what the sheet says, whatever the day', () => {
+  for (const slab of [12, 21, 30]) {
+    const of = at(slab);
+    const { window } = poured(of, { placed_s: null, ended_s: 600 }).batch;
+    const { flow_life_s, course } = window!.basis;
+    // When the pail by itself has lived its whole life.
+    let end = 60;
+    const entry = (t: number) => lifeOf(of, { placed_s: null, ended_s: t, kind: 'wentHard' })!;
+    const record = (t: number) =>
+      crewRecord({ prior_s: flow_life_s, prior_Ea_J_mol: course.Ea_J_mol, log: [recordEntryOf(entry(t))], reference_C: sheet.reference_C });
+    while (record(end).ratio < 1) end += 30;
+    // One batch that lived as long as the sheet says moves nothing.
+    expect(record(end).reference_s / flow_life_s).toBeGreaterThan(0.99);
+    expect(entry(end)).toMatchObject({ censored: false, productId: sheet.productId, person: 'lead', batch: '1' });
+    expect(Math.abs(entry(end).temperature_C! - slab)).toBeLessThan(14);
+  }
+});
+
+test('finished in time says at least so much; thrown, unended or ended two ways says nothing; a pace is told by the placing', () => {
+  const of = at(21);
+  expect(lifeOf(of, { placed_s: 300, ended_s: 420 })).toMatchObject({ censored: true });
+  expect(lifeOf(of, { placed_s: 300, ended_s: 420, kind: 'thrown' })).toBeUndefined();
+  const both = poured(of, { placed_s: 300, ended_s: 420 });
+  expect(
+    entriesOf([{ ...both, state: { ...both.state, ends: [...both.state.ends, { kind: 'wentHard', at: 1_500_000, eventId: 'g' }] } }]).filter(
+      ({ kind }) => kind === 'life',
+    ),
+  ).toEqual([]);
+  expect(entriesOf([{ ...both, state: { ...both.state, ends: [] } }]).filter(({ kind }) => kind === 'life')).toEqual([]);
+  const { mix_s, carry_s, place_s } = both.batch.window!.basis.pace;
+  const rate = (placed_s: number) => entriesOf([poured(of, { placed_s, ended_s: placed_s + 90 })]).find(({ kind }) => kind === 'rate')?.value;
+  expect(rate(mix_s + carry_s + place_s)!).toBeCloseTo(of.crew.rate_m2_s, 9);
+  expect(rate(mix_s + carry_s + place_s / 2)!).toBeCloseTo(of.crew.rate_m2_s * 2, 9);
+  expect(rate(mix_s + carry_s)).toBeUndefined();
+});
+
+/** Two hundred are a minute of work: every run tells of these, and all of them by TUFA_SEASONS=200. */
+const SEASONS = Number(process.env['TUFA_SEASONS'] ?? 40);
+
+test('over seasons of two hundred batches each, what is learned holds eight in ten of what comes next', () => {
+  const { reference_s, Ea_J_mol } = flowOf(sheet);
+  let [inside, all] = [0, 0];
+  for (let season = 1; season <= SEASONS; season += 1) {
+    const draw = normals(season * 7919);
+    const sd = givesRange(sheet) ? 0.45 : 0.25;
+    const [b0, b1] = [Math.log(reference_s) + sd * draw(), Math.min(85_000, Math.max(20_000, Ea_J_mol + 15_000 * draw()))];
+    const lifeAt = (temperature_C: number): number => {
+      const x = (1 / (temperature_C + 273.15) - 1 / (sheet.reference_C + 273.15)) / 8.314462618;
+      return Math.exp(b0 + b1 * x + 0.2 * draw());
+    };
+    const log = Array.from({ length: 200 }, () => {
+      const temperature_C = 20 + 6 * draw();
+      const life_s = lifeAt(temperature_C);
+      // Most are used up in the time the work takes: they say only that they would have lived longer.
+      const work_s = reference_s * 0.6 * Math.exp(0.3 * draw());
+      return work_s < life_s ? { temperature_C, retarder: 1, life_s: work_s, censored: true } : { temperature_C, retarder: 1, life_s };
+    });
+    const record = crewRecord({ prior_s: reference_s, prior_Ea_J_mol: Ea_J_mol, log, reference_C: sheet.reference_C, givesRange: givesRange(sheet) });
+    for (let n = 0; n < 10; n += 1) {
+      const temperature_C = 20 + 6 * draw();
+      const { p10, p90 } = predicted(record, { temperature_C, reference_C: sheet.reference_C });
+      const life_s = lifeAt(temperature_C);
+      all += 1;
+      if (life_s >= p10 && life_s <= p90) inside += 1;
+    }
+  }
+  expect(inside / all).toBeGreaterThan(0.76);
+  expect(inside / all).toBeLessThan(0.84);
+});

@@ -1,0 +1,1 @@
+export { type CrewEntryMade, entriesOf, type PouredBatch, recordEntryOf } from './entriesOf';
