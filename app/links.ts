@@ -49,6 +49,8 @@ export const links = {
   rehearse: () => address('/rehearse'),
   scenario: (code: string) => address(`/rehearse/${code}`),
   rehearseJob: (jobId: string) => address(`/jobs/${jobId}/rehearse`),
+  /** the crew's own figures, of every product */
+  figures: () => address('/figures'),
   load: () => address('/load'),
   bench: () => address('/bench'),
   /** a sum, with what was typed in its fields */

@@ -20,6 +20,7 @@ type Plain =
   | 'draw.bottle'
   | 'draw.order'
   | 'draw.week'
+  | 'draw.ownLife'
   | 'draw.day'
   | 'draw.labels'
   | 'draw.mixedLine'

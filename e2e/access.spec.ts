@@ -3,6 +3,7 @@ import { tooFaint } from './contrast';
 import { acknowledgeAll, APRON, DOCK, expect, reading, signIn, test } from './server';
 import { tabTo } from './tabTo';
 
+const PLINTH = '0198a000-de00-7000-8000-0000000000e0';
 const SANDED = '0198a000-0005-7000-8000-000000000005';
 const FINE = '0198a000-0003-7000-8000-000000000003';
 
@@ -14,6 +15,7 @@ const SCREENS: readonly (readonly [group: string, ...paths: readonly string[]])[
   ['the bench', '/bench', '/bench/window', '/bench/bag', '/bench/convert', `/jobs/${APRON}/mix`],
   ['Walk, Fix, the comparison', `/jobs/${DOCK}/walk`, `/jobs/${DOCK}/fix`, `/jobs/${DOCK}/systems`],
   ['Mix, Day, Pour, Record', `/jobs/${DOCK}/mix`, `/jobs/${DOCK}/mix?batch=1`, `/jobs/${DOCK}/day`, `/jobs/${DOCK}/pour`, `/jobs/${DOCK}/record`],
+  ['the day, a record, rehearsals', `/jobs/${DOCK}/week`, `/jobs/${DOCK}/plan`, `/jobs/${PLINTH}/record`, '/figures', '/rehearse', '/rehearse/firstPatch'],
 ];
 
 const PHONE = { width: 390, height: 844 };

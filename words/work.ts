@@ -1,6 +1,7 @@
 import { caution } from './cautions';
 import { day, lever, rain, strata } from './day';
 import { dayPlan } from './dayPlan';
+import { own as figures } from './own';
 import { rehearse } from './rehearse';
 import { draw } from './draw';
 import { files, sheetDoc } from './files';
@@ -46,6 +47,7 @@ export const work = {
   sun,
   dayPlan,
   rehearse,
+  own: figures,
   place,
   state,
   conflict,

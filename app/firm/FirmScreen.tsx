@@ -1,6 +1,8 @@
 import { say } from '@tufa/words';
 import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
+import { useRouter } from 'expo-router';
 import { View } from 'react-native';
+import { links } from '../links';
 import { change, signOut, useFirm, usePerson, write } from '../outbox/useFirm';
 import { Button } from '../parts/ui/Button';
 import { Choice } from '../parts/ui/Choice';
@@ -21,6 +23,7 @@ import { useSpeaker } from '../parts/phone/speaker';
 /** Who is signed in, how this phone looks, the firm's units, what is unsent. */
 export function FirmScreen() {
   const speaker = useSpeaker();
+  const router = useRouter();
   const firm = useFirm();
   const person = usePerson();
   const phone = usePhone();
@@ -78,6 +81,7 @@ export function FirmScreen() {
         />
       ) : null}
       <ReadyCheck />
+      <Button label={say(speaker, 'own.title')} onPress={() => router.push(links.figures())} />
       {install ? <Button label={say(speaker, 'firm.install')} onPress={install} /> : null}
       <View role="status">
         <T>

@@ -2,10 +2,16 @@ import { say, printFigure, sayShare, sayCoded } from '@tufa/words';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
-import { View } from 'react-native';
+import { Pressable, Text, View } from 'react-native';
 import { Button } from '../parts/ui/Button';
 import { Cautions } from '../parts/job/Cautions';
+import { Growing } from '../parts/ui/Growing';
 import { Lines } from '../parts/ui/Lines';
+import { findingName } from '../fix/findingName';
+import { servesText } from '../mix/batchText';
+import { JobFigures } from '../own/JobFigures';
+import { BeforeAfter, pairsOf } from './BeforeAfter';
+import { timelineOf, type Happening } from './timelineOf';
 import { voiceUrl } from '../photos/letters';
 import { saveFile } from '../parts/phone/saveFile';
 import { nothingYet, StepLayout, StepScreen } from '../parts/job/StepScreen';
@@ -20,13 +26,18 @@ import { links } from '../links';
 
 export const RecordScreen = () => <StepScreen step="record">{(view) => <Record key={view.job.id} view={view} />}</StepScreen>;
 
+/** Water that is off by more than this is told with the batch. */
+const DRIFT = 0.02;
+
 const seconds = (speaker: Speaker, value: number | null): string => (value === null ? '' : printFigure(speaker, 't_s', value));
 
 /** What it really took against the plan, a batch at a time; CSV out. */
 function Record({ view }: { view: JobView }) {
   const speaker = useSpeaker();
   const router = useRouter();
-  const rows = useMemo(() => recordRows(view.data, view.batches), [view.data, view.batches]);
+  const rows = useMemo(() => recordRows(view.data, view.batches, view.events), [view.data, view.batches, view.events]);
+  const happenings = useMemo(() => timelineOf(speaker, view), [speaker, view]);
+  const pairs = useMemo(() => pairsOf(view.data.photograph, view.job.id), [view.data.photograph, view.job.id]);
   const unread = unreadBatches(view.data, view.batches);
   if (rows.length + unread.length === 0)
     return (
@@ -41,7 +52,7 @@ function Record({ view }: { view: JobView }) {
         })}
       />
     );
-  const lost = rows.filter(({ ends }) => ends.includes('wentHard')).length;
+  const lost = rows.filter(({ ends }) => ends.includes('wentHard') || ends.includes('thrown')).length;
   const mixed = rows.reduce((sum, { powder_kg }) => sum + powder_kg, 0);
   const planned = view.plan?.batches.filter(({ window }) => window !== null).length ?? rows.length;
   const csv = async (): Promise<void> => {
@@ -77,27 +88,35 @@ function Record({ view }: { view: JobView }) {
       parts={{
         head: (
           <View className="gap-1">
-            <Answer size="number">{say(speaker, 'record.title', { count: rows.length + unread.length })}</Answer>
+            <Answer size="number">
+              {`${say(speaker, 'record.title', { count: rows.length + unread.length })}${lost > 0 ? `, ${say(speaker, 'record.lost', { lost: String(lost) })}` : ''}`}
+            </Answer>
             <T as="lead">
-              {say(speaker, 'record.lead', {
-                lost: String(lost),
-                mixed: printFigure(speaker, 'm_kg', mixed),
-                planned: say(speaker, 'jobs.batches', { count: planned }),
-              })}
+              {say(speaker, 'record.lead', { mixed: printFigure(speaker, 'm_kg', mixed), planned: say(speaker, 'jobs.batches', { count: planned }) })}
             </T>
           </View>
         ),
         body: (
           <View className="gap-5">
-            {rows.map((row) => (
-              <Batch key={`${row.batch} ${row.startedAt}`} row={row} />
-            ))}
+            <Growing label={say(speaker, 'record.batches')} rows={rows.map((row) => ({ id: `${row.batch} ${row.startedAt}`, row }))}>
+              {({ row }) => <Batch view={view} row={row} />}
+            </Growing>
             {unread.map(({ batch, startedAt }) => (
               <View key={`${batch} ${startedAt}`} className="gap-1">
                 <T as="h2">{`${say(speaker, 'record.batch')} ${batch}, ${format(startedAt, 'd MMM, HH:mm')}`}</T>
                 <T tone="caution">{say(speaker, 'record.unread')}</T>
               </View>
             ))}
+            {pairs.map(({ before, after }) => (
+              <BeforeAfter
+                key={after.id}
+                before={before}
+                after={after}
+                name={after.findingId ? findingName(speaker, view.data, after.findingId) : view.job.name}
+              />
+            ))}
+            <JobFigures view={view} />
+            <Timeline happenings={happenings} />
             {view.plan ? <Cautions screen="record" input={view.input} plan={view.plan} view={view} /> : null}
           </View>
         ),
@@ -107,51 +126,105 @@ function Record({ view }: { view: JobView }) {
   );
 }
 
-function Batch({ row }: { row: RecordRow }) {
+/** One batch against its plan: how long it lasted, and with a tap why and by whom. */
+function Batch({ view, row }: { view: JobView; row: RecordRow }) {
   const speaker = useSpeaker();
+  const [open, setOpen] = useState(false);
   const end =
     row.ends.length > 1
       ? say(speaker, 'record.both', { a: sayCoded(speaker, `record.${row.ends[0]}`), b: sayCoded(speaker, `record.${row.ends[1]}`) })
       : row.ends[0]
         ? say(speaker, `record.${row.ends[0]}`)
         : say(speaker, 'record.running');
+  const lost = row.ends.includes('wentHard') || row.ends.includes('thrown');
+  const real = row.ended_s ?? row.placed_s;
+  const drift = row.used_kg === null || row.water_kg === 0 ? 0 : row.used_kg / row.water_kg - 1;
   return (
-    <View className="gap-2">
-      <T as="h2">{`${say(speaker, 'record.batch')} ${row.batch}, ${format(row.startedAt, 'd MMM, HH:mm')}`}</T>
-      <LifeBar
-        planPlace_s={row.planPlace_s}
-        planFinish_s={row.planFinish_s}
-        placed_s={row.placed_s}
-        ended_s={row.ended_s}
-        lost={row.ends.includes('wentHard')}
-      />
-      <Lines
-        label={`${say(speaker, 'record.batch')} ${row.batch}`}
-        lines={[
-          [
-            say(speaker, 'record.placedAfter'),
-            `${seconds(speaker, row.placed_s)} (${say(speaker, 'pour.planned', { time: seconds(speaker, row.planPlace_s) })})`,
-          ],
-          [
-            say(speaker, 'record.endedAfter'),
-            `${end} ${seconds(speaker, row.ended_s)} (${say(speaker, 'pour.planned', { time: seconds(speaker, row.planFinish_s) })})`,
-            row.ends.includes('wentHard') ? 'stop' : undefined,
-          ],
-          [
-            say(speaker, 'record.share'),
-            `${sayShare(speaker, row.share)}, ${printFigure(speaker, 'p_kg', row.powder_kg)}, ${say(speaker, 'record.water')} ${printFigure(speaker, 'w_kg', row.water_kg)}`,
-          ],
-          [
-            say(speaker, 'record.temps'),
-            `${printFigure(speaker, 't_C', row.mix_C)}; ${say(speaker, 'record.air')} ${printFigure(speaker, 't_C', row.air_C)}, ${say(speaker, 'record.slab')} ${printFigure(speaker, 't_C', row.slab_C)}`,
-          ],
-          [say(speaker, 'record.by'), row.person],
-          ...(row.notes.length > 0 ? [[say(speaker, 'record.notes'), row.notes.join('; ')] as const] : []),
-        ]}
-      />
+    <View className="gap-1 border-b border-line py-2">
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        aria-label={`${say(speaker, 'record.batch')} ${row.batch}: ${servesText(speaker, view.data, row.planned)}, ${end}`}
+        onPress={() => setOpen(!open)}
+        className="min-h-[56px] gap-1"
+      >
+        <View className="flex-row items-baseline gap-3">
+          <Text className="font-head w-[44px] text-28 font-bold text-ink">{row.batch}</Text>
+          <T as="strong" className="flex-1">
+            {servesText(speaker, view.data, row.planned)}
+          </T>
+          <T as="strong">{real === null ? end : say(speaker, 'record.of', { real: seconds(speaker, real), planned: seconds(speaker, row.planFinish_s) })}</T>
+        </View>
+        <View className="pl-[56px]">
+          <LifeBar planPlace_s={row.planPlace_s} planFinish_s={row.planFinish_s} placed_s={row.placed_s} ended_s={row.ended_s} lost={lost} />
+          <T as="small" {...(lost ? { tone: 'stop' as const, className: 'font-bold' } : {})}>
+            {[
+              ...(lost ? [end] : []),
+              `${say(speaker, 'record.water')} ${printFigure(speaker, 'w_kg', row.used_kg ?? row.water_kg)}`,
+              ...(Math.abs(drift) >= DRIFT ? [say(speaker, drift > 0 ? 'record.wetter' : 'record.drier', { off_share: Math.abs(drift) })] : []),
+              `${say(speaker, 'record.temps')} ${printFigure(speaker, 't_C', row.mix_C)}`,
+              `${say(speaker, 'record.slab')} ${printFigure(speaker, 't_C', row.slab_C)}`,
+            ].join(', ')}
+          </T>
+        </View>
+      </Pressable>
+      {open ? (
+        <Lines
+          label={`${say(speaker, 'record.batch')} ${row.batch}`}
+          lines={[
+            [
+              say(speaker, 'record.placedAfter'),
+              `${seconds(speaker, row.placed_s)} (${say(speaker, 'pour.planned', { time: seconds(speaker, row.planPlace_s) })})`,
+            ],
+            [
+              say(speaker, 'record.endedAfter'),
+              `${end} ${seconds(speaker, row.ended_s)} (${say(speaker, 'pour.planned', { time: seconds(speaker, row.planFinish_s) })})`,
+              row.ends.includes('wentHard') ? 'stop' : undefined,
+            ],
+            [
+              say(speaker, 'record.share'),
+              `${sayShare(speaker, row.share)}, ${printFigure(speaker, 'p_kg', row.powder_kg)}, ${say(speaker, 'record.water')} ${printFigure(speaker, 'w_kg', row.water_kg)}`,
+            ],
+            [
+              say(speaker, 'record.temps'),
+              `${printFigure(speaker, 't_C', row.mix_C)}; ${say(speaker, 'record.air')} ${printFigure(speaker, 't_C', row.air_C)}, ${say(speaker, 'record.slab')} ${printFigure(speaker, 't_C', row.slab_C)}`,
+            ],
+            [say(speaker, 'record.by'), row.person],
+            ...(row.notes.length > 0 ? [[say(speaker, 'record.notes'), row.notes.join('; ')] as const] : []),
+          ]}
+        />
+      ) : null}
       {row.voices.map((id) => (
         <Voice key={id} id={id} />
       ))}
+    </View>
+  );
+}
+
+/** All that happened to the job, from the survey to the last check. */
+function Timeline({ happenings }: { happenings: readonly Happening[] }) {
+  const speaker = useSpeaker();
+  if (happenings.length === 0) return null;
+  return (
+    <View className="gap-1" testID="timeline">
+      <T as="h2">{say(speaker, 'record.timeline')}</T>
+      <Growing label={say(speaker, 'record.timeline')} rows={happenings.map((happening, i) => ({ id: happening.id, happening, before: happenings[i - 1] }))}>
+        {({ happening: { at, who, text, tone }, before }) => {
+          const day = format(at, 'd MMM yyyy');
+          return (
+            <View>
+              {before && format(before.at, 'd MMM yyyy') === day ? null : <T as="strong">{day}</T>}
+              <View className="flex-row gap-3 border-b border-line py-1">
+                <T as="small">{format(at, 'HH:mm')}</T>
+                <T className="flex-1" {...(tone ? { tone } : {})}>
+                  {text}
+                </T>
+                <T as="small">{who}</T>
+              </View>
+            </View>
+          );
+        }}
+      </Growing>
     </View>
   );
 }

@@ -1,5 +1,6 @@
 import type { FirmData } from '@tufa/contract/entities';
-import type { BatchState, EndKind } from '@tufa/core/pour';
+import type { Batch } from '@tufa/core/plan';
+import { usedOf, type BatchState, type EndKind, type PourEvent } from '@tufa/core/pour';
 import { bagOf } from '@tufa/core/shelf';
 import { batchOfPlan } from '../pour/clocks';
 import { sheetOf } from '@tufa/core/plan';
@@ -24,13 +25,21 @@ export interface RecordRow {
   readonly notes: readonly string[];
   /** notes that were spoken: which recordings */
   readonly voices: readonly string[];
+  /** as its plan has it */
+  readonly planned: Batch;
+  /** water that really went in, kg; null where nobody has said */
+  readonly used_kg: number | null;
 }
+
+const WATER_KG_M3 = 1000;
+const waterOf = (water_m3: number | undefined): number | null => (water_m3 === undefined ? null : water_m3 * WATER_KG_M3);
 
 /** Batches whose plan cannot be read here. */
 export const unreadBatches = (data: FirmData, batches: readonly BatchState[]): BatchState[] => batches.filter((batch) => !batchOfPlan(data, batch));
 
 /** What was mixed, when, how warm, how long it really took beside what its plan said. */
-export function recordRows(data: FirmData, batches: readonly BatchState[]): RecordRow[] {
+export function recordRows(data: FirmData, batches: readonly BatchState[], events: readonly PourEvent[] = []): RecordRow[] {
+  const used = usedOf(events);
   return batches.flatMap((batch) => {
     const planned = batchOfPlan(data, batch);
     const window = planned?.batch.window;
@@ -46,9 +55,9 @@ export function recordRows(data: FirmData, batches: readonly BatchState[]): Reco
         share: sheet ? window.batch.powder_kg / bagOf(sheet).mass_kg : 0,
         powder_kg: window.batch.powder_kg,
         water_kg: window.batch.water_kg,
-        mix_C: window.mix_C,
+        mix_C: batch.pail_C ?? window.mix_C,
         air_C: window.question.air_C,
-        slab_C: window.question.slab_C,
+        slab_C: batch.slab_C ?? window.question.slab_C,
         planPlace_s: window.window.placeBy_s,
         planFinish_s: window.window.finishBy_s,
         placed_s: since(batch.placedAt),
@@ -56,6 +65,8 @@ export function recordRows(data: FirmData, batches: readonly BatchState[]): Reco
         ends: batch.ends.map(({ kind }) => kind),
         notes: batch.notes.flatMap(({ text }) => (text === '' ? [] : [text])),
         voices: batch.notes.flatMap(({ voice }) => voice ?? []),
+        planned: planned.batch,
+        used_kg: waterOf(used.get(batch.batch)?.water_m3),
       },
     ];
   });

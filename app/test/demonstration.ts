@@ -20,6 +20,7 @@ export const demonstration: readonly Demonstration[] = [
   require('../../demo/5-cellar-steps.job.json'),
   require('../../demo/6-tasting-counter.job.json'),
   require('../../demo/7-rinse-cistern.job.json'),
+  require('../../demo/8-weighbridge-plinth.job.json'),
 ];
 
 /** What a phone holds that has pulled the firm with these jobs. */
@@ -33,7 +34,8 @@ export function firmWith(jobs: readonly Demonstration[] = demonstration): FirmDa
     insert('job', job.id, { crew: DEFAULT_CREW, batch: DEFAULT_BATCH, pourOn: null, ...job });
     for (const { name, id, minutes = 0, fields } of rows) {
       const takenAt = new Date(Date.UTC(2026, 4, 12) + minutes * 60_000).toISOString();
-      insert(name, id, { ...fields, jobId: job.id, ...(name === 'reading' || name === 'photograph' ? { takenAt } : {}) });
+      const times = name === 'pourEvent' ? { deviceAt: takenAt, receivedAt: takenAt } : name === 'reading' || name === 'photograph' ? { takenAt } : {};
+      insert(name, id, { ...fields, jobId: job.id, ...times });
     }
   }
   return data as never;

@@ -309,6 +309,7 @@ describe('the record', () => {
 
   test('tells each batch’s minutes beside the plan’s, who, and its notes', async () => {
     await record(...events('1', ['start', 0], ['placed', 4], ['note', 5, { text: 'ice' }], ['finished', 11]), ...events('2', ['start', 20], ['wentHard', 31]));
+    for (const row of screen.getAllByRole('button', { name: /^Batch \d/ })) await act(async () => row.click());
     const text = page();
     expect(text).toContain(say(PLAIN, 'record.title', { count: 2 }));
     expect(text).toContain(`${say(PLAIN, 'record.finished')} 11 min`);

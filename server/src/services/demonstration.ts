@@ -16,6 +16,9 @@ interface DemoFile {
   readonly rows: readonly { readonly name: EntityName; readonly id: string; readonly minutes?: number; readonly fields: Record<string, unknown> }[];
 }
 
+/** What of a row says when it was. */
+const timesOf = (name: EntityName, at: Date): Record<string, Date> => (name === 'pourEvent' ? { deviceAt: at, receivedAt: at } : { takenAt: at });
+
 /** An instant as local date and minute in a zone, `2026-05-12T09:10`. Swedish writes dates that way round. */
 const localMinute = (at: Date, zone: string): string =>
   at.toLocaleString('sv-SE', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit' }).replace(' ', 'T');
@@ -35,7 +38,7 @@ export function readDemonstration(folder: string, anchor: Date): DemoRow[] {
         ...rows.map((row) => ({
           name: row.name,
           id: row.id,
-          fields: { ...row.fields, jobId: id, ...(row.minutes === undefined ? {} : { takenAt: at(row.minutes) }) },
+          fields: { ...row.fields, jobId: id, ...(row.minutes === undefined ? {} : timesOf(row.name, at(row.minutes))) },
         })),
       ];
     });
