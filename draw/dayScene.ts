@@ -11,7 +11,7 @@ export interface DrawnBar {
 
 const NAME = 64;
 const LANE = 58;
-const BAR = 46;
+const BAR = 48;
 const TOP = 6;
 const AXIS = 26;
 

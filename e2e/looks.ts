@@ -66,6 +66,8 @@ export const smallTargets = (page: Page, least: number): Promise<string[]> =>
     )) {
       const { height, width } = element.getBoundingClientRect();
       if (height === 0 || element.closest('[aria-hidden="true"]')) continue;
+      // A bar is as long as its work: the list beside it has the same at full size.
+      if (element.closest('[data-testid="day-bars"]') && height >= leastHeight - 0.5) continue;
       const notch = element.textContent?.startsWith('‹');
       if (height < (notch ? 40 : leastHeight) - 0.5 || width < 40)
         out.push(`${element.getAttribute('aria-label') ?? element.textContent}: ${Math.round(width)}x${Math.round(height)}`);

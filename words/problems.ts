@@ -51,6 +51,8 @@ export const problems = {
   forecastRange: '{{name}} at {{at}} is out of reason. Look at its unit: it stands in the heading, as air_F or wind_mph.',
   forecastTime: 'Row {{row}} has no time that fits the others: {{name}}. Write 2026-07-03 14:00 for local time, or 2026-07-03T14:00:00Z, an hour apart.',
   forecastUnit: '{{name}} does not say its unit, or one that is not known. Name it as air_C, air_F, wind_ms, wind_kmh, wind_mph, rain_mm.',
+  stoppedJob: 'This job is stopped: get a licensed engineer’s opinion and record it in Walk; until then no offer and no method is made of it.',
+  documentNotMade: 'This document is not made: make it again.',
   noForecast: 'This server has no weather service. Whoever runs it can set an address; a forecast can be pasted or typed meanwhile.',
   weatherUnreachable: 'The weather service does not answer. The last forecast stands; try again later.',
   weatherUnreadable: 'The weather service answered with something that is no forecast. The last one stands; tell whoever runs the server.',

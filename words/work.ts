@@ -1,6 +1,7 @@
 import { caution } from './cautions';
 import { day, lever, rain, strata } from './day';
 import { dayPlan } from './dayPlan';
+import { documents } from './documents';
 import { own as figures } from './own';
 import { rehearse } from './rehearse';
 import { draw } from './draw';
@@ -46,6 +47,7 @@ export const work = {
   week,
   sun,
   dayPlan,
+  documents,
   rehearse,
   own: figures,
   place,

@@ -86,7 +86,7 @@ export function DayBars({
   }, [width, laned, day, hands, lanes, from_s, to_s, named, speaker]);
   return (
     <View>
-      <View onLayout={onLayout} style={{ height: scale.height }} role="group" aria-label={say(speaker, 'dayPlan.bars')}>
+      <View onLayout={onLayout} style={{ height: scale.height }} role="group" aria-label={say(speaker, 'dayPlan.bars')} testID="day-bars">
         <View style={{ position: 'absolute', left: 0, top: 0, pointerEvents: 'none' }} aria-hidden>
           {scene ? <SceneView scene={scene} bare /> : null}
         </View>

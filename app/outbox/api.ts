@@ -1,3 +1,4 @@
+import type { DocumentKind, DocumentMade } from '@tufa/contract/documents';
 import type { ForecastFields } from '@tufa/contract/entities';
 import type { Place } from '@tufa/core/plan';
 import type { Command, CommandResult, ProblemDetails } from '@tufa/contract/commands';
@@ -68,6 +69,10 @@ export const api = {
   signIn: (personId: string, device: { id: string; label: string }) =>
     call<{ person: SignedInPerson; device: string }>('/session', { method: 'POST', body: JSON.stringify({ personId, device }) }),
   signOut: () => call<null>('/session', { method: 'DELETE' }),
+  /** documents of a job, the newest first; making one begins it, and the list tells how far it is */
+  documents: (jobId: string) => call<{ documents: DocumentMade[] }>(`/jobs/${jobId}/documents`).then(({ documents }) => documents),
+  makeDocument: (jobId: string, kind: DocumentKind) => call<DocumentMade>(`/jobs/${jobId}/documents`, { method: 'POST', body: JSON.stringify({ kind }) }),
+  stopDocument: (id: string) => call<DocumentMade>(`/documents/${id}`, { method: 'DELETE' }),
   /** what a place's weather service says, three days back and eight ahead */
   weather: ({ latitude_deg, longitude_deg }: Place) => call<ServedForecast>(`/weather?latitude_deg=${latitude_deg}&longitude_deg=${longitude_deg}`),
   /** One page of what changed since a place, as it came: it is read where it is kept. */

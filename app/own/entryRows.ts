@@ -16,7 +16,7 @@ export const entriesIn = (data: Pick<FirmData, 'crewEntry'>, productId?: string)
     .sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : 1));
 
 /** What a job's log shows of the crew's own figures. */
-export const shownBy = (view: JobView): CrewEntryMade[] =>
+const shownBy = (view: JobView): CrewEntryMade[] =>
   entriesOf(
     view.batches.flatMap((state) => {
       const found = batchOfPlan(view.data, state);

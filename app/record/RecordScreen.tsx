@@ -11,6 +11,7 @@ import { findingName } from '../fix/findingName';
 import { servesText } from '../mix/batchText';
 import { JobFigures } from '../own/JobFigures';
 import { BeforeAfter, pairsOf } from './BeforeAfter';
+import { DocumentsView } from './DocumentsView';
 import { timelineOf, type Happening } from './timelineOf';
 import { voiceUrl } from '../photos/letters';
 import { saveFile } from '../parts/phone/saveFile';
@@ -39,19 +40,22 @@ function Record({ view }: { view: JobView }) {
   const happenings = useMemo(() => timelineOf(speaker, view), [speaker, view]);
   const pairs = useMemo(() => pairsOf(view.data.photograph, view.job.id), [view.data.photograph, view.job.id]);
   const unread = unreadBatches(view.data, view.batches);
-  if (rows.length + unread.length === 0)
-    return (
-      <StepLayout
-        step="record"
-        view={view}
-        parts={nothingYet({
-          title: say(speaker, 'record.none'),
-          lead: say(speaker, 'record.noneLead'),
-          label: say(speaker, 'step.pour'),
-          onPress: () => router.replace(links.step(view.job.id, 'pour')),
-        })}
-      />
+  if (rows.length + unread.length === 0) {
+    const parts = nothingYet({
+      title: say(speaker, 'record.none'),
+      lead: say(speaker, 'record.noneLead'),
+      label: say(speaker, 'step.pour'),
+      onPress: () => router.replace(links.step(view.job.id, 'pour')),
+    });
+    // An offer goes out before anything is poured.
+    const body = (
+      <View className="gap-5">
+        {parts.body}
+        {view.plan ? <DocumentsView jobId={view.job.id} /> : null}
+      </View>
     );
+    return <StepLayout step="record" view={view} parts={{ ...parts, body }} />;
+  }
   const lost = rows.filter(({ ends }) => ends.includes('wentHard') || ends.includes('thrown')).length;
   const mixed = rows.reduce((sum, { powder_kg }) => sum + powder_kg, 0);
   const planned = view.plan?.batches.filter(({ window }) => window !== null).length ?? rows.length;
@@ -116,6 +120,7 @@ function Record({ view }: { view: JobView }) {
               />
             ))}
             <JobFigures view={view} />
+            <DocumentsView jobId={view.job.id} />
             <Timeline happenings={happenings} />
             {view.plan ? <Cautions screen="record" input={view.input} plan={view.plan} view={view} /> : null}
           </View>

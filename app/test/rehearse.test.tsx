@@ -78,4 +78,4 @@ test('a rehearsal is played on the pour’s own screens to its end; nothing is w
   await show(<RehearsalsScreen />, { data: { ...firmWith(), rehearsal: { [target]: row as never } } });
   expect(page()).toContain('1 of 12 come through');
   expect(page()).toContain(`${say(PLAIN, 'rehearse.tries', { count: 1 })}, best: none lost`);
-});
+}, 40_000);

@@ -33,7 +33,19 @@ test('nothing is read without signing in, and the answer says so', async () => {
 
 test('changes bring the whole firm once and then only what is new', async () => {
   const first = (await server.request.get('/api/v1/changes?since=0').expect(200)).body;
-  expect(Object.keys(first.rows).sort()).toEqual(['element', 'finding', 'firm', 'job', 'person', 'product', 'reading', 'sheet', 'treatment']);
+  expect(Object.keys(first.rows).sort()).toEqual([
+    'element',
+    'finding',
+    'firm',
+    'job',
+    'person',
+    'plan',
+    'pourEvent',
+    'product',
+    'reading',
+    'sheet',
+    'treatment',
+  ]);
   expect(first.rows.sheet).toHaveLength(catalogue.length + aids.length);
   const { cursor } = first;
   expect((await server.request.get(`/api/v1/changes?since=${cursor}`)).body.rows).toEqual({});

@@ -1,39 +1,91 @@
-import { resolve } from 'node:path';
-import { assemblePlanInput } from '@tufa/contract/assemble';
-import { mergeRows } from '@tufa/contract/applyCommand';
-import { emptyFirmData, type FirmData } from '@tufa/contract/entities';
-import { DEFAULT_FIRM, surveyOf } from '@tufa/core/plan';
-import { PLAIN, type Speaker } from '@tufa/words';
-import { renderPdf } from '../src/documents/renderPdf';
-import { surveySheet } from '../src/documents/surveySheet';
-import { readDemonstration } from '../src/services/demonstration';
-import { DOCK } from './harness';
+import type { DocumentMade } from '@tufa/contract/documents';
+import { createHash } from 'node:crypto';
+import sharp from 'sharp';
+import { v7 as uuid } from 'uuid';
+import { command, DOCK, signedIn, SLAB, type TestServer } from './harness';
 
-const at = new Date('2026-05-12T13:00:00Z');
+const PLINTH = '0198a000-de00-7000-8000-0000000000e0';
 
-/** The demonstration as a firm's phone holds it. */
-function firmData(): FirmData {
-  const firm = { id: 'f', version: 1, changed: 1, removed: false, name: 'Firm', settings: DEFAULT_FIRM };
-  const all: Record<string, object[]> = { firm: [firm] };
-  for (const { name, id, fields } of readDemonstration(resolve(__dirname, '../../demo'), at))
-    (all[name] ??= []).push({ id, version: 1, changed: 1, removed: false, ...(JSON.parse(JSON.stringify(fields)) as object) });
-  return mergeRows(emptyFirmData(), all as never);
-}
+let server: TestServer;
+let stop: () => Promise<void>;
 
-const METRIC: Speaker = { ...PLAIN, system: 'metric', currency: 'EUR' };
+beforeAll(async () => {
+  ({ server, stop } = await signedIn());
+}, 60_000);
 
-test('two firms’ sheets made at the same moment are each in their own units', async () => {
-  const data = firmData();
-  const input = assemblePlanInput(data, DOCK)!;
-  const sheet = (speaker: Speaker) => surveySheet({ speaker, data, input, survey: surveyOf(input), plan: null, photos: [], at });
-  const made = [PLAIN, METRIC, PLAIN, METRIC].map(sheet);
-  const told = made.map((definition) => JSON.stringify(definition.content).replaceAll('\u00a0', ' '));
-  for (const [i, text] of told.entries()) {
-    const [expected, other] = i % 2 === 0 ? [/\d sq ft/, /\d m²/] : [/\d m²/, /\d sq ft/];
-    expect(text).toMatch(expected);
-    expect(text).not.toMatch(other);
+afterAll(() => stop());
+
+const make = (job: string, kind: string) => server.request.post(`/api/v1/jobs/${job}/documents`).send({ kind });
+const ended = async (id: string): Promise<DocumentMade> => {
+  for (;;) {
+    const { body } = await server.request.get(`/api/v1/documents/${id}`).expect(200);
+    if (body.state !== 'making') return body as DocumentMade;
   }
-  expect([told[2], told[3]]).toEqual([told[0], told[1]]);
-  const files = await Promise.all(made.slice(0, 2).map(renderPdf));
-  for (const file of files) expect(file.subarray(0, 5).toString()).toBe('%PDF-');
+};
+
+test.each(['offer', 'method', 'batches', 'completion', 'quantities'])(
+  'a poured job as %s: made beside the answer, under a number of its own, its bytes as its hash says',
+  async (kind) => {
+    const { body } = await make(PLINTH, kind).expect(202);
+    expect(body).toMatchObject({ kind, state: 'making', number: expect.stringMatching(/^\d{4}-\d{4}$/) });
+    const made = await ended(body.id);
+    expect(made.state).toBe('done');
+    const file = await server.request.get(`/api/v1/documents/${body.id}/file`).expect(200).expect('content-type', 'application/pdf');
+    expect(file.body.subarray(0, 5).toString()).toBe('%PDF-');
+    expect(createHash('sha256').update(file.body).digest('hex')).toBe(made.sha256);
+  },
+);
+
+test('numbers run through the firm, what is made stays when it is stopped, and a job tells its own', async () => {
+  const first = await make(PLINTH, 'quantities').expect(202);
+  const second = await make(DOCK, 'quantities').expect(202);
+  expect(Number(second.body.number.slice(5))).toBe(Number(first.body.number.slice(5)) + 1);
+  for (const { body } of [first, second]) await ended(body.id);
+  const { body } = await server.request.delete(`/api/v1/documents/${first.body.id}`).expect(200);
+  expect(body.state).toBe('done');
+  const listed = await server.request.get(`/api/v1/jobs/${PLINTH}/documents`).expect(200);
+  expect(listed.body.documents.every(({ jobId }: DocumentMade) => jobId === PLINTH)).toBe(true);
+  expect(listed.body.documents[0].number).toBe(first.body.number);
+});
+
+test('pictures taken again from the same place come in, counted; one that is stopped is not made', async () => {
+  const picture = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#776655' } })
+    .jpeg()
+    .toBuffer();
+  const sha256 = createHash('sha256').update(picture).digest('hex');
+  const [before, after] = [uuid(), uuid()];
+  for (const id of [before, after]) await server.request.put(`/api/v1/photographs/${id}/full`).set('content-type', 'image/jpeg').send(picture).expect(200);
+  const fields = { jobId: DOCK, elementId: SLAB, findingId: null, batch: null, sha256, bytes: picture.length, takenAt: '2026-05-12T13:00:00Z', strokes: [] };
+  await server.request
+    .post('/api/v1/commands')
+    .send([command('photograph.add', before, { ...fields, before: null }), command('photograph.add', after, { ...fields, before })])
+    .expect(200);
+  const { body } = await make(DOCK, 'completion').expect(202);
+  expect(body.total).toBe(2);
+  const made = await ended(body.id);
+  expect(made).toMatchObject({ state: 'done', done: 2 });
+  const file = await server.request.get(`/api/v1/documents/${body.id}/file`).expect(200);
+  expect(file.body.toString('latin1')).toContain('/Subtype /Image');
+  const again = await make(DOCK, 'completion').expect(202);
+  const stopped = await server.request.delete(`/api/v1/documents/${again.body.id}`).expect(200);
+  expect(['stopped', 'done']).toContain(stopped.body.state);
+  if (stopped.body.state === 'stopped')
+    expect((await server.request.get(`/api/v1/documents/${again.body.id}/file`).expect(409)).body.code).toBe('documentNotMade');
+});
+
+test('a stopped job prints no mix; what is no kind, no job or no document is refused', async () => {
+  const { body: job } = await server.request.get(`/api/v1/jobs/${DOCK}`).expect(200);
+  const element = job.element[SLAB];
+  const stops = { ...element.stops, rust: 'yes' };
+  await server.request
+    .post('/api/v1/commands')
+    .send([command('element.change', SLAB, { stops }, { base: { stops: element.stops } })])
+    .expect(200);
+  for (const kind of ['offer', 'method']) expect((await make(DOCK, kind).expect(409)).body.code).toBe('stoppedJob');
+  expect((await ended((await make(DOCK, 'batches').expect(202)).body.id)).state).toBe('done');
+  await make(DOCK, 'poem').expect(422);
+  await make(uuid(), 'offer').expect(404);
+  await make('x', 'offer').expect(422);
+  await server.request.get(`/api/v1/documents/${uuid()}`).expect(404);
+  await server.request.get(`/api/v1/documents/${uuid()}/file`).expect(404);
 });

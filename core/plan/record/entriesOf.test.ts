@@ -2,7 +2,7 @@ import type { BatchState } from '../../pour';
 import { crewRecord, normals, predicted } from '../../setting';
 import { flowOf, givesRange } from '../../shelf';
 import { input, sheetOf, typed } from '../../testing/job';
-import { computePlan, entriesOf, recordEntryOf, type PlanInput } from '../index';
+import { computePlan, entriesOf, lifeOver, recordEntryOf, type PlanInput } from '../index';
 
 const sheet = sheetOf('sandedRapid');
 const at = (slab: number): PlanInput => ({
@@ -69,6 +69,47 @@ test('finished in time says at least so much; thrown, unended or ended two ways 
   expect(rate(mix_s + carry_s + place_s)!).toBeCloseTo(of.crew.rate_m2_s, 9);
   expect(rate(mix_s + carry_s + place_s / 2)!).toBeCloseTo(of.crew.rate_m2_s * 2, 9);
   expect(rate(mix_s + carry_s)).toBeUndefined();
+});
+
+test('what went hard under the tool, what somebody tapped at once, and what no sheet knows', () => {
+  const of = at(21);
+  const { window } = poured(of, { placed_s: 300, ended_s: 420 }).batch;
+  const { finish_life_s, flow_life_s } = window!.basis;
+  // A life of the tool counts as the flow's.
+  const hard = lifeOf(of, { placed_s: 300, ended_s: 900, kind: 'wentHard' })!;
+  expect(hard.value).toBeCloseTo((900 * flow_life_s) / finish_life_s, 6);
+  expect(hard.censored).toBe(false);
+  // Placed late and left at once: that it still flowed says more than that it still took the tool.
+  const late = lifeOf(of, { placed_s: 400, ended_s: 405 })!;
+  expect(late.value).toBe(400);
+  expect(lifeOf(of, { placed_s: 2, ended_s: 5 })).toBeUndefined();
+  expect(lifeOf(of, { placed_s: 5, ended_s: 420 })).toMatchObject({ censored: true });
+  const unknown = poured(of, { placed_s: 300, ended_s: 420 });
+  expect(entriesOf([{ ...unknown, input: { ...of, sheets: [] } }])).toEqual([]);
+  expect(entriesOf([{ ...unknown, batch: { ...unknown.batch, productId: null } }])).toEqual([]);
+  const { window: _none, ...brushed } = unknown.batch;
+  expect(entriesOf([{ ...unknown, batch: { ...brushed, window: null } }])).toEqual([]);
+  const retarded = at(21);
+  expect(
+    lifeOf({ ...retarded, batch: { ...retarded.batch, retarderDose: sheet.retarder.at(-1)![0] } }, { placed_s: 300, ended_s: 420 })!.retarder,
+  ).toBeGreaterThan(1);
+  expect(recordEntryOf({ value: 600, temperature_C: null, retarder: null, censored: false })).toEqual({ life_s: 600, temperature_C: 21, retarder: 1 });
+});
+
+test('lives over temperature: the sheet’s falls with the warmth, the crew’s own lies in its band, without a record there is none', () => {
+  const plain = lifeOver({ sheet, record: undefined, from_C: 5, to_C: 35 });
+  expect(plain).toHaveLength(13);
+  plain.slice(1).forEach(({ sheet_s }, i) => expect(sheet_s).toBeLessThan(plain[i]!.sheet_s));
+  expect(plain.every(({ yours }) => yours === null)).toBe(true);
+  const record = crewRecord({
+    prior_s: flowOf(sheet).reference_s,
+    prior_Ea_J_mol: flowOf(sheet).Ea_J_mol,
+    log: [{ life_s: 600, temperature_C: 24, retarder: 1 }],
+  });
+  for (const { yours } of lifeOver({ sheet, record, from_C: 5, to_C: 35, count: 4 })) {
+    expect(yours!.p10).toBeLessThan(yours!.p50);
+    expect(yours!.p50).toBeLessThan(yours!.p90);
+  }
 });
 
 /** Two hundred are a minute of work: every run tells of these, and all of them by TUFA_SEASONS=200. */

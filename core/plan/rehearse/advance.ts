@@ -139,12 +139,22 @@ export function advance(setup: RehearsalSetup, before: RehearsalState, taps: Reh
     const sun_K = going('sun') ? setup.sun_K : 0;
     const slowVessel = going('vessel');
 
-    let free = hands;
-    let [mixing, laying, finishing] = [false, false, false];
+    // Whoever starts a batch wants it mixed: that hand lays nothing meanwhile.
+    const mixed = order.find(
+      ({ number, lived, ends }) => lived && batches[number]?.stage === 'mix' && !batches[number].lost && !ends.some(({ at_s }) => at_s <= t),
+    );
+    const free = Math.max(0, hands - (mixed ? 1 : 0));
+    let [laying, finishing] = [false, false];
     for (const started of order) {
       const batch = batches[started.number];
-      if (!batch || batch.stage === 'done' || !started.lived) continue;
+      if (!batch || !started.lived) continue;
       const { lived } = started;
+      if (batch.stage === 'done') {
+        // Its edge goes on living until the next batch touches it.
+        const age = t - batch.startedAt_s;
+        if (started.touchedBy !== null && !batch.lost) batch.spent += Math.max(0, lived.spentAt(age + dt, sun_K) - lived.spentAt(age, sun_K));
+        continue;
+      }
       const end = started.ends.find(({ at_s }) => at_s <= t);
       if (end) {
         // Whoever ends it early leaves it as it is.
@@ -169,9 +179,7 @@ export function advance(setup: RehearsalSetup, before: RehearsalState, taps: Reh
         if (batch.stage === 'mix') batch.share = Math.max(0, batch.share - PUT_RIGHT_S / lived.first_s);
       }
       if (batch.stage === 'mix') {
-        if (mixing || free < 1) continue;
-        mixing = true;
-        free -= 1;
+        if (started !== mixed || hands < 1) continue;
         const twice = slowVessel && !started.smallerVessel ? 2 : 1;
         batch.share += dt / (lived.first_s * twice);
         if (batch.share >= 1 - 1e-9) Object.assign(batch, { stage: 'lay', share: 0 });

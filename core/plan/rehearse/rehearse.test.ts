@@ -168,6 +168,75 @@ test('what waits for another goes on it too soon, too late, or in its time', () 
   expect(whyOf(0, 1800, 4000)).toBe('tooLate');
 });
 
+test('what was done on an earlier visit is done; what has no clock is on at once; alone the tool keeps the hands', () => {
+  const alone = planned({ ...cool, crew: { ...cool.crew, hands: 1 } });
+  const setup = setupOf(alone);
+  const [first, second] = alone.plan.batches;
+  const of = (batch: typeof first, startedAt_s: number, more: Partial<StartedBatch> = {}): StartedBatch => ({
+    number: batch!.number,
+    startedAt_s,
+    placedAt_s: null,
+    ends: [],
+    foundWrong_s: null,
+    batch: batch!,
+    lived: lifeOf(alone.of, alone.plan, batch!),
+    hands: 1,
+    smallerVessel: true,
+    touchedBy: null,
+    ...more,
+  });
+  const before = of(first, -4000, { ends: [{ kind: 'finished', at_s: -3000 }] });
+  const at = (taps: RehearsalTaps, to_s: number) => advance(setup, beginRehearsal(setup), taps, to_s);
+  const taps: RehearsalTaps = { started: [before, of(second, 10)], left: [], broke: [] };
+  expect(at(taps, 30).batches[first!.number]).toMatchObject({ stage: 'done', laidAt_s: -4000, lost: null });
+  expect(outcomeOf(at(taps, 30), taps).started).toBe(1);
+  const brushed = of(first, 5, { lived: null });
+  expect(at({ started: [brushed], left: [], broke: [] }, 10).batches[first!.number]).toMatchObject({ stage: 'done', laidAt_s: 5 });
+  // Begun at once, both: while one hand mixes nothing is laid.
+  const both: RehearsalTaps = { started: [of(first, 0), of(second, 1)], left: [], broke: [] };
+  const apart: RehearsalTaps = { started: [of(first, 0)], left: [], broke: [] };
+  expect(at(both, 1000).batches[first!.number]!.laidAt_s!).toBeGreaterThan(at(apart, 1000).batches[first!.number]!.laidAt_s! + 60);
+  const alright = play(alone, setup, { starts: (state, started) => started.every(({ number }) => state.batches[number]?.stage === 'done'), hands: 1 });
+  expect(alright.outcome.lost).toBeLessThan(alright.list.length);
+});
+
+test('an edge that has gone hard is a cold joint, a face that dries too fast skins, and a way that is chosen has its time', () => {
+  const made = planned(cool);
+  const list = made.plan.batches;
+  const lived = lifeOf(made.of, made.plan, list[0]!)!;
+  const of = (nth: number, startedAt_s: number, more: Partial<StartedBatch> = {}): StartedBatch => ({
+    number: list[nth]!.number,
+    startedAt_s,
+    placedAt_s: null,
+    ends: [],
+    foundWrong_s: null,
+    batch: { ...list[nth]!, waits: [] },
+    lived: lifeOf(made.of, made.plan, list[nth]!),
+    hands: made.of.crew.hands,
+    smallerVessel: false,
+    touchedBy: null,
+    ...more,
+  });
+  const setup = setupOf(made);
+  const at = (started: readonly StartedBatch[], to_s: number) => advance(setup, beginRehearsal(setup), { started, left: [], broke: [] }, to_s).batches;
+  expect(at([of(0, 0, { touchedBy: list[1]!.number }), of(1, 3000)], 4500)[list[0]!.number]!.lost?.why).toBe('coldJoint');
+  const dry = of(0, 0, { lived: { ...lived, skin_s: 20 } });
+  expect(at([dry], 1500)[list[0]!.number]!.lost?.why).toBe('skinned');
+  const stiff = of(0, 0, { lived: { ...lived, ratio: 0.1 } });
+  expect(at([stiff], 1500)[list[0]!.number]!.lost?.why).toBe('stiff');
+  expect((['fetch', 'shadeIt', 'cover', 'pause', 'after'] as const).map((choice) => keptUntil([{ what: 'call', choice, at_s: 0 }]))).toEqual([
+    2100, 600, 600, 600, 0,
+  ]);
+  // Wet, and left by the tool before anybody looked.
+  const wet = setupOf(made, [], { mishaps: [{ code: 'wetter', nth: 1, after_s: 0 }] });
+  const early = of(0, 0, { ends: [{ kind: 'finished', at_s: lived.first_s + lived.place_s + lived.finish_s * 0.95 }] });
+  expect(advance(wet, beginRehearsal(wet), { started: [early], left: [], broke: [] }, 2000).batches[list[0]!.number]!.lost?.why).toBe('tooWet');
+  const fetched = setupOf(made, [], { mishaps: [{ code: 'fewer', nth: 1, after_s: 5 }] });
+  const back = (choice: string) =>
+    advance(fetched, beginRehearsal(fetched), { started: [of(0, 0)], left: [], broke: [{ what: 'fewer', choice, at_s: 10 }] }, 2500).hands;
+  expect([back('goOn'), back('fetch')]).toEqual([made.of.crew.hands - 1, made.of.crew.hands]);
+});
+
 test('mishaps come in their time, once each, and only those that can', () => {
   const { plan } = planned(cool);
   for (let seed = 1; seed < 20; seed += 1) {

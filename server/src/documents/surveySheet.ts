@@ -1,32 +1,11 @@
 import { readingsOf } from '@tufa/contract/assemble';
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { cautionsOn, type Plan, type PlanInput, type Survey } from '@tufa/core/plan';
-import { legendScene, planScene, toSvg, type Label, type Scene } from '@tufa/draw';
+import { legendScene, planScene } from '@tufa/draw';
 import { printFigure, say, sayCoded, sayReason, type Speaker } from '@tufa/words';
 import { findingText, isTest, planFinding, planKind, planReadings, planTaps, testText, volumeText } from '@tufa/words/survey';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
-
-/** Ink on paper: the light look without its tints, so that it copies and prints. */
-const PAPER = {
-  ground: '#ffffff',
-  sheet: '#ffffff',
-  sunk: '#f0ede6',
-  ink: '#1f2729',
-  faint: '#4f5a5b',
-  line: '#cfc7b6',
-  edge: '#7a7363',
-  act: '#146256',
-  onAct: '#ffffff',
-  caution: '#7a4e00',
-  stop: '#94281c',
-} as const;
-
-const speak = (speaker: Speaker, label: Label): string => ('text' in label ? label.text : sayCoded(speaker, label.code, label.figures));
-const drawing = (speaker: Speaker, scene: Scene): Content => ({
-  svg: toSvg({ scene, speak: (label) => speak(speaker, label), colours: PAPER }),
-  width: scene.width,
-  margin: [0, 4, 0, 4],
-});
+import { drawing, paper } from './paper';
 
 /** A picture of the sheet, and what it shows. */
 export interface SheetPhoto {
@@ -60,16 +39,7 @@ export function surveySheet(sheet: SurveySheetInput): TDocumentDefinitions {
   const cautions = plan ? cautionsOn('walk', { input, plan }) : [];
   return {
     info: { title },
-    pageSize: input.firm.system === 'us' ? 'LETTER' : 'A4',
-    pageMargins: [42, 48, 42, 48],
-    defaultStyle: { font: 'Atkinson', fontSize: 11, lineHeight: 1.25, color: PAPER.ink },
-    styles: {
-      title: { fontSize: 22, bold: true },
-      h2: { fontSize: 15, bold: true, margin: [0, 12, 0, 4] },
-      small: { fontSize: 9, color: PAPER.faint },
-      stop: { color: PAPER.stop },
-      caution: { color: PAPER.caution },
-    },
+    ...paper(input.firm.system),
     footer: (page, pages) => ({
       text: say(speaker, 'sheetDoc.foot', { name: job.name, page: String(page), pages: String(pages) }),
       style: 'small',

@@ -2,6 +2,7 @@ import { type EntityName } from '@tufa/contract/entities';
 import { CommandRow } from './CommandRow';
 import { CrewEntry } from './CrewEntry';
 import { Device } from './Device';
+import { DocumentRow } from './DocumentRow';
 import { Element } from './Element';
 import { Finding } from './Finding';
 import { Firm } from './Firm';
@@ -21,7 +22,7 @@ import { SheetRevision } from './SheetRevision';
 import { StockLot } from './StockLot';
 import { Treatment } from './Treatment';
 
-export { CommandRow, Device, Firm, Job, Person, PhotographFile, type FirmRow };
+export { CommandRow, Device, DocumentRow, Firm, Job, Person, PhotographFile, type FirmRow };
 
 /** The class behind each name on the wire. */
 export const TABLES: Record<EntityName, new () => FirmRow> = {
@@ -44,4 +45,4 @@ export const TABLES: Record<EntityName, new () => FirmRow> = {
 };
 
 /** Every table. */
-export const ENTITIES = [...Object.values(TABLES), Device, PhotographFile, LetterFile, CommandRow];
+export const ENTITIES = [...Object.values(TABLES), Device, PhotographFile, LetterFile, CommandRow, DocumentRow];

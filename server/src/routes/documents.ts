@@ -1,5 +1,6 @@
 import { assemblePlanInput } from '@tufa/contract/assemble';
 import { id } from '@tufa/contract/common';
+import { DOCUMENT_KINDS, type DocumentKind, type DocumentMade } from '@tufa/contract/documents';
 import { computePlan, surveyOf } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import { PLAIN, type Speaker } from '@tufa/words';
@@ -11,13 +12,32 @@ import { withFirm } from '../data/withFirm';
 import { renderPdf } from '../documents/renderPdf';
 import { surveySheet, type SheetPhoto } from '../documents/surveySheet';
 import { withStrokes } from '../documents/withStrokes';
-import { PhotographFile } from '../entities';
+import { DocumentRow, PhotographFile } from '../entities';
 import { checked } from '../http/checked';
 import { HttpProblem } from '../http/HttpProblem';
 import { signedIn } from '../http/session';
+import { beginDocument } from '../services/makeDocument';
 import { jobData } from '../services/rows';
 
 const params = Joi.object({ job: id.required() });
+const documentParams = Joi.object({ document: id.required() });
+const asked = Joi.object({
+  kind: Joi.string()
+    .valid(...DOCUMENT_KINDS)
+    .required(),
+});
+
+const madeOf = ({ id: documentId, jobId, kind, number, madeAt, state, done, total, sha256 }: DocumentRow): DocumentMade => ({
+  id: documentId,
+  jobId,
+  kind: kind as DocumentKind,
+  number,
+  madeAt: madeAt.toISOString(),
+  state,
+  done,
+  total,
+  sha256,
+});
 /** As many pictures as a sheet shows. */
 const MOST_PHOTOS = 60;
 
@@ -46,6 +66,42 @@ export function documentRoutes({ source, clock }: AppContext): Router {
     const speaker: Speaker = { ...PLAIN, system: input.firm.system, currency: input.firm.currency, zone: data.job[job]?.zone ?? PLAIN.zone };
     const bytes = await renderPdf(surveySheet({ speaker, data, input, survey: surveyOf(input), plan, photos, at: clock() }));
     response.type('application/pdf').set('content-disposition', 'inline; filename="survey.pdf"').send(bytes);
+  });
+  router.post('/jobs/:job/documents', async (request, response) => {
+    const { job } = checked<{ job: string }>(params, request.params);
+    const { kind } = checked<{ kind: DocumentKind }>(asked, request.body);
+    const { firmId, personId } = signedIn(response);
+    const { row } = await beginDocument({ source, firmId, person: personId, jobId: job, kind, at: clock() });
+    response.status(202).json(madeOf(row));
+  });
+  router.get('/jobs/:job/documents', async (request, response) => {
+    const { job } = checked<{ job: string }>(params, request.params);
+    const rows = await withFirm(source, signedIn(response).firmId, (tx) =>
+      tx.getRepository(DocumentRow).find({ where: { jobId: job }, order: { number: 'DESC' } }),
+    );
+    response.json({ documents: rows.map(madeOf) });
+  });
+  const found = async (request: { params: unknown }, firmId: string, more: { bytes?: boolean } = {}): Promise<DocumentRow> => {
+    const { document } = checked<{ document: string }>(documentParams, request.params);
+    const row = await withFirm(source, firmId, (tx) => {
+      const query = tx.getRepository(DocumentRow).createQueryBuilder('document').where('document.id = :id', { id: document });
+      return (more.bytes ? query.addSelect('document.bytes') : query).getOne();
+    });
+    if (!row) throw new HttpProblem({ status: 404, code: 'notFound', field: 'document' });
+    return row;
+  };
+  router.get('/documents/:document', async (request, response) => response.json(madeOf(await found(request, signedIn(response).firmId))));
+  router.get('/documents/:document/file', async (request, response) => {
+    const { number, bytes } = await found(request, signedIn(response).firmId, { bytes: true });
+    if (!bytes) throw new HttpProblem({ status: 409, code: 'documentNotMade', field: 'document' });
+    response.type('application/pdf').set('content-disposition', `inline; filename="${number}.pdf"`).send(bytes);
+  });
+  router.delete('/documents/:document', async (request, response) => {
+    const { firmId } = signedIn(response);
+    const row = await found(request, firmId);
+    // What is made stays: a number that went out is never empty.
+    await withFirm(source, firmId, (tx) => tx.getRepository(DocumentRow).update({ id: row.id, state: 'making' }, { state: 'stopped' }));
+    response.json(madeOf(await found(request, firmId)));
   });
   return router;
 }
