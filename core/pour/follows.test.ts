@@ -1,5 +1,19 @@
 import fc from 'fast-check';
-import { fold, fullOf, nextDamp, nextOf, rolesOf, siteClocks, startedTwice, takenOf, usedOf, type EventKind, type Follow, type PourEvent } from './index';
+import {
+  checksOf,
+  fold,
+  fullOf,
+  nextDamp,
+  nextOf,
+  rolesOf,
+  siteClocks,
+  startedTwice,
+  takenOf,
+  usedOf,
+  type EventKind,
+  type Follow,
+  type PourEvent,
+} from './index';
 
 let seq = 0;
 const event = (kind: EventKind, at: number, change: Partial<PourEvent> = {}): PourEvent => {
@@ -122,6 +136,15 @@ test('what went in is what was said last, what was taken off the stock is all of
     { text: 'dry', at: 11_000 },
   ]);
   expect([state!.pail_C, state!.slab_C, state!.tests]).toEqual([null, null, []]);
+});
+
+test('of each check the last word counts; what is no check, or was taken back, says nothing', () => {
+  const check = (test: string | undefined, at: number, passed?: boolean) =>
+    event('checked', at, { payload: { ...(test === undefined ? {} : { test }), ...(passed === undefined ? {} : { passed }) } });
+  const lip = check('lip', 1, false);
+  const taps = [lip, check('lip', 2), check('fall', 3, false), check(undefined, 4), event('note', 5)];
+  expect(checksOf(taps).get('f')).toEqual({ lip: true, fall: false });
+  expect(checksOf([lip, event('undo', 2, { undoes: lip.id })]).size).toBe(0);
 });
 
 test('two who start the same number are told of each other; a role is what was said last', () => {

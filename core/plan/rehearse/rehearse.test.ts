@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { input, typed } from '../../testing/job';
+import { crack, input, jobWith, sheetOf, typed } from '../../testing/job';
 import {
   advance,
   beginRehearsal,
@@ -235,6 +235,18 @@ test('an edge that has gone hard is a cold joint, a face that dries too fast ski
   const back = (choice: string) =>
     advance(fetched, beginRehearsal(fetched), { started: [of(0, 0)], left: [], broke: [{ what: 'fewer', choice, at_s: 10 }] }, 2500).hands;
   expect([back('goOn'), back('fetch')]).toEqual([made.of.crew.hands - 1, made.of.crew.hands]);
+});
+
+test('a crack in shots is squeezed by one hand, comes to its end, and nothing in it can be mixed wetter', () => {
+  const line: PlanInput = jobWith(crack, sheetOf('crackResin'), { conditions: cool.conditions });
+  const made = planned(line);
+  const shot = made.plan.batches.find(({ shots }) => shots !== null)!;
+  expect(mishapsOf({ plan: made.plan, hands: 2, codes: ['wetter', 'call'], seed: 4 }).map(({ code }) => code)).toEqual(['call']);
+  const { state } = play(made, setupOf(made), { until_s: 4000 });
+  expect(state.batches[shot.number]!.stage).toBe('done');
+  // What changes through the day is told by its mean; where nothing has a clock there is nothing for the sun to warm.
+  expect(rehearsalOf({ input: line, plan: made.plan, codes: ['sun'], luck: 0, seed: 1 }).sun_K).toBeGreaterThanOrEqual(4);
+  expect(rehearsalOf({ input: line, plan: { ...made.plan, batches: [] }, codes: ['sun'], luck: 0, seed: 1 }).mishaps).toEqual([]);
 });
 
 test('mishaps come in their time, once each, and only those that can', () => {
