@@ -1,4 +1,5 @@
 import { commandSchema } from '@tufa/contract/commands';
+import { DOCUMENT_KINDS } from '@tufa/contract/documents';
 import { FIELDS, planInput } from '@tufa/contract/schemas';
 import { Router } from 'express';
 
@@ -9,6 +10,7 @@ async function openapiDocument(): Promise<object> {
   const json = (name: string): object => ({ content: { 'application/json': { schema: { $ref: `#/components/schemas/${name}` } } } });
   const problem = { description: 'problem+json (RFC 9457)', content: { 'application/problem+json': { schema: { type: 'object' } } } };
   const answer = { 200: { description: 'ok' }, 401: problem, 422: problem };
+  const named = (name: string): object => ({ name, in: 'path', required: true, schema: { type: 'string', format: 'uuid' } });
   return {
     openapi: '3.0.3',
     info: { title: 'Tufa', version: '1' },
@@ -36,6 +38,28 @@ async function openapiDocument(): Promise<object> {
         get: {
           parameters: [{ name: 'job', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }],
           responses: { 200: { description: 'the job file and its plan', ...json('planInput') }, 404: problem },
+        },
+      },
+      '/api/v1/jobs/{job}/documents': {
+        get: { parameters: [named('job')], responses: answer },
+        post: {
+          parameters: [named('job')],
+          requestBody: {
+            content: {
+              'application/json': { schema: { type: 'object', properties: { kind: { type: 'string', enum: [...DOCUMENT_KINDS] } }, required: ['kind'] } },
+            },
+          },
+          responses: { 202: { description: 'being made' }, 401: problem, 404: problem, 409: problem, 422: problem },
+        },
+      },
+      '/api/v1/documents/{document}': {
+        get: { parameters: [named('document')], responses: { ...answer, 404: problem } },
+        delete: { parameters: [named('document')], responses: { ...answer, 404: problem } },
+      },
+      '/api/v1/documents/{document}/file': {
+        get: {
+          parameters: [named('document')],
+          responses: { 200: { description: 'the document', content: { 'application/pdf': {} } }, 404: problem, 409: problem },
         },
       },
       '/api/v1/weather': {
