@@ -36,11 +36,24 @@ const notOurs = ({ statusText, status }: Response): ApiProblem => new ApiProblem
 /** A connection that has gone dead without a word is given up after this long: the next try may find a live one. ms */
 const PATIENCE_MS = 60_000;
 
+/** Ends what is asked once patience is over, or the phone knows that it has no signal any more: what waits for a dead connection keeps all else waiting. */
+function patience(): AbortSignal {
+  const asking = new AbortController();
+  const end = (): void => {
+    clearTimeout(timer);
+    window.removeEventListener('offline', end);
+    asking.abort(new DOMException('', 'TimeoutError'));
+  };
+  const timer = setTimeout(end, PATIENCE_MS);
+  window.addEventListener('offline', end);
+  return asking.signal;
+}
+
 /** What has answered is not the firm. */
 export const notTheFirm = (): ApiProblem => new ApiProblem(ANOTHERS, false);
 
 async function ask(path: string, init?: RequestInit): Promise<Response> {
-  const response = await fetch(`/api/v1${path}`, { ...init, headers: { 'content-type': 'application/json' }, signal: AbortSignal.timeout(PATIENCE_MS) });
+  const response = await fetch(`/api/v1${path}`, { ...init, headers: { 'content-type': 'application/json' }, signal: patience() });
   if (!response.ok) throw await problemOf(response);
   return response;
 }

@@ -44,7 +44,8 @@ export function BreakScreen({ view, onBack, onExtra }: { view: JobView; onBack: 
     await logBreak({ view, person: person.id, what, choice: way?.code ?? null, next, sun: way?.change?.sun });
     setBusy(false);
     if (way?.code === 'extra') return onExtra();
-    if (way?.code === 'measure') return router.replace(links.step(view.job.id, 'walk'));
+    // A rehearsal stays where it is: the job it would be measured in is another.
+    if (way?.code === 'measure' && !view.practice) return router.replace(links.step(view.job.id, 'walk'));
     return onBack();
   };
   if (!what)

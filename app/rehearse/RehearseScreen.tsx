@@ -1,6 +1,18 @@
 import { assemblePlanInput } from '@tufa/contract/assemble';
 import type { FirmData } from '@tufa/contract/entities';
-import { computePlan, drawnMishaps, outcomeOf, rehearsalOf, visitOf, type MishapCode, type RehearsalOutcome, type RehearsedVisit } from '@tufa/core/plan';
+import {
+  computePlan,
+  drawnMishaps,
+  outcomeOf,
+  rehearsalOf,
+  visitOf,
+  type MishapCode,
+  type Plan,
+  type PlanInput,
+  type RehearsalOutcome,
+  type RehearsedVisit,
+} from '@tufa/core/plan';
+import { Problem } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { lazy, Suspense, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
@@ -126,6 +138,17 @@ function Nothing({ title, why }: { title: string; why: string }) {
   );
 }
 
+/** A job with its plan; null where nothing can be planned: its own screens say why. */
+function plannedIn(data: FirmData, jobId: string): { readonly input: PlanInput; readonly plan: Plan } | null {
+  const input = assemblePlanInput(data, jobId);
+  try {
+    return input && { input, plan: computePlan(input, { ranked: 'chosen' }) };
+  } catch (error) {
+    if (error instanceof Problem) return null;
+    throw error;
+  }
+}
+
 /** What it is about, then the pour, then how it went. */
 function Rehearse({ firm, of }: { firm: Firm; of: Rehearsed }) {
   const speaker = useSpeaker();
@@ -134,12 +157,9 @@ function Rehearse({ firm, of }: { firm: Firm; of: Rehearsed }) {
   const [playing, setPlaying] = useState<{ readonly rehearsing: Rehearsing; readonly visit: RehearsedVisit; readonly seed: number } | null>(null);
   const [came, setCame] = useState<{ readonly outcome: RehearsalOutcome; readonly whole: boolean } | null>(null);
   const { data, jobId } = of;
-  const planned = useMemo(() => {
-    const input = data ? assemblePlanInput(data, jobId) : null;
-    return input ? { input, plan: computePlan(input, { ranked: 'chosen' }) } : null;
-  }, [data, jobId]);
+  const planned = useMemo(() => (data ? plannedIn(data, jobId) : null), [data, jobId]);
   const others = (): void => router.replace(links.rehearse());
-  if (!data || !planned) return <Nothing title={of.title} why={say(speaker, 'state.loading')} />;
+  if (!data || !planned) return <Nothing title={of.title} why={say(speaker, data ? 'rehearse.none' : 'state.loading')} />;
   const { input, plan } = planned;
   const visit = visitOf(input, plan);
   const begin = async (): Promise<void> => {

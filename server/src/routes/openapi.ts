@@ -2,77 +2,67 @@ import { commandSchema } from '@tufa/contract/commands';
 import { DOCUMENT_KINDS } from '@tufa/contract/documents';
 import { FIELDS, planInput } from '@tufa/contract/schemas';
 import { Router } from 'express';
+import { PHOTO_SIZES } from '../entities/PhotographFile';
+import { DESCRIBED, type Described } from './described';
 
-/** The API described from the same Joi schemas that guard it. */
+const PROBLEM = { description: 'problem+json (RFC 9457)', content: { 'application/problem+json': { schema: { type: 'object' } } } };
+
+const json = (schema: object): object => ({ 'application/json': { schema } });
+const named = (name: string): object => ({ $ref: `#/components/schemas/${name}` });
+
+/** `/jobs/:job` as OpenAPI writes it. */
+const written = (path: string): string => `/api/v1${path.replace(/:(\w+)/g, '{$1}')}`;
+
+/** What is sent with a request. */
+function bodyOf({ body }: Described): object {
+  if (!body) return {};
+  if ('bytes' in body)
+    return { requestBody: { content: Object.fromEntries(body.bytes.map((kind) => [kind, { schema: { type: 'string', format: 'binary' } }])) } };
+  const schema = body.schema === 'command' ? { type: 'array', maxItems: 100, items: named('command') } : named(body.schema);
+  return { requestBody: { content: json(schema) } };
+}
+
+/** One path in one method. */
+function operationOf(row: Described): object {
+  const { path, answers, query = {}, required = [], gives, schema } = row;
+  const ids = [...path.matchAll(/:(\w+)/g)].map(([, name]) => ({
+    name,
+    in: 'path',
+    required: true,
+    schema: name === 'size' ? { type: 'string', enum: [...PHOTO_SIZES] } : { type: 'string', format: 'uuid' },
+  }));
+  const asked = Object.entries(query).map(([name, kind]) => ({
+    name,
+    in: 'query',
+    required: required.includes(name),
+    schema: kind === 'uuid' ? { type: 'string', format: 'uuid' } : { type: kind },
+  }));
+  const good = gives
+    ? { content: { [gives]: { schema: { type: 'string', ...(gives.startsWith('text/') ? {} : { format: 'binary' }) } } } }
+    : { content: json(schema ? { type: 'object', properties: { input: named(schema) } } : { type: 'object' }) };
+  return {
+    parameters: [...ids, ...asked],
+    ...bodyOf(row),
+    responses: Object.fromEntries(answers.map((status) => [status, status < 300 ? { description: 'ok', ...(status === 204 ? {} : good) } : PROBLEM])),
+  };
+}
+
+/** The API described from its table and from the same Joi schemas that guard it. */
 async function openapiDocument(): Promise<object> {
   const { default: parseJoi } = await import('joi-to-json');
   const schema = (joi: unknown): object => parseJoi(joi as never, 'open-api') as object;
-  const json = (name: string): object => ({ content: { 'application/json': { schema: { $ref: `#/components/schemas/${name}` } } } });
-  const problem = { description: 'problem+json (RFC 9457)', content: { 'application/problem+json': { schema: { type: 'object' } } } };
-  const answer = { 200: { description: 'ok' }, 401: problem, 422: problem };
-  const named = (name: string): object => ({ name, in: 'path', required: true, schema: { type: 'string', format: 'uuid' } });
+  const paths: Record<string, Record<string, object>> = {};
+  for (const row of DESCRIBED) paths[written(row.path)] = { ...paths[written(row.path)], [row.method]: operationOf(row) };
   return {
     openapi: '3.0.3',
     info: { title: 'Tufa', version: '1' },
-    paths: {
-      '/api/v1/commands': {
-        post: {
-          requestBody: { content: { 'application/json': { schema: { type: 'array', maxItems: 100, items: { $ref: '#/components/schemas/command' } } } } },
-          responses: { ...answer, 412: problem },
-        },
-      },
-      '/api/v1/changes': {
-        get: {
-          parameters: [
-            { name: 'since', in: 'query', schema: { type: 'integer' } },
-            { name: 'after', in: 'query', schema: { type: 'string', format: 'uuid' } },
-          ],
-          responses: answer,
-        },
-      },
-      '/api/v1/jobs': { get: { responses: answer } },
-      '/api/v1/jobs/{job}': {
-        get: { parameters: [{ name: 'job', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }], responses: { ...answer, 404: problem } },
-      },
-      '/api/v1/jobs/{job}/plan': {
-        get: {
-          parameters: [{ name: 'job', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }],
-          responses: { 200: { description: 'the job file and its plan', ...json('planInput') }, 404: problem },
-        },
-      },
-      '/api/v1/jobs/{job}/documents': {
-        get: { parameters: [named('job')], responses: answer },
-        post: {
-          parameters: [named('job')],
-          requestBody: {
-            content: {
-              'application/json': { schema: { type: 'object', properties: { kind: { type: 'string', enum: [...DOCUMENT_KINDS] } }, required: ['kind'] } },
-            },
-          },
-          responses: { 202: { description: 'being made' }, 401: problem, 404: problem, 409: problem, 422: problem },
-        },
-      },
-      '/api/v1/documents/{document}': {
-        get: { parameters: [named('document')], responses: { ...answer, 404: problem } },
-        delete: { parameters: [named('document')], responses: { ...answer, 404: problem } },
-      },
-      '/api/v1/documents/{document}/file': {
-        get: {
-          parameters: [named('document')],
-          responses: { 200: { description: 'the document', content: { 'application/pdf': {} } }, 404: problem, 409: problem },
-        },
-      },
-      '/api/v1/weather': {
-        get: {
-          parameters: ['latitude_deg', 'longitude_deg'].map((name) => ({ name, in: 'query', required: true, schema: { type: 'number' } })),
-          responses: { ...answer, 404: problem, 502: problem },
-        },
-      },
-    },
+    paths,
     components: {
       schemas: {
         command: schema(commandSchema),
         planInput: schema(planInput),
+        documentAsked: { type: 'object', properties: { kind: { type: 'string', enum: [...DOCUMENT_KINDS] } }, required: ['kind'] },
+        signIn: { type: 'object', properties: { personId: { type: 'string', format: 'uuid' }, device: { type: 'object' } }, required: ['personId', 'device'] },
         ...Object.fromEntries(Object.entries(FIELDS).map(([name, joi]) => [name, schema(joi)])),
       },
     },

@@ -1,0 +1,53 @@
+/** What is said of one path of the API: a test holds the table against the routes of the running server, both ways. */
+export interface Described {
+  readonly method: 'get' | 'post' | 'put' | 'delete';
+  /** as Express writes it */
+  readonly path: string;
+  /** what it answers when all is well, and what may stand against it */
+  readonly answers: readonly number[];
+  /** names in the query with the kind of figure or text they are */
+  readonly query?: Readonly<Record<string, 'integer' | 'number' | 'uuid'>>;
+  readonly required?: readonly string[];
+  /** what it takes: a schema by name, or bytes by their kind */
+  readonly body?: { readonly schema: 'command' | 'documentAsked' | 'signIn' } | { readonly bytes: readonly string[] };
+  /** what it gives beside JSON */
+  readonly gives?: string;
+  /** the schema of what it gives, by name */
+  readonly schema?: 'planInput';
+}
+
+const JPEG = 'image/jpeg';
+const PDF = 'application/pdf';
+
+/** Every path of the API. */
+export const DESCRIBED: readonly Described[] = [
+  { method: 'get', path: '/health', answers: [200] },
+  { method: 'get', path: '/openapi.json', answers: [200] },
+  { method: 'get', path: '/people', answers: [200] },
+  { method: 'post', path: '/session', answers: [201, 422, 429], body: { schema: 'signIn' } },
+  { method: 'get', path: '/session', answers: [200, 401] },
+  { method: 'delete', path: '/session', answers: [204] },
+  { method: 'post', path: '/commands', answers: [200, 401, 403, 412, 422], body: { schema: 'command' } },
+  { method: 'get', path: '/changes', answers: [200, 401, 422], query: { since: 'integer', after: 'uuid' } },
+  { method: 'get', path: '/news', answers: [200, 401], gives: 'text/event-stream' },
+  { method: 'get', path: '/jobs', answers: [200, 401, 422] },
+  { method: 'get', path: '/jobs/:job', answers: [200, 401, 404, 422] },
+  { method: 'get', path: '/jobs/:job/plan', answers: [200, 401, 404, 422], schema: 'planInput' },
+  { method: 'get', path: '/jobs/:job/survey.pdf', answers: [200, 401, 404, 422], gives: PDF },
+  { method: 'get', path: '/jobs/:job/documents', answers: [200, 401, 422] },
+  { method: 'post', path: '/jobs/:job/documents', answers: [202, 401, 404, 409, 422], body: { schema: 'documentAsked' } },
+  { method: 'get', path: '/documents/:document', answers: [200, 401, 404, 422] },
+  { method: 'delete', path: '/documents/:document', answers: [200, 401, 404, 422] },
+  { method: 'get', path: '/documents/:document/file', answers: [200, 401, 404, 409, 422], gives: PDF },
+  { method: 'put', path: '/photographs/:photograph/:size', answers: [200, 401, 413, 415, 422], body: { bytes: [JPEG] } },
+  { method: 'get', path: '/photographs/:photograph/:size', answers: [200, 401, 404, 422], gives: JPEG },
+  { method: 'put', path: '/letters/:letter', answers: [200, 401, 413, 415, 422], body: { bytes: [PDF, 'audio/*'] } },
+  { method: 'get', path: '/letters/:letter', answers: [200, 401, 404, 422], gives: 'application/octet-stream' },
+  {
+    method: 'get',
+    path: '/weather',
+    answers: [200, 401, 404, 422, 502],
+    query: { latitude_deg: 'number', longitude_deg: 'number' },
+    required: ['latitude_deg', 'longitude_deg'],
+  },
+];
