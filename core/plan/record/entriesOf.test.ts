@@ -1,5 +1,5 @@
 import type { BatchState } from '../../pour';
-import { crewRecord, normals, predicted } from '../../setting';
+import { Course, crewRecord, normals, predicted } from '../../setting';
 import { flowOf, givesRange } from '../../shelf';
 import { input, sheetOf, typed } from '../../testing/job';
 import { computePlan, entriesOf, lifeOver, recordEntryOf, type PlanInput } from '../index';
@@ -41,15 +41,31 @@ test('a batch that went hard at the very end of its plan says what the sheet say
     const { window } = poured(of, { placed_s: null, ended_s: 600 }).batch;
     const { flow_life_s, course } = window!.basis;
     // When the pail by itself has lived its whole life.
-    let end = 60;
-    const entry = (t: number) => lifeOf(of, { placed_s: null, ended_s: t, kind: 'wentHard' })!;
-    const record = (t: number) =>
-      crewRecord({ prior_s: flow_life_s, prior_Ea_J_mol: course.Ea_J_mol, log: [recordEntryOf(entry(t))], reference_C: sheet.reference_C });
-    while (record(end).ratio < 1) end += 30;
-    // One batch that lived as long as the sheet says moves nothing.
-    expect(record(end).reference_s / flow_life_s).toBeGreaterThan(0.99);
-    expect(entry(end)).toMatchObject({ censored: false, productId: sheet.productId, person: 'lead', batch: '1' });
-    expect(Math.abs(entry(end).temperature_C! - slab)).toBeLessThan(14);
+    const end = new Course({ ...course, pail_life_s: flow_life_s, film_life_s: flow_life_s, placed_after_s: Infinity }).timeToSpend(1);
+    const entry = lifeOf(of, { placed_s: null, ended_s: end, kind: 'wentHard' })!;
+    const { ratio, reference_s } = crewRecord({
+      prior_s: flow_life_s,
+      prior_Ea_J_mol: course.Ea_J_mol,
+      log: [recordEntryOf(entry)],
+      reference_C: sheet.reference_C,
+    });
+    // One batch that lived as long as the sheet says moves nothing, and what it lasted is the sheet's life when so warm.
+    expect(ratio).toBeCloseTo(1, 2);
+    expect(reference_s / flow_life_s).toBeCloseTo(1, 2);
+    const x = (1 / (entry.temperature_C! + 273.15) - 1 / (sheet.reference_C + 273.15)) / 8.314462618;
+    expect((flow_life_s * Math.exp(course.Ea_J_mol * x)) / end).toBeCloseTo(1, 2);
+    // Half as long again says more, half as long says less.
+    const ratioFor = (share: number): number =>
+      crewRecord({
+        prior_s: flow_life_s,
+        prior_Ea_J_mol: course.Ea_J_mol,
+        log: [recordEntryOf(lifeOf(of, { placed_s: null, ended_s: end * share, kind: 'wentHard' })!)],
+        reference_C: sheet.reference_C,
+      }).ratio;
+    expect(ratioFor(1.5)).toBeGreaterThan(1.01);
+    expect(ratioFor(0.5)).toBeLessThan(0.99);
+    expect(entry).toMatchObject({ censored: false, productId: sheet.productId, person: 'lead', batch: '1' });
+    expect(Math.abs(entry.temperature_C! - slab)).toBeLessThan(14);
   }
 });
 
