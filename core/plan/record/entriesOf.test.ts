@@ -39,9 +39,13 @@ test('a batch that went hard at the very end of its plan says what the sheet say
   for (const slab of [12, 21, 30]) {
     const of = at(slab);
     const { window } = poured(of, { placed_s: null, ended_s: 600 }).batch;
-    const { flow_life_s, course } = window!.basis;
-    // When the pail by itself has lived its whole life.
-    const end = new Course({ ...course, pail_life_s: flow_life_s, film_life_s: flow_life_s, placed_after_s: Infinity }).timeToSpend(1);
+    const { flow_life_s, filmShare, course, pace } = window!.basis;
+    // When the first of what stays in the pail, or of what is spread at once, has lived its whole life.
+    const end = Math.min(
+      ...[Infinity, pace.mix_s + pace.carry_s].map((placed_after_s) =>
+        new Course({ ...course, pail_life_s: flow_life_s, film_life_s: flow_life_s * filmShare, placed_after_s }).timeToSpend(1),
+      ),
+    );
     const entry = lifeOf(of, { placed_s: null, ended_s: end, kind: 'wentHard' })!;
     const { ratio, reference_s } = crewRecord({
       prior_s: flow_life_s,
