@@ -4,7 +4,7 @@ import { say } from '@tufa/words';
 import { useRouter } from 'expo-router';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
-import { findingName } from '../fix/findingName';
+import { findingName } from '@tufa/words/findingName';
 import { links, type Step } from '../links';
 import { change as changeRow } from '../outbox/useFirm';
 import { listOf } from '../parts/job/batchList';

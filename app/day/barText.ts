@@ -2,7 +2,7 @@ import type { FirmData } from '@tufa/contract/entities';
 import type { Batch, DayBar, DayPlan, DayWhy } from '@tufa/core/plan';
 import { isSaid, say, sayCoded } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
-import { findingName } from '../fix/findingName';
+import { findingName } from '@tufa/words/findingName';
 import { servesText } from '../mix/batchText';
 
 /** A time of a day as it is read off a clock, s from its midnight; of another day with a plus. */

@@ -18,7 +18,7 @@ import type { JobView } from '../parts/job/useJob';
 import { useWide } from '../parts/phone/useSize';
 import { needText } from '../mix/needText';
 import { HouseMethodView } from '../firm/HouseMethodView';
-import { findingName } from './findingName';
+import { findingName } from '@tufa/words/findingName';
 import { KitList } from './KitList';
 import { NewerSheets } from './NewerSheets';
 import { SectionView } from './SectionView';

@@ -3,7 +3,7 @@ import { say } from '@tufa/words';
 import { View } from 'react-native';
 import { Choice } from '../parts/ui/Choice';
 import type { JobView } from '../parts/job/useJob';
-import { findingName } from './findingName';
+import { findingName } from '@tufa/words/findingName';
 import { useSpeaker } from '../parts/phone/speaker';
 import { T } from '../parts/ui/T';
 import { useWorkedOut } from '../workers/useWorkedOut';

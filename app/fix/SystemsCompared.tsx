@@ -9,7 +9,7 @@ import { SideBySide } from '../parts/ui/SideBySide';
 import { T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
 import { useSize } from '../parts/phone/useSize';
-import { findingName } from './findingName';
+import { findingName } from '@tufa/words/findingName';
 import { SYSTEM_NUMBERS, systemName } from './systemName';
 import { systemRows } from './systemRows';
 import type { Speaker } from '@tufa/words/speak';

@@ -3,7 +3,7 @@ import { aidOf, sheetOf, type Batch, type PlanInput } from '@tufa/core/plan';
 import { bagOf } from '@tufa/core/shelf';
 import { isNamedShare, printFigure, say } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
-import { findingName } from '../fix/findingName';
+import { findingName } from '@tufa/words/findingName';
 import { vessel } from '../parts/job/vessel';
 import { amountText } from '../shelf/linesOf';
 

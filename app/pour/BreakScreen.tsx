@@ -5,7 +5,7 @@ import type { Speaker } from '@tufa/words/speak';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { findingName } from '../fix/findingName';
+import { findingName } from '@tufa/words/findingName';
 import { links } from '../links';
 import { usePerson } from '../outbox/useFirm';
 import { StepLayout } from '../parts/job/StepScreen';

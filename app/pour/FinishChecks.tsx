@@ -2,7 +2,7 @@ import { CHECKS, checksOf, type BatchState, type CheckCode } from '@tufa/core/po
 import { say } from '@tufa/words';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
-import { findingName } from '../fix/findingName';
+import { findingName } from '@tufa/words/findingName';
 import { change, usePerson, write } from '../outbox/useFirm';
 import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';

@@ -7,7 +7,7 @@ import { Button } from '../parts/ui/Button';
 import { Cautions } from '../parts/job/Cautions';
 import { Growing } from '../parts/ui/Growing';
 import { Lines } from '../parts/ui/Lines';
-import { findingName } from '../fix/findingName';
+import { findingName } from '@tufa/words/findingName';
 import { servesText } from '../mix/batchText';
 import { JobFigures } from '../own/JobFigures';
 import { BeforeAfter, pairsOf } from './BeforeAfter';

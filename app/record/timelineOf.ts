@@ -3,7 +3,7 @@ import { OF_JOB, standing, type PourEvent } from '@tufa/core/pour';
 import { say, sayCoded } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { format } from 'date-fns/format';
-import { findingName } from '../fix/findingName';
+import { findingName } from '@tufa/words/findingName';
 import type { JobView } from '../parts/job/useJob';
 
 /** One thing that happened to a job. */

@@ -20,7 +20,7 @@ export interface JobParts {
 /** A batch as it went, with the plan it was poured by; null where another release made that. */
 export interface PouredPart {
   readonly state: BatchState;
-  readonly planned: { readonly batch: Batch; readonly input: PlanInput } | null;
+  readonly planned: { readonly batch: Batch; readonly plan: Plan; readonly input: PlanInput } | null;
 }
 
 /** Batches in the order in which they were begun, each with its plan. */
@@ -44,6 +44,6 @@ export function pouredOf({ data, batches }: Pick<JobParts, 'data' | 'batches'>):
     const read = readBy(state.planId);
     const number = listedNumber(state.batch);
     const batch = read?.plan.batches.find((listed) => (state.key && !isExtra(state.batch) ? listed.key === state.key : listed.number === number));
-    return { state, planned: read && batch ? { batch, input: read.input } : null };
+    return { state, planned: read && batch ? { batch, plan: read.plan, input: read.input } : null };
   });
 }

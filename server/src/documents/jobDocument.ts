@@ -2,11 +2,15 @@ import type { DocumentKind } from '@tufa/contract/documents';
 import { hashesOf, CORE_VERSION } from '@tufa/core/plan';
 import { say } from '@tufa/words';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import { batchRecord } from './batchRecord';
+import { completion } from './completion';
 import type { JobParts } from './JobParts';
+import { method } from './method';
+import { offer } from './offer';
 import { paper } from './paper';
-import { batches, completion, method, offer, quantities } from './parts';
+import { quantities } from './quantities';
 
-const BODIES: Readonly<Record<DocumentKind, (parts: JobParts) => Content[]>> = { offer, method, batches, completion, quantities };
+const BODIES: Readonly<Record<DocumentKind, (parts: JobParts) => Content[]>> = { offer, method, batches: batchRecord, completion, quantities };
 
 /** Release of the core and hashes of the plan that a document came from. */
 export const versionsOf = ({ input }: Pick<JobParts, 'input'>) => ({ core: CORE_VERSION, plan: hashesOf(input) });

@@ -1,7 +1,6 @@
 import type { FirmData } from '@tufa/contract/entities';
-import { say } from '@tufa/words';
-import { planKind } from '@tufa/words/survey';
-import type { Speaker } from '@tufa/words/speak';
+import { say, type Speaker } from './speak';
+import { planKind } from './survey';
 
 /** A finding as it is called: what it is, and its letter. */
 export function findingName(speaker: Speaker, data: Pick<FirmData, 'finding'>, findingId: string): string {
