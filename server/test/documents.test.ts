@@ -1,7 +1,17 @@
+import { assemblePlanInput } from '@tufa/contract/assemble';
 import type { DocumentMade } from '@tufa/contract/documents';
+import { mergeRows } from '@tufa/contract/applyCommand';
+import { emptyFirmData } from '@tufa/contract/entities';
+import { pourEventsOf } from '@tufa/contract/pourEvents';
+import { computePlan } from '@tufa/core/plan';
+import { fold } from '@tufa/core/pour';
+import { PLAIN } from '@tufa/words';
 import { createHash } from 'node:crypto';
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
+import { careOf } from '../src/documents/careOf';
+import type { JobParts } from '../src/documents/JobParts';
+import { openingOf } from '../src/documents/openingOf';
 import { command, DOCK, signedIn, SLAB, type TestServer } from './harness';
 
 const PLINTH = '0198a000-de00-7000-8000-0000000000e0';
@@ -88,4 +98,37 @@ test('a stopped job prints no mix; what is no kind, no job or no document is ref
   await make('x', 'offer').expect(422);
   await server.request.get(`/api/v1/documents/${uuid()}`).expect(404);
   await server.request.get(`/api/v1/documents/${uuid()}/file`).expect(404);
+});
+
+const partsFor = async (jobId: string): Promise<JobParts> => {
+  let data = emptyFirmData();
+  for (let query = 'since=0'; query !== '';) {
+    const { rows, cursor, more, after } = (await server.request.get(`/api/v1/changes?${query}`).expect(200)).body;
+    data = mergeRows(data, rows);
+    query = more ? `since=${cursor}${after ? `&after=${after}` : ''}` : '';
+  }
+  const input = assemblePlanInput(data, jobId)!;
+  const events = pourEventsOf(data, jobId);
+  const speaker = { ...PLAIN, system: input.firm.system, zone: data.job[jobId]!.zone };
+  const plan = computePlan(input, { ranked: 'chosen' });
+  return { speaker, data, job: data.job[jobId]!, input, plan, events, batches: fold(events), pictures: new Map() };
+};
+
+test('what a hand found is told as found, what is only due as due; without its last batch a finding is not done yet', async () => {
+  const parts = await partsFor(PLINTH);
+  const said = openingOf(parts);
+  expect(said).toHaveLength(2);
+  expect(said.find((text) => text.includes('foot'))).toContain('found ready 2026-');
+  expect(said.find((text) => text.includes('vehicles'))).toContain('vehicles from 2026-');
+  const unready = openingOf({ ...parts, batches: parts.batches.map((state) => ({ ...state, tests: [] })) });
+  expect(unready.find((text) => text.includes('foot'))).toContain('foot from 2026-');
+  const [only, ...others] = openingOf({ ...parts, batches: [] });
+  expect(only).toContain('not done yet');
+  expect(others).toEqual([]);
+});
+
+test('care is asked for what was repaired: salt where it is walked on in frost, nothing of the floor under water', async () => {
+  expect(careOf(await partsFor(PLINTH))).toEqual(['keepOff', 'salt', 'look']);
+  const cistern = '0198a000-de00-7000-8000-0000000000c0';
+  expect(careOf(await partsFor(cistern))).toEqual(['look']);
 });
