@@ -50,5 +50,12 @@ export const MIX = valuesOf(MIX_TABLE);
 export const handsFactor = (hands: number): number =>
   MIX.handsFactor[Math.min(Math.round(inRange({ quantity: 'hands', value: hands, least: 1, most: 50 })), 3) - 1]!;
 
+/**
+ * Rate factor of a crew at a batch's panel: while a batch follows, whoever mixes that one does not place this one.
+ *
+ * @throws Problem `outOfRange` for hands beyond 1-50
+ */
+export const placingFactor = (hands: number, follows: boolean): number => handsFactor(follows ? Math.max(1, hands - 1) : hands);
+
 /** Mean texture of a surface profile, m. CSP 1-10. @throws Problem `outOfRange` */
 export const textureOf = (profile: number): number => MIX.texture_m[Math.round(inRange({ quantity: 'profile', value: profile, least: 1, most: 10 })) - 1]!;

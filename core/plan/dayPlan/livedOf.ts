@@ -1,10 +1,10 @@
 import { Course } from '../../setting';
-import { asksOf } from '../kinds';
 import { skinTime } from '../../weather';
 import { sheetOf } from '../input/sheetOf';
 import type { PlanInput } from '../input/PlanInput';
 import type { Plan } from '../Plan';
 import { basisFor } from '../window/basisFor';
+import { sheltered } from '../window/sheltered';
 import type { WindowQuestion } from '../window/WindowQuestion';
 
 /** Spent budgets are tabulated at so many moments and so many kelvins off. */
@@ -120,7 +120,7 @@ function bearsOf(input: PlanInput, { serves, milestones }: Plan['batches'][numbe
   const open = serves.some(({ findingId }) => {
     const finding = input.findings.find(({ id }) => id === findingId);
     const element = input.elements.find(({ id }) => id === finding?.elementId);
-    return finding && element && element.sun?.exposure !== 'indoors' && element.kind !== 'soffit' && !asksOf(finding).underWater;
+    return finding && element && !sheltered(element, finding);
   });
   return open ? (milestones.find(({ name }) => name === 'foot')?.after_s ?? null) : null;
 }

@@ -1,6 +1,5 @@
 import { normals, uniforms } from '../../setting';
 import { WEATHER } from '../../weather';
-
 import { PLAN } from '../constants';
 import type { PlanInput } from '../input/PlanInput';
 import type { Plan } from '../Plan';
@@ -77,7 +76,6 @@ export function oddsOf(
   // What has a window is mixed and laid; of another visit it is neither.
   const lived = livedOf(input, plan).filter(({ number }) => at.has(`mix ${number}`));
   const livedAt = new Map(lived.map((each, i) => [each.number, i]));
-  // Before a bar: what its lags want, and what leaves it its hands.
   // By batch, those that must follow it one upon another while its edge is wet.
   const chained = new Map<string, readonly string[]>();
   for (const { number, touchedBy } of [...lived].reverse()) {
@@ -85,6 +83,7 @@ export function oddsOf(
     if (next !== undefined) chained.set(number, [next, ...(chained.get(next) ?? [])]);
   }
   const stage = (id: string): string => id.slice(id.indexOf(' ') + 1);
+  // Before a bar: what its lags want, and what leaves it its hands.
   const before = bars.map((bar, i) => [
     ...work.lags.flatMap(({ from, to, least_s }) => {
       if (!at.has(from)) return [];

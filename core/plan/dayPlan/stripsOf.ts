@@ -1,4 +1,4 @@
-import { handsFactor, MIX, stripLength } from '../../mix';
+import { MIX, placingFactor, stripLength } from '../../mix';
 import type { PlanInput } from '../input/PlanInput';
 import { sheetOf } from '../input/sheetOf';
 import type { Plan } from '../Plan';
@@ -27,7 +27,7 @@ export function stripsOf(input: PlanInput, plan: Plan): BroomStrip[] {
     const { hands } = input.crew;
     const { mix_s, carry_s, finish_s } = window.basis.pace;
     const longest_m = stripLength({
-      handsFactor: handsFactor(follows ? Math.max(1, hands - 1) : hands),
+      handsFactor: placingFactor(hands, follows),
       rate_m2_s: window.question.crew.rate_m2_s,
       safe_s: window.window.finishBy_s,
       mix_s,

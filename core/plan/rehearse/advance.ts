@@ -1,10 +1,9 @@
-import { handsFactor } from '../../mix';
+import { handsFactor, placingFactor } from '../../mix';
 import { listedNumber } from '../../pour';
 import { normals, spread } from '../../setting';
 import { WEATHER } from '../../weather';
 import type { Batch } from '../batches/Made';
 import { PLAN } from '../constants';
-
 import type { LostWhy, RehearsalSetup, RehearsalState, RehearsalTaps, RehearsedBatch, StartedBatch } from './Rehearsal';
 
 /** How long it takes to stiffen a mix that is too wet, s. */
@@ -195,8 +194,7 @@ export function advance(setup: RehearsalSetup, before: RehearsalState, taps: Reh
           }
         }
         const alone = started.batch.shots !== null || started.batch.make === 'ready';
-        const counted = alone ? 1 : started.batch.follows ? Math.max(1, started.hands - 1) : started.hands;
-        const speed = alone ? 1 : handsFactor(free) / handsFactor(counted);
+        const speed = alone ? 1 : handsFactor(free) / placingFactor(started.hands, started.batch.follows);
         batch.share += (dt * speed) / Math.max(1, lived.place_s * batch.pace);
         if (batch.share >= 1 - 1e-9) Object.assign(batch, { stage: 'finish', share: 0, laidAt_s: t + dt });
       } else {

@@ -1,4 +1,4 @@
-import { handsFactor, MIX, textureOf, type PortionMass } from '../../mix';
+import { MIX, placingFactor, textureOf, type PortionMass } from '../../mix';
 import { inRange } from '../../quantity';
 import {
   Course,
@@ -144,8 +144,7 @@ export function courseFor(question: WindowQuestion): CourseOf {
     layer: resin ? SETTING.resin : SETTING.mortar,
     base: SETTING.slab,
   };
-  // Who mixes the next batch does not place this one.
-  const placing = handsFactor(question.follows ? Math.max(1, crew.hands - 1) : crew.hands);
+  const placing = placingFactor(crew.hands, question.follows ?? false);
   const { place_m3_s } = question;
   const pace = {
     mix_s: sheet.mixing.time_s,

@@ -2,10 +2,10 @@ import type { Reason } from '../../choose';
 import { classFigures, type Sheet } from '../../shelf';
 import { WEATHER } from '../../weather';
 import type { Context } from '../input/Context';
-import { asksOf } from '../kinds';
 import type { AidPlan } from '../Plan';
 import { knownAid } from '../input/sheetOf';
 import { curingOf, type MilestoneTime } from './milestones';
+import { sheltered } from './sheltered';
 import type { Opening } from './opensOf';
 import type { WindowAnswer } from './windowFor';
 
@@ -40,8 +40,7 @@ function frostOf(context: Weathered): Reason[] {
 
 /** Rain before it stands it: none before a foot may go on it, none on a coat before it is dry. */
 function rainOf({ input, element, finding, site, readiness, opens, aids }: Weathered): Reason[] {
-  const sheltered = element.sun?.exposure === 'indoors' || element.kind === 'soffit' || asksOf(finding).underWater;
-  if (sheltered) return [];
+  if (sheltered(element, finding)) return [];
   const foot_s = readiness.find(({ name }) => name === 'foot')?.after_s ?? readiness.find(({ name }) => name === 'final')?.after_s;
   if (foot_s === undefined) return [];
   const until_s = opens?.to === 'foot' ? opens.after_s : foot_s;
