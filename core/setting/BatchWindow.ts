@@ -85,20 +85,28 @@ export interface BatchWindow {
   readonly wetEdge: WetEdge;
 }
 
-/** One portion on its way: its course, of which the finish spends the same time over another life. */
-interface Portion {
-  readonly spread_s: number;
-  readonly flow: Course;
+/** The courses of what is spread first and of what is spread last, each of a life of one second: what they spend is the time they have lived. */
+export interface PortionCourses {
+  readonly first: Course;
+  readonly last: Course;
 }
 
-const portionOf = (input: BatchWindowInput, spread_s: number): Portion => ({
+/** Both courses of a batch: a life is put over them afterwards, so that one pair serves every life that is asked. */
+export function portionCourses({ course, filmShare, pace }: Pick<BatchWindowInput, 'course' | 'filmShare' | 'pace'>): PortionCourses {
+  const of = (placed_after_s: number): Course => new Course({ ...course, pail_life_s: 1, film_life_s: filmShare, placed_after_s });
+  const first_s = pace.mix_s + pace.carry_s;
+  return { first: of(first_s), last: of(first_s + pace.place_s) };
+}
+
+/** One portion on its way, of which the finish spends the same time over another life. */
+interface Portion {
+  readonly spread_s: number;
+  readonly flow: Pick<Course, 'spentAt' | 'timeToSpend'>;
+}
+
+const portionOf = (lived: Course, spread_s: number, life_s: number): Portion => ({
   spread_s,
-  flow: new Course({
-    ...input.course,
-    pail_life_s: input.flow_life_s,
-    film_life_s: input.flow_life_s * input.filmShare,
-    placed_after_s: spread_s,
-  }),
+  flow: { spentAt: (t) => lived.spentAt(t) / life_s, timeToSpend: (share) => lived.timeToSpend(share * life_s) },
 });
 
 /** By when a batch must be placed and finished, and the chance that it is lost: what a search needs of its window. */
@@ -115,11 +123,12 @@ interface Stopped {
   readonly skin_s: number;
 }
 
-function stopped(input: BatchWindowInput): Stopped {
+function stopped(input: BatchWindowInput, courses: PortionCourses): Stopped {
   const { pace, accepted, sdLn, drying, safeShare } = input;
   const firstSpread = pace.mix_s + pace.carry_s;
   const lastSpread = firstSpread + pace.place_s;
-  const [early, late] = [portionOf(input, firstSpread), portionOf(input, lastSpread)];
+  const early = portionOf(courses.first, firstSpread, input.flow_life_s);
+  const late = portionOf(courses.last, lastSpread, input.flow_life_s);
   const ratio = input.finish_life_s / input.flow_life_s;
   const skin_s = drying ? skinTime({ ...drying, thickness_m: input.course.thickness_m }) : Infinity;
   const skin = drying ? { spread_s: firstSpread, after_s: skin_s } : null;
@@ -168,19 +177,21 @@ function stopped(input: BatchWindowInput): Stopped {
 /**
  * What a search needs of a batch's window, at a third of its price.
  *
+ * @param courses of the same course and pace, where they are worked out already
  * @throws Problem `outOfRange` from the courses
  */
-export const batchStops = (input: BatchWindowInput): BatchStops => stopped(input).stops;
+export const batchStops = (input: BatchWindowInput, courses: PortionCourses = portionCourses(input)): BatchStops => stopped(input, courses).stops;
 
 /**
  * The window of one batch: the portion spread first and the one spread last live differently (on a hot slab the first
  * dies first, on a cold one the last), so both are followed, and the earlier end counts. Flow and finish share one
  * deviation of life, a skin has its own; the stop is where the chance of either reaches the accepted one.
  *
+ * @param courses of the same course and pace, where they are worked out already
  * @throws Problem `outOfRange` from the courses
  */
-export function batchWindow(input: BatchWindowInput): BatchWindow {
-  const { stops, early, late, safe, ratio, skin_s } = stopped(input);
+export function batchWindow(input: BatchWindowInput, courses: PortionCourses = portionCourses(input)): BatchWindow {
+  const { stops, early, late, safe, ratio, skin_s } = stopped(input, courses);
   const endsOf = ({ spread_s, flow }: Portion, i: 0 | 1): PortionEnds => ({
     spread_s,
     flowSafe_s: safe.flow[i],

@@ -1,9 +1,9 @@
-import { batchWindow, paddleRise, SETTING, waterFor, type BatchWindow } from '../../setting';
+import { paddleRise, SETTING, waterFor, type BatchStops } from '../../setting';
 import { preparedSurface } from '../../weather';
 import { PLAN } from '../constants';
 import { doseStep } from '../window/strata';
 import type { Site } from '../input/site';
-import { basisFor, portionFor } from '../window/basisFor';
+import { portionFor, stopsFor } from '../window/basisFor';
 import type { WindowAnswer } from '../window/windowFor';
 import type { WindowQuestion } from '../window/WindowQuestion';
 
@@ -70,14 +70,14 @@ export interface LeverRequest {
 }
 
 /** What is left of the tightest of placing, finishing and the wet edge, s; negative when the batch does not fit. */
-export const slackOf = ({ window }: { readonly window: BatchWindow }, wanted_s = 0): number =>
+export const slackOf = ({ window }: { readonly window: BatchStops }, wanted_s = 0): number =>
   Math.min(
     window.placeBy_s - Math.max(window.placeNeeds_s, wanted_s),
     window.finishBy_s - window.finishNeeds_s,
     window.wetEdge.asked ? window.wetEdge.by_s - window.wetEdge.touches_s : Infinity,
   );
 
-const marginOf = (question: WindowQuestion, wanted_s: number): number => slackOf({ window: batchWindow(basisFor(question).basis) }, wanted_s);
+const marginOf = (question: WindowQuestion, wanted_s: number): number => slackOf({ window: stopsFor(question) }, wanted_s);
 
 const between = (from: number, to: number, x: number): number => from + (to - from) * x;
 
@@ -227,7 +227,7 @@ export function leversOf(request: LeverRequest): Lever[] {
   const short = slack < 0;
   const reaches = reachesOf(request);
   const asLever = (code: LeverCode, first: Move, needed: LeverFigures | null, limit: LeverLimit | null): Lever => {
-    const changed = { window: batchWindow(basisFor({ ...question, ...first.change }).basis) };
+    const changed = { window: stopsFor({ ...question, ...first.change }) };
     return {
       code,
       ...first,

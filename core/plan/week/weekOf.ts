@@ -1,5 +1,5 @@
 import { getPosition } from 'suncalc';
-import { batchStops, inverseKelvin, rateOf, SETTING } from '../../setting';
+import { inverseKelvin, rateOf, SETTING } from '../../setting';
 import { activationOf, isResin, type Sheet } from '../../shelf';
 import type { ElementInput } from '../../survey';
 import { COARSE, dewPoint, readingOffset, SurfaceDay, WEATHER, weatherAt, type PlaceWeather, type SurfaceSite } from '../../weather';
@@ -7,7 +7,7 @@ import { PLAN } from '../constants';
 import type { Measured } from '../../quantity';
 import type { Conditions, SiteInput } from '../input/PlanInput';
 import { surfaceOf } from '../input/site';
-import { basisFor } from '../window/basisFor';
+import { stopsFor } from '../window/basisFor';
 import { frostSafe } from '../window/weatherOf';
 import type { WindowAnswer } from '../window/windowFor';
 import type { WindowQuestion } from '../window/WindowQuestion';
@@ -175,7 +175,7 @@ export function weekOf({
         spread_K: { ...asked.spread_K, slab_C: 0, air_C: forecastSd((ms - now_ms) / 1000) },
         slabFollowsAir: true,
       };
-      const stops = batchStops(basisFor(question).basis);
+      const stops = stopsFor(question);
       const sees = element.sun?.exposure === 'indoors' ? 'light' : light(ms);
       sunless ||= sees === 'sunless';
       const { rainChance, frost } = harm(ms);

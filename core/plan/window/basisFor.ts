@@ -1,11 +1,13 @@
 import { MIX, placingFactor, textureOf, type PortionMass } from '../../mix';
 import { inRange } from '../../quantity';
 import {
-  Course,
+  batchStops,
+  type Course,
   coursed,
   massFactor,
   mixTemperature,
   paddleRise,
+  portionCourses,
   predicted,
   resinPaddleRise,
   retarderFactor,
@@ -14,7 +16,9 @@ import {
   SETTING,
   shifted,
   temperatureAt,
+  type BatchStops,
   type BatchWindowInput,
+  type PortionCourses,
 } from '../../setting';
 import { bagOf, flowOf, givesRange, isResin, massEffectOf, resinDensity, resinOf, timeOf } from '../../shelf';
 import { evaporation, skinTime, WEATHER } from '../../weather';
@@ -109,16 +113,13 @@ export function heatShares(question: WindowQuestion, { mix_C }: Portion): { read
 }
 
 /** What a batch runs on: its portion, its course and its pace, and the courses of what is spread first and last. */
-export interface CourseOf {
+export interface CourseOf extends PortionCourses {
   readonly portion: Portion;
   readonly area_m2: number;
   readonly retarder: number;
   readonly course: BatchWindowInput['course'];
   readonly pace: BatchWindowInput['pace'];
   readonly filmShare: number;
-  /** of a life of one second: what they spend is the time they have lived, over any life */
-  readonly first: Course;
-  readonly last: Course;
 }
 
 /** The course of one portion and the pace of its crew: what its clocks run on, without lives, skin and chances. */
@@ -154,9 +155,7 @@ export function courseFor(question: WindowQuestion): CourseOf {
     finish_s: crew.finish_s,
   };
   const filmShare = resin ? (resinOf(sheet).filmShare ?? SETTING.filmResin) : 1;
-  const of = (placed_after_s: number): Course => new Course({ ...course, pail_life_s: 1, film_life_s: filmShare, placed_after_s });
-  const first_s = pace.mix_s + pace.carry_s;
-  return { portion, area_m2, retarder, course, pace, filmShare, first: of(first_s), last: of(first_s + pace.place_s) };
+  return { portion, area_m2, retarder, course, pace, filmShare, ...portionCourses({ course, filmShare, pace }) };
 }
 
 /** The two lives at the sheet's reference, how sure they are with what is not known of the temperatures, and how much of them may be spent. */
@@ -194,7 +193,14 @@ const dryingFor = (question: WindowQuestion, { portion, first, pace }: CourseOf)
 });
 
 /** What the window is worked out from: also what a lever's search needs, without milestones and ranges. */
-export function basisFor(question: WindowQuestion): { portion: Portion; area_m2: number; retarder: number; drying_kg_m2h: number; basis: BatchWindowInput } {
+export function basisFor(question: WindowQuestion): {
+  portion: Portion;
+  area_m2: number;
+  retarder: number;
+  drying_kg_m2h: number;
+  basis: BatchWindowInput;
+  courses: PortionCourses;
+} {
   const { sheet, crew } = question;
   const asked = courseFor(question);
   const { portion, area_m2, retarder, course, pace } = asked;
@@ -209,7 +215,13 @@ export function basisFor(question: WindowQuestion): { portion: Portion; area_m2:
     mixesWhilePlacing: crew.hands > 1,
     drying,
   };
-  return { portion, area_m2, retarder, drying_kg_m2h: drying?.evaporation_kg_m2h ?? 0, basis };
+  return { portion, area_m2, retarder, drying_kg_m2h: drying?.evaporation_kg_m2h ?? 0, basis, courses: asked };
+}
+
+/** By when a batch must be placed and finished, and the chance that it is lost: no milestones, no ranges. */
+export function stopsFor(question: WindowQuestion): BatchStops {
+  const { basis, courses } = basisFor(question);
+  return batchStops(basis, courses);
 }
 
 /** The temperature at which the record is asked how sure it is: halfway between mix and slab at first water. */

@@ -18,10 +18,10 @@ const dealt = (need_bags: number, share: number): Pick<BatchesPlan, 'share' | 'c
 
 /** What a portion breaks first: vessel, drill, back, pack or a clock; null where nothing does. */
 export function limitOfPortion({ input: { firm }, sheet }: Pick<Context, 'input' | 'sheet'>, question: WindowQuestion): PortionLimit | null {
-  const { basis, portion } = basisFor(question);
+  const { basis, portion, courses } = basisFor(question);
   const broken = vesselLimit(portion, { ...firm, batchMost_kg: sheet.mixing.batchMost_kg });
   if (broken) return broken;
-  const window = batchWindow(basis);
+  const window = batchWindow(basis, courses);
   return window.fits ? null : window.binding;
 }
 

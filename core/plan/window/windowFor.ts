@@ -39,8 +39,9 @@ export function windowFor(question: WindowQuestion): WindowAnswer {
     retarder,
     drying_kg_m2h,
     basis,
+    courses,
   } = basisFor(question);
-  const window = batchWindow(basis);
+  const window = batchWindow(basis, courses);
   const { sheet: _sheet, record: _record, ...asked } = question;
   const course = { ...basis.course, pail_life_s: 1, film_life_s: 1, placed_after_s: window.placeNeeds_s };
   return {
