@@ -78,5 +78,12 @@ export function sayCoded(speaker: Speaker, code: string, figures: object = {}): 
   return text;
 }
 
+/** Codes that have words: a screen asks of the same ones at every tap, and the library looks through all its languages. */
+const known = new Set<string>();
+
 /** Whether there are words for a code that was put together. */
-export const isSaid = (code: string): code is Code => i18n.exists(code);
+export function isSaid(code: string): code is Code {
+  // One without words is asked again: they may come with the work chunk.
+  if (!known.has(code) && i18n.exists(code)) known.add(code);
+  return known.has(code);
+}

@@ -4,6 +4,7 @@ import { Pressable, Text, View } from 'react-native';
 import { lifeText } from '../mix/batchText';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
+import { settled } from '../parts/ui/settled';
 import { T } from '../parts/ui/T';
 import { barText, clockText, linesOf, whyText } from './barText';
 
@@ -42,37 +43,20 @@ export function DayList({
         ]
           .filter(Boolean)
           .join(', ');
-        const name = barText(speaker, bar, named);
         return (
-          <View key={bar.id} role="listitem" className="border-b border-line">
-            <Pressable
-              role="button"
-              aria-expanded={on}
-              aria-label={`${clockText(bar.start_s)} ${name}, ${sub}`}
-              onPress={() => onPick(on ? null : bar.id)}
-              className="min-h-[56px] flex-row items-center gap-3 py-1"
-            >
-              <Text className="w-[64px] font-head text-18 font-bold text-ink">{clockText(bar.start_s)}</Text>
-              <View className={bar.batch ? 'h-[40px] w-[14px] bg-ink' : 'h-[40px] w-[6px] bg-edge'} />
-              <View className="flex-1">
-                <T as="strong">{name}</T>
-                <T as="small">{sub}</T>
-              </View>
-              {bar.id in pins ? <T as="small">●</T> : null}
-            </Pressable>
-            {on ? (
-              <View className="gap-2 pb-3 pl-[76px]" testID="why">
-                <T>{whyText(speaker, bar.why, day, named)}</T>
-                {bar.code === 'fixed' ? null : (
-                  <View className="flex-row flex-wrap gap-2">
-                    <Button label={say(speaker, 'dayPlan.earlier')} onPress={() => onMove(bar.id, bar.start_s - STEP_S)} />
-                    <Button label={say(speaker, 'dayPlan.later')} onPress={() => onMove(bar.id, bar.start_s + STEP_S)} />
-                    {bar.id in pins ? <Button label={say(speaker, 'dayPlan.letGo')} onPress={() => onLetGo(bar.id)} /> : null}
-                  </View>
-                )}
-              </View>
-            ) : null}
-          </View>
+          <DayLine
+            key={bar.id}
+            time={clockText(bar.start_s)}
+            name={barText(speaker, bar, named)}
+            sub={sub}
+            batch={bar.batch !== undefined}
+            moved={bar.id in pins}
+            fixed={bar.code === 'fixed'}
+            why={on ? whyText(speaker, bar.why, day, named) : null}
+            onPick={() => onPick(on ? null : bar.id)}
+            onStep={(by) => onMove(bar.id, bar.start_s + by * STEP_S)}
+            onLetGo={() => onLetGo(bar.id)}
+          />
         );
       })}
     </View>
@@ -83,3 +67,62 @@ export function DayList({
     return minutes < 120 ? `${minutes} ${say(speaker, 'unit.min')}` : `${Math.round(minutes / 6) / 10} ${say(speaker, 'unit.h')}`;
   }
 }
+
+const DayLine = settled(function DayLine({
+  time,
+  name,
+  sub,
+  batch,
+  moved,
+  fixed,
+  why,
+  onPick,
+  onStep,
+  onLetGo,
+}: {
+  time: string;
+  name: string;
+  sub: string;
+  batch: boolean;
+  moved: boolean;
+  /** others have set its hour */
+  fixed: boolean;
+  /** why it stands there; null while nobody asks */
+  why: string | null;
+  onPick: () => void;
+  onStep: (by: 1 | -1) => void;
+  onLetGo: () => void;
+}) {
+  const speaker = useSpeaker();
+  return (
+    <View role="listitem" className="border-b border-line">
+      <Pressable
+        role="button"
+        aria-expanded={why !== null}
+        aria-label={`${time} ${name}, ${sub}`}
+        onPress={onPick}
+        className="min-h-[56px] flex-row items-center gap-3 py-1"
+      >
+        <Text className="w-[64px] font-head text-18 font-bold text-ink">{time}</Text>
+        <View className={batch ? 'h-[40px] w-[14px] bg-ink' : 'h-[40px] w-[6px] bg-edge'} />
+        <View className="flex-1">
+          <T as="strong">{name}</T>
+          <T as="small">{sub}</T>
+        </View>
+        {moved ? <T as="small">●</T> : null}
+      </Pressable>
+      {why === null ? null : (
+        <View className="gap-2 pb-3 pl-[76px]" testID="why">
+          <T>{why}</T>
+          {fixed ? null : (
+            <View className="flex-row flex-wrap gap-2">
+              <Button label={say(speaker, 'dayPlan.earlier')} onPress={() => onStep(-1)} />
+              <Button label={say(speaker, 'dayPlan.later')} onPress={() => onStep(1)} />
+              {moved ? <Button label={say(speaker, 'dayPlan.letGo')} onPress={onLetGo} /> : null}
+            </View>
+          )}
+        </View>
+      )}
+    </View>
+  );
+});

@@ -2,7 +2,7 @@ import type { DayChange } from '@tufa/contract/entities';
 import type { Freed } from '@tufa/core/plan';
 import { say } from '@tufa/words';
 import { useRouter } from 'expo-router';
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 import { findingName } from '@tufa/words/findingName';
 import { links, type Step } from '../links';
@@ -16,6 +16,7 @@ import { useSpeaker } from '../parts/phone/speaker';
 import { useWide } from '../parts/phone/useSize';
 import { Button, Word } from '../parts/ui/Button';
 import { Choice } from '../parts/ui/Choice';
+import { settled } from '../parts/ui/settled';
 import { Answer, T } from '../parts/ui/T';
 import type { SearchProgress } from '../workers/SearchProgress';
 import { barText, clockText } from './barText';
@@ -39,15 +40,40 @@ const SLOW_MS = 700;
 /** So many of what clashes are named. */
 const NAMED = 3;
 
-/** The day by the clock: what is done when and why then, what it turns on, what moves when a bar is moved. */
+/** What is drawn follows what is worked out, in pieces: a finger that moves a bar is never held up by it. */
 function DayPlanned({ view }: { view: JobView }) {
+  const made = useDayPlan(view);
+  const drawn = useDeferredValue(useMemo(() => ({ view, made }), [view, made]));
+  return (
+    <DayDrawn
+      {...drawn}
+      onChange={(next) => {
+        const changed = changeOf(view.job);
+        void view.write(changeRow('job', 'change', view.job.id, { dayPlan: { ...changed, ...next(changed), on: view.job.pourOn } }));
+      }}
+    />
+  );
+}
+
+/** The day by the clock: what is done when and why then, what it turns on, what moves when a bar is moved. */
+const DayDrawn = settled(function DayDrawn({
+  view,
+  made,
+  onChange,
+}: {
+  view: JobView;
+  made: ReturnType<typeof useDayPlan>;
+  /** from what stands changed by then, which may be more than is drawn yet */
+  onChange: (next: (before: DayChange) => Partial<DayChange>) => void;
+}) {
   const speaker = useSpeaker();
   const router = useRouter();
   const wide = useWide();
   const { job, input, plan } = view;
   const changed = changeOf(job);
   const [picked, setPicked] = useState<string | null>(null);
-  const made = useDayPlan(view);
+  const listed = useMemo(() => (plan ? listOf({ plan, events: view.events }) : []), [plan, view.events]);
+  const named = useMemo(() => ({ data: view.data, batches: listed }), [view.data, listed]);
   const go = (step: Step) => (): void => router.replace(links.step(job.id, step));
   const stop = stopOf(speaker, 'day', view, go('walk'));
   if (stop) return stop;
@@ -64,16 +90,10 @@ function DayPlanned({ view }: { view: JobView }) {
         })}
       />
     );
-  const change = (next: Partial<DayChange>): void => {
-    void view.write(changeRow('job', 'change', job.id, { dayPlan: { ...changed, ...next, on: job.pourOn } }));
-  };
-  const pin = (id: string, start_s: number): void => change({ pins: { ...changed.pins, [id]: Math.max(0, Math.round(start_s / 300) * 300) } });
-  const letGo = (id: string): void => {
-    const { [id]: _moved, ...pins } = changed.pins;
-    change({ pins });
-  };
+  const change = (next: Partial<DayChange>): void => onChange(() => next);
+  const pin = (id: string, start_s: number): void => onChange(({ pins }) => ({ pins: { ...pins, [id]: Math.max(0, Math.round(start_s / 300) * 300) } }));
+  const letGo = (id: string): void => onChange(({ pins: { [id]: _moved, ...pins } }) => ({ pins }));
   const { plan: day } = made;
-  const named = { data: view.data, batches: listOf({ plan, events: view.events }) };
   const today = localAt(now(), job.zone).slice(0, 10);
   const dayName = capital(dayText(speaker, made.day, today));
   const moved = Object.keys(changed.pins).length;
@@ -213,7 +233,7 @@ function DayPlanned({ view }: { view: JobView }) {
       }}
     />
   );
-}
+});
 
 /** A search that takes a while says how far it is and can be ended: then the day is the rules' alone. */
 function Searching({ progress, onStop, hurried }: { progress: SearchProgress; onStop: (() => void) | null; hurried: boolean }) {

@@ -2,7 +2,7 @@ import { weatherSiteOf } from '@tufa/contract/siteOf';
 import type { DayChange, FirmData, RowOf } from '@tufa/contract/entities';
 import { namedOnly, ratesOf, type DayAsk, type DayPlan, type Freed } from '@tufa/core/plan';
 import { proxy } from 'comlink';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { JobView } from '../parts/job/useJob';
 import { now } from '../parts/phone/clock';
 import { SearchProgress } from '../workers/SearchProgress';
@@ -74,18 +74,33 @@ export function useDayPlan({ data, job, input: whole, plan }: Pick<JobView, 'dat
   const least = useWorkedOut('dayLeast', clashes ? about : null, (worker) => worker.dayLeast(input, planned()), { by: 'beside' });
   const odds = useWorkedOut('dayOdds', found ? about : null, (worker) => worker.dayOdds(input, planned()), { keepLast: true, by: 'beside' });
   const hands = useWorkedOut('dayHands', found ? about : null, (worker) => worker.dayByHands(input, planned(), HANDS), { keepLast: true, by: 'beside' });
-  return {
-    day: plannedOn(job).slice(0, 10),
-    plan: (found?.value ?? null) as DayPlan | null,
-    failed: made.isError || found?.problem != null,
-    progress,
-    searching: made.isFetching ? () => setStopped(asked) : null,
-    hurried,
-    weather: asked.weather !== null,
-    least: (clashes ? (least.data?.value ?? null) : null) as Freed | null,
-    odds: odds.data?.value ?? null,
-    byHands: hands.data?.value ?? null,
-    opensBy_s: asked.ask.opensBy_s,
-    labour_minor_h: ratesOf(input.firm).labour_minor_h,
-  };
+  const stop = useCallback(() => setStopped(asked), [asked]);
+  const day = plannedOn(job).slice(0, 10);
+  const ordered = found?.value ?? null;
+  const failed = made.isError || found?.problem != null;
+  const searching = made.isFetching ? stop : null;
+  const weather = asked.weather !== null;
+  const freed = clashes ? (least.data?.value ?? null) : null;
+  const drawn = odds.data?.value ?? null;
+  const byHands = hands.data?.value ?? null;
+  const { opensBy_s } = asked.ask;
+  const { labour_minor_h } = ratesOf(input.firm);
+  // The very same while nothing of it has changed.
+  return useMemo(
+    () => ({
+      day,
+      plan: ordered as DayPlan | null,
+      failed,
+      progress,
+      searching,
+      hurried,
+      weather,
+      least: freed as Freed | null,
+      odds: drawn,
+      byHands,
+      opensBy_s,
+      labour_minor_h,
+    }),
+    [day, ordered, failed, progress, searching, hurried, weather, freed, drawn, byHands, opensBy_s, labour_minor_h],
+  );
 }

@@ -3,7 +3,7 @@ import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { links } from '../links';
-import { change, signOut, useFirm, usePerson, write } from '../outbox/useFirm';
+import { change, signOut, useFirm, useUnsent, usePerson, write } from '../outbox/useFirm';
 import { Button } from '../parts/ui/Button';
 import { Choice } from '../parts/ui/Choice';
 import { useInstall } from '../parts/phone/install';
@@ -25,11 +25,12 @@ export function FirmScreen() {
   const speaker = useSpeaker();
   const router = useRouter();
   const firm = useFirm();
+  const { records, unsent } = useUnsent();
   const person = usePerson();
   const phone = usePhone();
   const install = useInstall();
   const row = Object.values(firm.data.firm)[0];
-  const oldest = firm.records.find(({ state }) => state === 'waiting');
+  const oldest = records.find(({ state }) => state === 'waiting');
   return (
     <Screen
       title={say(speaker, 'firm.title')}
@@ -86,7 +87,7 @@ export function FirmScreen() {
       <View role="status">
         <T>
           {oldest
-            ? say(speaker, 'firm.help', { count: firm.unsent, age: formatDistanceToNowStrict(new Date(oldest.command.madeAt)) })
+            ? say(speaker, 'firm.help', { count: unsent, age: formatDistanceToNowStrict(new Date(oldest.command.madeAt)) })
             : say(speaker, 'firm.allSent')}
         </T>
       </View>

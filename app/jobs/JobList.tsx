@@ -1,7 +1,7 @@
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { say } from '@tufa/words/speak';
 import { Link } from 'expo-router';
-import { lazy, Suspense } from 'react';
+import { lazy, memo, Suspense } from 'react';
 import { Pressable, ScrollView, Text, View } from 'react-native';
 import { whenItComes } from '../parts/phone/later';
 import { useFirm } from '../outbox/useFirm';
@@ -36,8 +36,19 @@ export function JobPicture({ jobId, drawn }: { jobId: string; drawn: number }) {
   );
 }
 
+const JobLine = memo(function JobLine({ id, name, customer, on }: { id: string; name: string; customer: string; on: boolean }) {
+  return (
+    <Link href={links.step(id, 'walk')} asChild>
+      <Pressable aria-current={on ? 'true' : undefined} className={`min-h-[64px] justify-center border-b border-line px-4 py-2 ${on ? 'bg-selected' : ''}`}>
+        <Text className={`font-text text-16 font-bold ${on ? 'text-on-selected' : 'text-ink'}`}>{name}</Text>
+        <Text className={`font-text text-14 ${on ? 'text-on-selected' : 'text-faint'}`}>{customer}</Text>
+      </Pressable>
+    </Link>
+  );
+});
+
 /** The jobs beside the work on a wide screen. */
-export function JobList({ currentId }: { currentId: string }) {
+export const JobList = memo(function JobList({ currentId }: { currentId: string }) {
   const speaker = useSpeaker();
   const { data } = useFirm();
   return (
@@ -47,22 +58,9 @@ export function JobList({ currentId }: { currentId: string }) {
       </View>
       <ScrollView className="flex-1">
         <Growing rows={jobsOf(data)} first={data.job[currentId]}>
-          {(job) => {
-            const on = job.id === currentId;
-            return (
-              <Link href={links.step(job.id, 'walk')} asChild>
-                <Pressable
-                  aria-current={on ? 'true' : undefined}
-                  className={`min-h-[64px] justify-center border-b border-line px-4 py-2 ${on ? 'bg-selected' : ''}`}
-                >
-                  <Text className={`font-text text-16 font-bold ${on ? 'text-on-selected' : 'text-ink'}`}>{job.name}</Text>
-                  <Text className={`font-text text-14 ${on ? 'text-on-selected' : 'text-faint'}`}>{job.customer}</Text>
-                </Pressable>
-              </Link>
-            );
-          }}
+          {({ id, name, customer }) => <JobLine id={id} name={name} customer={customer} on={id === currentId} />}
         </Growing>
       </ScrollView>
     </View>
   );
-}
+});

@@ -10,13 +10,13 @@ import { T } from '../parts/ui/T';
 import type { OutboxRecord } from './database';
 import { differences } from './differences';
 import { outbox } from './Outbox';
-import { change, sendAgain, useFirm, writeInstead } from './useFirm';
+import { change, sendAgain, useUnsent, writeInstead } from './useFirm';
 import { useSpeaker } from '../parts/phone/speaker';
 
 /** What came back from the firm: a clash with both values, or a refusal. Nothing is lost until somebody decides. */
 export default function Returned() {
   const speaker = useSpeaker();
-  const { records } = useFirm();
+  const { records } = useUnsent();
   const [open, setOpen] = useState(false);
   const [record] = records.filter(({ state }) => state === 'parked' || state === 'refused');
   if (!record) return null;

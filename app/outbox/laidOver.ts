@@ -29,6 +29,8 @@ function remembered<T>(): (of: readonly [object, ...unknown[]], make: () => T) =
 
 const firms = remembered<FirmData>();
 const jobs = remembered<FirmData>();
+const several = remembered<ReadonlyMap<string, FirmData>>();
+const NONE = {};
 const standings = remembered<RowsOnPhone['standings']>();
 const standing = remembered<Standing>();
 const pictures = remembered<Picture>();
@@ -59,6 +61,15 @@ export function jobLaidOver(phone: RowsOnPhone, records: readonly OutboxRecord[]
       job: row ? { [jobId]: row } : {},
     }),
   );
+}
+
+/** Several jobs, those that are read already. */
+export function jobsLaidOver(phone: RowsOnPhone, records: readonly OutboxRecord[], jobIds: readonly string[]): ReadonlyMap<string, FirmData> {
+  const read = jobIds.flatMap((id) => {
+    const data = jobLaidOver(phone, records, id);
+    return data ? [[id, data] as const] : [];
+  });
+  return several([read[0]?.[1] ?? NONE, ...read.flat()], () => new Map(read));
 }
 
 /** Jobs of whose rows something waits: where they stand is told from their rows. */

@@ -11,7 +11,7 @@ import type { Picture } from '../rows/standing';
 import { askRows } from '../workers/rowsWorker';
 import { api, ApiProblem, notTheFirm, type SignedInPerson } from './api';
 import type { OutboxRecord } from './database';
-import { firmLaidOver, jobLaidOver, jobsOfRecords, pictureLaidOver, rowLaidOver, standingsLaidOver } from './laidOver';
+import { firmLaidOver, jobLaidOver, jobsLaidOver, jobsOfRecords, pictureLaidOver, rowLaidOver, standingsLaidOver } from './laidOver';
 import { outbox, type Draft, type Waiting } from './Outbox';
 import { persister, queryClient } from './queryClient';
 
@@ -119,37 +119,51 @@ function sync(): Promise<void> {
   return draining;
 }
 
-/** The firm on this phone, and how far it is the firm's. */
+/** The firm on this phone. */
 export interface Firm {
   readonly data: FirmData;
   /** whether what is asked for is here */
   readonly ready: boolean;
   readonly failed: boolean;
   readonly clockOffset: number;
+}
+
+/** How far what was written here is the firm's. */
+export interface Unsent {
   readonly records: readonly OutboxRecord[];
   readonly unsent: number;
   /** why what waits is not with the firm yet; null while nothing stands in its way */
   readonly waitingFor: Waiting | null;
 }
 
-const useRowsOnPhone = (): RowsOnPhone => useSyncExternalStore(phoneRows.subscribe, phoneRows.snapshot, phoneRows.snapshot);
-const useRecords = (): readonly OutboxRecord[] => useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
+/** What is on this phone changes with the firm's word and with what is written here. */
+function eitherChanges(hear: () => void): () => void {
+  const [deaf, mute] = [phoneRows.subscribe(hear), outbox.subscribe(hear)];
+  return () => {
+    deaf();
+    mute();
+  };
+}
+
+/** Something made of rows and outbox, the very same while nothing of it has changed: whoever looks at it is not asked again with each word about what was sent. */
+const useLaidOver = <T>(make: (phone: RowsOnPhone, records: readonly OutboxRecord[]) => T): T => {
+  const made = (): T => make(phoneRows.snapshot(), outbox.snapshot());
+  return useSyncExternalStore(eitherChanges, made, made);
+};
+
+export function useUnsent(): Unsent {
+  const records = useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
+  const waitingFor = useSyncExternalStore(outbox.subscribe, outbox.waitingFor, outbox.waitingFor);
+  return { records, unsent: records.filter(({ state }) => state === 'waiting').length, waitingFor };
+}
 
 /** The firm and its jobs on this phone, with what waits in the outbox laid over them; of what is in the jobs nothing. */
 export function useFirm(): Firm {
-  const query = useQuery({ queryKey: FIRM, queryFn: pull });
-  const phone = useRowsOnPhone();
-  const records = useRecords();
-  const why = useSyncExternalStore(outbox.subscribe, outbox.waitingFor, outbox.waitingFor);
-  return {
-    data: firmLaidOver(phone, records),
-    ready: phone.ready,
-    failed: query.isError,
-    clockOffset: phone.clockOffset,
-    records,
-    unsent: records.filter(({ state }) => state === 'waiting').length,
-    waitingFor: why,
-  };
+  const { isError: failed } = useQuery({ queryKey: FIRM, queryFn: pull });
+  const data = useLaidOver(firmLaidOver);
+  const ready = useLaidOver((phone) => phone.ready);
+  const clockOffset = useLaidOver((phone) => phone.clockOffset);
+  return { data, ready, failed, clockOffset };
 }
 
 const NOTHING = emptyFirmData();
@@ -157,9 +171,8 @@ const NOTHING = emptyFirmData();
 /** The firm with what is in one job; ready once that is read. */
 export function useFirmWith(jobId: string | undefined): Firm {
   const firm = useFirm();
-  const phone = useRowsOnPhone();
   useEffect(() => (jobId ? phoneRows.hold(jobId) : undefined), [jobId]);
-  const data = jobId ? jobLaidOver(phone, firm.records, jobId) : null;
+  const data = useLaidOver((phone, records) => (jobId ? jobLaidOver(phone, records, jobId) : null));
   if (!jobId) return firm;
   // A job that is not read yet is not an empty one.
   return data ? { ...firm, data } : { ...firm, data: NOTHING, ready: false };
@@ -167,27 +180,20 @@ export function useFirmWith(jobId: string | undefined): Firm {
 
 /** Several jobs with what is in them, those that are read already. */
 export function useJobsWith(jobIds: readonly string[]): ReadonlyMap<string, FirmData> {
-  const phone = useRowsOnPhone();
-  const records = useRecords();
   const all = jobIds.join(' ');
   useEffect(() => {
     const letGo = all.split(' ').flatMap((id) => (id ? [phoneRows.hold(id)] : []));
     return () => letGo.forEach((done) => done());
   }, [all]);
-  return new Map(
-    jobIds.flatMap((id) => {
-      const data = jobLaidOver(phone, records, id);
-      return data ? [[id, data] as const] : [];
-    }),
-  );
+  return useLaidOver((phone, records) => jobsLaidOver(phone, records, jobIds));
 }
 
 /** Where each job stands. */
-export const useStandings = (): RowsOnPhone['standings'] => standingsLaidOver(useRowsOnPhone(), useRecords());
+export const useStandings = (): RowsOnPhone['standings'] => useLaidOver(standingsLaidOver);
 
 /** What a job's small picture is drawn from; undefined while it is read. */
 export function usePicture(jobId: string): Picture | undefined {
-  const picture = pictureLaidOver(useRowsOnPhone(), useRecords(), jobId);
+  const picture = useLaidOver((phone, records) => pictureLaidOver(phone, records, jobId));
   const missing = picture === undefined;
   useEffect(() => {
     if (missing) phoneRows.wantPicture(jobId);

@@ -3,7 +3,6 @@ import type { FirmData } from '@tufa/contract/entities';
 import {
   computePlan,
   drawnMishaps,
-  outcomeOf,
   rehearsalOf,
   visitOf,
   type MishapCode,
@@ -15,31 +14,24 @@ import {
 import { Problem } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { lazy, Suspense, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { links } from '../links';
-import { change, useFirm, useFirmWith, usePerson, write, type Firm } from '../outbox/useFirm';
+import { change, useFirm, useFirmWith, usePerson, write } from '../outbox/useFirm';
 import { Screen } from '../parts/chrome/Screen';
-import { jobFile } from '../parts/job/jobFile';
-import { jobView, type JobView } from '../parts/job/useJob';
 import { now } from '../parts/phone/clock';
-import { later } from '../parts/phone/later';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
 import { Answer, T } from '../parts/ui/T';
-import { siteClocksOf } from '../pour/siteClocksOf';
 import { doneBefore } from './doneBefore';
 import { OutcomeView } from './OutcomeView';
-import { PracticeStrip } from './PracticeStrip';
+import { Playing } from './Playing';
+import { practiceView } from './practiceView';
 import { Rehearsing } from './Rehearsing';
 import { SCENARIOS } from './scenarios';
-import { allDone, keptOf, tapsOf } from './tapsOf';
 import { triesOf } from './triesOf';
 import { ownDay, worldOf } from './world';
-
-// The pour's screen is a part of its own: a page that opens there fetches it first.
-const Pour = lazy(() => later(() => import('../pour/PourScreen')).then((part) => ({ default: part.Pour })));
 
 /** What is rehearsed: a scenario, or a job's own day. */
 interface Rehearsed {
@@ -56,8 +48,6 @@ interface Rehearsed {
 
 /** Of a day of one's own so much goes wrong. */
 const MISHAPS_OF_OWN = 2;
-/** Where nothing is due it goes on by so much, ms. */
-const STEP_MS = 600_000;
 
 const todayAt = (time: string): number => {
   const [hours = 9, minutes = 0] = time.split(':').map(Number);
@@ -83,7 +73,6 @@ export function ScenarioScreen() {
   if (!scenario) return <Nothing title={say(speaker, 'rehearse.title')} why={say(speaker, 'rehearse.unknown')} />;
   return (
     <Rehearse
-      firm={firm}
       of={{
         code,
         title: say(speaker, `rehearse.scenario.${scenario.code}.title`),
@@ -114,7 +103,6 @@ export function RehearseJobScreen() {
   if (firm.ready && !job) return <Nothing title={say(speaker, 'rehearse.title')} why={say(speaker, 'state.notFound')} />;
   return (
     <Rehearse
-      firm={firm}
       of={{
         code: jobId,
         title: say(speaker, 'rehearse.yours', { name: job?.name ?? '' }),
@@ -150,7 +138,7 @@ function plannedIn(data: FirmData, jobId: string): { readonly input: PlanInput; 
 }
 
 /** What it is about, then the pour, then how it went. */
-function Rehearse({ firm, of }: { firm: Firm; of: Rehearsed }) {
+function Rehearse({ of }: { of: Rehearsed }) {
   const speaker = useSpeaker();
   const router = useRouter();
   const person = usePerson();
@@ -166,7 +154,7 @@ function Rehearse({ firm, of }: { firm: Firm; of: Rehearsed }) {
     if (!person) return;
     const setup = rehearsalOf({ input, plan, codes: of.codes, luck: of.luck, seed: of.seed });
     const rehearsing = new Rehearsing(data, setup, of.begins_ms);
-    await doneBefore({ rehearsing, visit, view: (rows) => practiceView(firm, rows, jobId), person: person.id });
+    await doneBefore({ rehearsing, visit, view: (rows) => practiceView(rows, jobId), person: person.id });
     setCame(null);
     setPlaying({ rehearsing, visit, seed: of.seed });
   };
@@ -181,7 +169,7 @@ function Rehearse({ firm, of }: { firm: Firm; of: Rehearsed }) {
       change('rehearsal', 'add', uuid(), { person: person.id, scenario: of.code, seed, started, lost, wasted_s, endedAt: new Date(now()).toISOString() }),
     );
   };
-  if (playing) return <Playing key={playing.seed} firm={firm} jobId={jobId} rehearsing={playing.rehearsing} visit={playing.visit} onEnd={end} />;
+  if (playing) return <Playing key={playing.seed} jobId={jobId} rehearsing={playing.rehearsing} visit={playing.visit} onEnd={end} />;
   if (came) return <OutcomeView title={of.title} {...came} begins_ms={of.begins_ms} onAgain={() => void begin()} onOthers={others} />;
   const { air_C, slab_C } = input.conditions;
   const count = plan.batches.filter(({ number, window }) => window && visit.numbers.has(number)).length;
@@ -217,73 +205,4 @@ function Rehearse({ firm, of }: { firm: Firm; of: Rehearsed }) {
       )}
     </Screen>
   );
-}
-
-/** A job as the rehearsal's rows have it. */
-const practiceView = (firm: Firm, data: FirmData, jobId: string): JobView | null =>
-  jobView({ ...firm, data, ready: true, clockOffset: 0, unsent: 0, records: [], waitingFor: null }, jobId, jobFile(data, jobId));
-
-/** The pour's own screens, on the rehearsal's rows and by its clock. */
-function Playing({
-  firm,
-  jobId,
-  rehearsing,
-  visit,
-  onEnd,
-}: {
-  firm: Firm;
-  jobId: string;
-  rehearsing: Rehearsing;
-  visit: RehearsedVisit;
-  onEnd: (outcome: RehearsalOutcome, whole: boolean) => void;
-}) {
-  const { begins_ms } = rehearsing;
-  const data = useSyncExternalStore(rehearsing.subscribe, () => rehearsing.snapshot().data);
-  // What the firm gets meanwhile changes no rehearsal.
-  const [before] = useState(firm);
-  const view = useMemo(() => practiceView(before, data, jobId), [before, data, jobId]);
-  const taps = useMemo(() => (view ? tapsOf(view, begins_ms, visit) : null), [view, begins_ms, visit]);
-  useEffect(() => {
-    if (taps) rehearsing.tell(taps);
-  }, [rehearsing, taps]);
-  const keptUntil = useSyncExternalStore(rehearsing.subscribe, () => (taps ? keptOf(taps, begins_ms, rehearsing.snapshot().at_ms) : null));
-  const shown = useMemo((): JobView | null => {
-    if (!view || !taps) return null;
-    // As the plan has it, whatever hands have said so far.
-    const byPlan = siteClocksOf({ ...view, batches: view.batches.map((batch) => ({ ...batch, tests: [] })) });
-    const finds = (batch: string, code: string): boolean | null => {
-      const clock = byPlan.find((each) => each.batch === batch && each.code === code);
-      const { state, at_ms } = rehearsing.snapshot();
-      const life = state.batches[batch]?.life;
-      // What lives longer on this day is ready later, in the same measure.
-      return clock && life !== undefined ? at_ms >= clock.startedAt + (clock.at - clock.startedAt) * life : null;
-    };
-    return {
-      ...view,
-      write: rehearsing.write,
-      now: rehearsing.now,
-      practice: { finds, keptUntil, leave: () => onEnd(outcomeOf(rehearsing.snapshot().state, taps), allDone(view, taps)) },
-    };
-  }, [view, taps, rehearsing, keptUntil, onEnd]);
-  if (!shown || !taps) return null;
-  const see = (): void => onEnd(outcomeOf(rehearsing.snapshot().state, taps), allDone(shown, taps));
-  return (
-    <View className="h-full w-full flex-1">
-      <PracticeStrip rehearsing={rehearsing} skipTo={nextDue(shown, keptUntil)} done={allDone(shown, taps)} onSee={see} onLeave={see} />
-      <View className="flex-1">
-        <Suspense fallback={null}>
-          <Pour view={shown} />
-        </Suspense>
-      </View>
-    </View>
-  );
-}
-
-/** What comes next while nothing is in hand, ms: a hand test, the end of a wait; else some minutes on. */
-function nextDue(view: JobView, keptUntil: number | null): number {
-  const at = view.now();
-  const due = [...siteClocksOf(view).flatMap(({ at: ms, passedAt }) => (passedAt === null ? [ms] : [])), ...(keptUntil === null ? [] : [keptUntil])].filter(
-    (ms) => ms > at,
-  );
-  return due.length > 0 ? Math.min(...due) : at + STEP_MS;
 }

@@ -1,5 +1,6 @@
 import { say } from '@tufa/words/speak';
 import { Link, usePathname } from 'expo-router';
+import { memo } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { useKeypadTarget } from '../../keypad/target';
 import { useSpeaker } from '../phone/speaker';
@@ -15,7 +16,7 @@ const MAIN = [
 const here = (path: string, href: string): boolean => (href === '/' ? path === '/' : path.startsWith(href));
 
 /** Now, Jobs, Shelf, Bench: a bar under the thumb, a rail on wide screens. */
-export function MainBar({ rail = false }: { rail?: boolean }) {
+export const MainBar = memo(function MainBar({ rail = false }: { rail?: boolean }) {
   const speaker = useSpeaker();
   const path = usePathname();
   // While the keypad is open its keys have the thumb zone.
@@ -38,7 +39,7 @@ export function MainBar({ rail = false }: { rail?: boolean }) {
       ))}
     </View>
   );
-}
+});
 
 /** How far a step of a job is. */
 export type StepState = 'open' | 'done' | 'warning';
@@ -49,39 +50,45 @@ export function StepBar({ jobId, current, states, top = false }: { jobId: string
   if (useKeypadTarget() && !top) return null;
   return (
     <View role="navigation" aria-label={say(speaker, 'nav.steps')}>
-      {top ? null : (
-        <View className="flex-row">
-          <Link href={links.jobs()} asChild>
-            <Pressable className="min-h-[40px] justify-center border-r-2 border-t-2 border-ink bg-sheet px-4">
-              <Text className="font-text text-16 text-ink">{`‹ ${say(speaker, 'nav.back')}`}</Text>
-            </Pressable>
-          </Link>
-        </View>
-      )}
+      {top ? null : <Notch />}
       <View className={`flex-row flex-wrap ${top ? 'border-b-2' : 'border-t-2'} border-ink bg-sheet`}>
-        {STEPS.map((step) => {
-          const on = step === current;
-          const state = states[step];
-          const mark = on ? 'bg-on-selected' : state === 'done' ? 'bg-ink' : state === 'warning' ? 'bg-caution' : 'bg-line';
-          return (
-            <Link key={step} href={links.step(jobId, step)} replace asChild>
-              <Pressable
-                aria-current={on ? 'page' : undefined}
-                aria-label={`${say(speaker, `step.${step}`)}, ${say(speaker, `step.${state}`)}`}
-                className={`${top ? 'min-h-[48px]' : 'min-h-[60px]'} min-w-[3.6rem] flex-1 items-center justify-center gap-1 ${on ? 'bg-selected' : ''}`}
-              >
-                <View className="h-[16px] w-full flex-row items-center justify-center px-2">
-                  <View className={`h-[5px] flex-1 ${mark}`} />
-                  {state === 'warning' ? (
-                    <Text className={`font-text ml-1 text-14 leading-16 font-bold ${on ? 'text-on-selected' : 'text-caution'}`}>!</Text>
-                  ) : null}
-                </View>
-                <Text className={`font-text text-15 ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(speaker, `step.${step}`)}</Text>
-              </Pressable>
-            </Link>
-          );
-        })}
+        {STEPS.map((step) => (
+          <StepLink key={step} jobId={jobId} step={step} on={step === current} state={states[step]} top={top} />
+        ))}
       </View>
     </View>
   );
 }
+
+const Notch = memo(function Notch() {
+  const speaker = useSpeaker();
+  return (
+    <View className="flex-row">
+      <Link href={links.jobs()} asChild>
+        <Pressable className="min-h-[40px] justify-center border-r-2 border-t-2 border-ink bg-sheet px-4">
+          <Text className="font-text text-16 text-ink">{`‹ ${say(speaker, 'nav.back')}`}</Text>
+        </Pressable>
+      </Link>
+    </View>
+  );
+});
+
+const StepLink = memo(function StepLink({ jobId, step, on, state, top }: { jobId: string; step: Step; on: boolean; state: StepState; top: boolean }) {
+  const speaker = useSpeaker();
+  const mark = on ? 'bg-on-selected' : state === 'done' ? 'bg-ink' : state === 'warning' ? 'bg-caution' : 'bg-line';
+  return (
+    <Link href={links.step(jobId, step)} replace asChild>
+      <Pressable
+        aria-current={on ? 'page' : undefined}
+        aria-label={`${say(speaker, `step.${step}`)}, ${say(speaker, `step.${state}`)}`}
+        className={`${top ? 'min-h-[48px]' : 'min-h-[60px]'} min-w-[3.6rem] flex-1 items-center justify-center gap-1 ${on ? 'bg-selected' : ''}`}
+      >
+        <View className="h-[16px] w-full flex-row items-center justify-center px-2">
+          <View className={`h-[5px] flex-1 ${mark}`} />
+          {state === 'warning' ? <Text className={`font-text ml-1 text-14 leading-16 font-bold ${on ? 'text-on-selected' : 'text-caution'}`}>!</Text> : null}
+        </View>
+        <Text className={`font-text text-15 ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(speaker, `step.${step}`)}</Text>
+      </Pressable>
+    </Link>
+  );
+});

@@ -1,7 +1,7 @@
 import { say, sayCoded } from '@tufa/words/speak';
 import { lazy, Suspense, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
-import { useFirm } from '../../outbox/useFirm';
+import { useUnsent } from '../../outbox/useFirm';
 import { now } from '../phone/clock';
 import { storage, type StorageProblem } from '../phone/storage';
 import { T } from '../ui/T';
@@ -36,7 +36,7 @@ function age(speaker: Speaker, since: string): string {
 /** "on this phone" with the count and the age of the oldest, or "with the firm". No signal is an ordinary state. */
 export function SyncLine() {
   const speaker = useSpeaker();
-  const { unsent, records, waitingFor } = useFirm();
+  const { unsent, records, waitingFor } = useUnsent();
   const online = useOnline();
   const oldest = records.find(({ state }) => state === 'waiting')?.command.madeAt;
   const waited = oldest !== undefined && now() - Date.parse(oldest) > 60_000 ? `, ${age(speaker, oldest)}` : '';
@@ -76,7 +76,7 @@ export function StorageInTheWay() {
 
 /** What stands between this page and what it keeps, else what came back from the firm to be settled. */
 export function Returned() {
-  const { records } = useFirm();
+  const { records } = useUnsent();
   const problem = useStorageProblem();
   if (problem) return <StorageSaid problem={problem} />;
   if (!records.some(({ state }) => state === 'parked' || state === 'refused')) return null;

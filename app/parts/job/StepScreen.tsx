@@ -1,7 +1,7 @@
 import { say } from '@tufa/words';
 import Head from 'expo-router/head';
 import { useLocalSearchParams } from 'expo-router';
-import { startTransition, useEffect, useState, type ReactNode } from 'react';
+import { memo, startTransition, useEffect, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { JobList } from '../../jobs/JobList';
 import type { Step } from '../../links';
@@ -44,8 +44,13 @@ export function StepScreen({ step, children }: { step: Step; children: (view: Jo
       </View>
     );
   }
-  return children(view);
+  return <Shown view={view} show={children} />;
 }
+
+/** A step is looked at again when its job has changed, not with each word about what was sent. */
+const Shown = memo(function Shown({ view, show }: { view: JobView; show: (view: JobView) => ReactNode }) {
+  return show(view);
+});
 
 /** With large letters or the keypad open, what does not fit is scrolled to. */
 const scrolls = { overflow: 'auto' } as object;

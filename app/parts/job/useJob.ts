@@ -15,8 +15,11 @@ import { jobFile } from './jobFile';
 import type { Practice } from './Practice';
 import type { StepState } from '../chrome/Bars';
 
+/** What of the firm a job is seen by: not what of it waits to be sent, which changes with each word of the firm. */
+type Seen = Pick<Firm, 'data' | 'clockOffset'>;
+
 /** A job with everything worked out from its rows. */
-export interface JobView extends Firm {
+export interface JobView extends Seen {
   readonly job: RowOf<'job'>;
   readonly input: PlanInput;
   /** take-off and verdicts alone; null while they are worked out or where they cannot be told */
@@ -110,12 +113,11 @@ const MANY = 20;
 
 /** Where a job stands, from its rows alone. */
 export function jobView(
-  firm: Firm,
+  { data, clockOffset }: Seen,
   jobId: string,
-  input: PlanInput | null = assemblePlanInput(firm.data, jobId),
+  input: PlanInput | null = assemblePlanInput(data, jobId),
   planned: (input: PlanInput) => Planned = planOf,
 ): JobView | null {
-  const { data } = firm;
   const job = data.job[jobId];
   if (!job || !input) return null;
   const { survey, plan, problem } = planned(input);
@@ -128,7 +130,8 @@ export function jobView(
   // One stopped element stops itself; the job, where nothing of it goes on.
   const stopped = stops.size > 0 && !goesOn;
   return {
-    ...firm,
+    data,
+    clockOffset,
     job,
     input,
     survey,
@@ -196,7 +199,7 @@ export function useJob(jobId: string, { surveyFirst }: { surveyFirst: boolean })
   useEffect(() => {
     if (here) startTransition(() => setLooked(true));
   }, [here]);
-  const { data, records, ready, failed, clockOffset, unsent, waitingFor } = firm;
+  const { data, clockOffset } = firm;
   const input = jobFile(data, jobId);
   const large = (input?.findings.length ?? 0) > MANY;
   // While a change is worked out the figures before it stand, of the same findings.
@@ -211,13 +214,8 @@ export function useJob(jobId: string, { surveyFirst }: { surveyFirst: boolean })
   const planning = large && !broken && !plan;
   const view = useMemo(
     () =>
-      jobView(
-        { data, records, ready, failed, clockOffset, unsent, waitingFor },
-        jobId,
-        input,
-        large ? () => workedOut(survey, plan, broken) : looked || (input && plans.has(input)) ? planOf : lookedAt,
-      ),
-    [looked, data, records, ready, failed, clockOffset, unsent, waitingFor, jobId, input, large, broken, survey, plan],
+      jobView({ data, clockOffset }, jobId, input, large ? () => workedOut(survey, plan, broken) : looked || (input && plans.has(input)) ? planOf : lookedAt),
+    [looked, data, clockOffset, jobId, input, large, broken, survey, plan],
   );
   return { view, firm, planning };
 }

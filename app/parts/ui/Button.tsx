@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Pressable, Text } from 'react-native';
+import { settled } from './settled';
 
 const TONE = {
   act: ['bg-act border-act', 'text-on-act'],
@@ -9,7 +10,7 @@ const TONE = {
 } as const;
 
 /** A control with a word on it. `big` is for Mix and Pour: 88 px. */
-export function Button({
+export const Button = settled(function Button({
   label,
   onPress,
   tone = 'plain',
@@ -44,13 +45,13 @@ export function Button({
       {children ?? <Text className={`font-text text-center font-bold ${big ? 'text-22' : 'text-18'} ${disabled ? 'text-disabled' : text}`}>{label}</Text>}
     </Pressable>
   );
-}
+});
 
 /** A word that acts, in a line of text: still 48 px to the thumb. */
-export function Word({ label, onPress, tone = 'text-ink', hint }: { label: string; onPress: () => void; tone?: string; hint?: string }) {
+export const Word = settled(function Word({ label, onPress, tone = 'text-ink', hint }: { label: string; onPress: () => void; tone?: string; hint?: string }) {
   return (
     <Pressable role="button" aria-label={hint ?? label} onPress={onPress} className="min-h-[56px] lg:min-h-[48px] justify-center px-2">
       <Text className={`font-text text-16 underline ${tone}`}>{label}</Text>
     </Pressable>
   );
-}
+});

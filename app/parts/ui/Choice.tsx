@@ -1,4 +1,5 @@
 import { Text, View } from 'react-native';
+import { settled } from './settled';
 import { Toggle } from './Toggle';
 
 /** One of several that may be chosen. */
@@ -8,7 +9,9 @@ export interface Option<V extends string> {
 }
 
 /** One of a few: a row of words as tall as a thumb. Arrow keys move between them as in any radio group. */
-export function Choice<V extends string>({
+export const Choice = settled(ChoiceDrawn) as typeof ChoiceDrawn;
+
+function ChoiceDrawn<V extends string>({
   label,
   options,
   value,

@@ -1,8 +1,9 @@
 import { useId, type ReactNode, type Ref } from 'react';
 import { Text, TextInput, View } from 'react-native';
+import { settled } from './settled';
 
 /** A labelled field. What was typed stays whatever is wrong with it, and the fault says what to do. */
-export function Field({
+export const Field = settled(function Field({
   label,
   value,
   onChange,
@@ -67,4 +68,4 @@ export function Field({
         ) : null)}
     </View>
   );
-}
+});

@@ -8,13 +8,14 @@ import { keepsFocus, leave, opensKeypad } from '../../keypad/keypad';
 import { serve } from '../../keypad/target';
 import { Button } from './Button';
 import { Field } from './Field';
+import { settled } from './settled';
 import { useSpeaker } from '../phone/speaker';
 
 /**
  * A field for a figure with its unit. It opens Tufa's own keypad; the system's keyboard is one tap away and a hardware
  * one simply types. A comma before exactly three digits asks which was meant.
  */
-export function QuantityField({
+export const QuantityField = settled(function QuantityField({
   as,
   onDontKnow = null,
   onDone = null,
@@ -95,7 +96,7 @@ export function QuantityField({
       }}
     />
   );
-}
+});
 
 function unclear(text: string, { kind, unit }: Entry): readonly [string, string] | null {
   try {

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { Text, View } from 'react-native';
 import { useAnswerFocus } from './focusAnswer';
 
@@ -13,8 +13,8 @@ const STYLE = {
   answer: 'font-head text-44 leading-46 text-ink font-extrabold',
 } as const;
 
-/** Text in one of the house's styles. `h1` takes the focus after navigation. */
-export function T({
+/** Text in one of the house's styles; one that says the same is not drawn again. */
+export const T = memo(function T({
   as = 'body',
   tone,
   children,
@@ -41,7 +41,7 @@ export function T({
       {children}
     </Text>
   );
-}
+});
 
 /** The screen's answer: the page's one h1, large, with small words after it. */
 export function Answer({
