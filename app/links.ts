@@ -52,6 +52,8 @@ export const links = {
   /** the crew's own figures, of every product */
   figures: () => address('/figures'),
   load: () => address('/load'),
+  /** everything of the firm that has some words */
+  find: (q?: string) => address('/find', { q }),
   bench: () => address('/bench'),
   /** a sum, with what was typed in its fields */
   sum: (sum: string, typed: Query = {}) => address(`/bench/${sum}`, typed),

@@ -31,3 +31,30 @@ test('a poured job: its figures are taken up with what that changes, and a compl
   await page.getByRole('button', { name: /^Set aside: Weighbridge plinth 3,/ }).tap();
   await expect(page.getByText('set aside').first()).toBeVisible();
 });
+
+test('work like this is found from its record, narrowed by what it is, opened, and found again by its link; its cost stands beside', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'Lead', `/jobs/${PLINTH}/record`);
+  await page.getByRole('button', { name: 'Work like this' }).tap();
+  await expect(page).toHaveURL(/\/find\?q=/);
+  const list = page.getByRole('list', { name: 'Find' });
+  await expect(list.getByRole('listitem').filter({ hasText: 'Weighbridge plinth' }).first()).toBeVisible();
+  await page.getByLabel('Words').fill('plinth wetter');
+  await expect(list.getByRole('listitem')).toHaveCount(1);
+  await page.getByLabel('Words').fill('plnth');
+  await expect(page.getByText('“plnth” is nowhere; looked for')).toBeVisible();
+  await page.getByRole('radio', { name: /^Batch \(6\)/ }).tap();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('6 found');
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('6 found');
+  await list.getByRole('link').first().tap();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^6 batches poured/);
+  await page.goto('/find');
+  await expect(page.getByTestId('trends')).toContainText('Sanded rapid mortar, 15 minute, hot');
+  await page.getByLabel('Words').fill('qqqzzz');
+  await expect(page.getByText('Nothing of the firm has these words')).toBeVisible();
+  await context.setOffline(true);
+  await expect(page.getByText('Without signal only the jobs on this phone are found')).toBeVisible();
+});

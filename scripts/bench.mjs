@@ -8,6 +8,7 @@ import { gzipSync } from 'node:zlib';
 import { ensureChromium, ensurePackages } from './lib/packages.mjs';
 import { ensureCluster, freePort } from './lib/cluster.mjs';
 import { main, root, say } from './lib/run.mjs';
+import { searching } from './lib/searching.mjs';
 import { phones, thousand } from './lib/thousand.mjs';
 
 const DOCK = '0198a000-de00-7000-8000-000000000001';
@@ -68,6 +69,7 @@ main(async () => {
       list: () => list(browser, base),
       shelf: () => shelf(browser, base),
       ranking: () => ranking(browser),
+      search: async () => searching({ cluster, server: await bundle('server') }),
       thousand: async () => thousand({ browser, cluster, server: await bundle('server'), web }),
       phones: async () => phones({ cluster, server: await bundle('server') }),
     };

@@ -53,6 +53,7 @@ export const record = {
   planned: 'planned',
   real: 'real',
   when: '{{date}}, {{time}}',
+  area: 'Made for',
   air: 'Air',
   slab: 'Slab',
   both: '{{a}} and {{b}} both logged',

@@ -6,6 +6,7 @@ import { own as figures } from './own';
 import { rehearse } from './rehearse';
 import { draw } from './draw';
 import { files, sheetDoc } from './files';
+import { find } from './find';
 import { firm, keys, ready } from './firm';
 import { fix } from './fix';
 import { house, step } from './house';
@@ -48,6 +49,7 @@ export const work = {
   sun,
   dayPlan,
   documents,
+  find,
   rehearse,
   own: figures,
   place,

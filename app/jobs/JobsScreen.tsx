@@ -43,7 +43,10 @@ export function JobsScreen() {
               onUndo={() => void write(change('job', 'change', removed.id, { name: removed.name })).then(() => setRemoved(null))}
             />
           ) : null}
-          <Field label={say(speaker, 'jobs.search')} value={words} onChange={setWords} />
+          <View className="flex-row items-end gap-3">
+            <Field label={say(speaker, 'jobs.search')} value={words} onChange={setWords} />
+            <Button label={say(speaker, 'find.open')} onPress={() => router.push(links.find(words.trim() || undefined))} />
+          </View>
           <Button label={say(speaker, 'jobs.new')} tone="act" onPress={() => router.push(links.newJob())} />
         </View>
       }

@@ -1,4 +1,5 @@
 import type { DocumentKind, DocumentMade } from '@tufa/contract/documents';
+import type { FindAsked, FoundPage, Trend } from '@tufa/contract/found';
 import type { ForecastFields } from '@tufa/contract/entities';
 import type { Place } from '@tufa/core/plan';
 import type { Command, CommandResult, ProblemDetails } from '@tufa/contract/commands';
@@ -86,6 +87,10 @@ export const api = {
   documents: (jobId: string) => call<{ documents: DocumentMade[] }>(`/jobs/${jobId}/documents`).then(({ documents }) => documents),
   makeDocument: (jobId: string, kind: DocumentKind) => call<DocumentMade>(`/jobs/${jobId}/documents`, { method: 'POST', body: JSON.stringify({ kind }) }),
   stopDocument: (id: string) => call<DocumentMade>(`/documents/${id}`, { method: 'DELETE' }),
+  /** what of the firm has some words, and what its batches have cost */
+  search: (asked: FindAsked) =>
+    call<FoundPage>(`/search?${new URLSearchParams(Object.entries(asked).map(([name, value]): [string, string] => [name, String(value)])).toString()}`),
+  trends: () => call<{ trends: Trend[]; waiting: number }>('/trends'),
   /** what a place's weather service says, three days back and eight ahead */
   weather: ({ latitude_deg, longitude_deg }: Place) => call<ServedForecast>(`/weather?latitude_deg=${latitude_deg}&longitude_deg=${longitude_deg}`),
   /** One page of what changed since a place, as it came: it is read where it is kept. */

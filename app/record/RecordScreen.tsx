@@ -7,7 +7,9 @@ import { Button } from '../parts/ui/Button';
 import { Cautions } from '../parts/job/Cautions';
 import { Growing } from '../parts/ui/Growing';
 import { Lines } from '../parts/ui/Lines';
+import { weatherClass } from '@tufa/core/weather';
 import { findingName } from '@tufa/words/findingName';
+import { planKind } from '@tufa/words/survey';
 import { servesText } from '../mix/batchText';
 import { JobFigures } from '../own/JobFigures';
 import { BeforeAfter, pairsOf } from './BeforeAfter';
@@ -70,6 +72,7 @@ function Record({ view }: { view: JobView }) {
         share_of_bag: row.share,
         powder_kg: row.powder_kg,
         water_kg: row.water_kg,
+        area_m2: row.area_m2,
         mix_C: row.mix_C,
         air_C: row.air_C,
         slab_C: row.slab_C,
@@ -122,6 +125,7 @@ function Record({ view }: { view: JobView }) {
             <JobFigures view={view} />
             <DocumentsView jobId={view.job.id} />
             <Timeline happenings={happenings} />
+            <Button label={say(speaker, 'find.like')} onPress={() => router.push(links.find(likeThis(speaker, view, rows)))} />
             {view.plan ? <Cautions screen="record" input={view.input} plan={view.plan} view={view} /> : null}
           </View>
         ),
@@ -129,6 +133,17 @@ function Record({ view }: { view: JobView }) {
       }}
     />
   );
+}
+
+/** Words by which other work of this kind is found: on what, what was wrong, in what weather. */
+function likeThis(speaker: Speaker, { data, finding }: JobView, [first]: readonly RecordRow[]): string {
+  const found = data.finding[finding?.findingId ?? ''];
+  const element = data.element[found?.elementId ?? ''];
+  return [
+    ...(element ? [say(speaker, `word.kind.${element.kind}`)] : []),
+    ...(found ? [say(speaker, `walk.kinds.${planKind(found)}`)] : []),
+    ...(first ? [say(speaker, `find.weather.${weatherClass(first)}`)] : []),
+  ].join(' ');
 }
 
 /** One batch against its plan: how long it lasted, and with a tap why and by whom. */
@@ -194,6 +209,7 @@ function Batch({ view, row }: { view: JobView; row: RecordRow }) {
               say(speaker, 'record.temps'),
               `${printFigure(speaker, 't_C', row.mix_C)}; ${say(speaker, 'record.air')} ${printFigure(speaker, 't_C', row.air_C)}, ${say(speaker, 'record.slab')} ${printFigure(speaker, 't_C', row.slab_C)}`,
             ],
+            ...(row.area_m2 === null ? [] : [[say(speaker, 'record.area'), printFigure(speaker, 'a_m2', row.area_m2)] as const]),
             [say(speaker, 'record.by'), row.person],
             ...(row.notes.length > 0 ? [[say(speaker, 'record.notes'), row.notes.join('; ')] as const] : []),
           ]}

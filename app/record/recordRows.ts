@@ -1,4 +1,5 @@
 import type { FirmData } from '@tufa/contract/entities';
+import { MIX } from '@tufa/core/mix';
 import type { Batch } from '@tufa/core/plan';
 import { usedOf, type BatchState, type EndKind, type PourEvent } from '@tufa/core/pour';
 import { bagOf } from '@tufa/core/shelf';
@@ -14,6 +15,8 @@ export interface RecordRow {
   readonly share: number;
   readonly powder_kg: number;
   readonly water_kg: number;
+  /** it was made for so much; null where that is not told by area */
+  readonly area_m2: number | null;
   readonly mix_C: number;
   readonly air_C: number;
   readonly slab_C: number;
@@ -31,8 +34,7 @@ export interface RecordRow {
   readonly used_kg: number | null;
 }
 
-const WATER_KG_M3 = 1000;
-const waterOf = (water_m3: number | undefined): number | null => (water_m3 === undefined ? null : water_m3 * WATER_KG_M3);
+const waterOf = (water_m3: number | undefined): number | null => (water_m3 === undefined ? null : water_m3 * MIX.water_kg_m3);
 
 /** Batches whose plan cannot be read here. */
 export const unreadBatches = (data: FirmData, batches: readonly BatchState[]): BatchState[] => batches.filter((batch) => !batchOfPlan(data, batch));
@@ -55,6 +57,7 @@ export function recordRows(data: FirmData, batches: readonly BatchState[], event
         share: sheet ? window.batch.powder_kg / bagOf(sheet).mass_kg : 0,
         powder_kg: window.batch.powder_kg,
         water_kg: window.batch.water_kg,
+        area_m2: window.batch.area_m2 > 0 ? window.batch.area_m2 : null,
         mix_C: batch.pail_C ?? window.mix_C,
         air_C: window.question.air_C,
         slab_C: batch.slab_C ?? window.question.slab_C,

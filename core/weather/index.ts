@@ -9,3 +9,4 @@ export * from './presoak';
 export * from './surfaceDay';
 export * from './preparedSurface';
 export * from './weatherByHand';
+export * from './weatherClass';

@@ -18,6 +18,7 @@ import { openapiRoutes } from './routes/openapi';
 import { letterRoutes } from './routes/letters';
 import { photographRoutes } from './routes/photographs';
 import { readRoutes } from './routes/reads';
+import { searchRoutes } from './routes/search';
 import { sessionRoutes } from './routes/sessions';
 import { weatherRoutes } from './routes/weather';
 
@@ -96,6 +97,7 @@ export function makeApp(context: AppContext): Express {
     photographRoutes(context),
     letterRoutes(context),
     documentRoutes(context),
+    searchRoutes(context),
     weatherRoutes(context),
   );
   api.use(notFound);

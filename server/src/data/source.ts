@@ -9,6 +9,7 @@ import { Photographs1700000000001 } from '../migrations/Photographs1700000000001
 import { PlaceAndWeather1700000000007 } from '../migrations/PlaceAndWeather1700000000007';
 import { CrewFigures1700000000009 } from '../migrations/CrewFigures1700000000009';
 import { Documents1700000000010 } from '../migrations/Documents1700000000010';
+import { Search1700000000011 } from '../migrations/Search1700000000011';
 import { Rehearsals1700000000008 } from '../migrations/Rehearsals1700000000008';
 import { PricesAndLetters1700000000003 } from '../migrations/PricesAndLetters1700000000003';
 import { Shelf1700000000002 } from '../migrations/Shelf1700000000002';
@@ -31,6 +32,7 @@ export function makeSource({ url, most = 10, log }: { url: string; most?: number
       Rehearsals1700000000008,
       CrewFigures1700000000009,
       Documents1700000000010,
+      Search1700000000011,
     ],
     migrationsTableName: 'migration',
     synchronize: false,

@@ -6,7 +6,7 @@ export interface Described {
   /** what it answers when all is well, and what may stand against it */
   readonly answers: readonly number[];
   /** names in the query with the kind of figure or text they are */
-  readonly query?: Readonly<Record<string, 'integer' | 'number' | 'uuid'>>;
+  readonly query?: Readonly<Record<string, 'integer' | 'number' | 'uuid' | 'string' | 'boolean'>>;
   readonly required?: readonly string[];
   /** what it takes: a schema by name, or bytes by their kind */
   readonly body?: { readonly schema: 'command' | 'documentAsked' | 'signIn' } | { readonly bytes: readonly string[] };
@@ -43,6 +43,13 @@ export const DESCRIBED: readonly Described[] = [
   { method: 'get', path: '/photographs/:photograph/:size', answers: [200, 401, 404, 422], gives: JPEG },
   { method: 'put', path: '/letters/:letter', answers: [200, 401, 413, 415, 422], body: { bytes: [PDF, 'audio/*'] } },
   { method: 'get', path: '/letters/:letter', answers: [200, 401, 404, 422], gives: 'application/octet-stream' },
+  {
+    method: 'get',
+    path: '/search',
+    answers: [200, 401, 422],
+    query: { q: 'string', kind: 'string', place: 'string', product: 'string', weather: 'string', year: 'integer', lost: 'boolean' },
+  },
+  { method: 'get', path: '/trends', answers: [200, 401] },
   {
     method: 'get',
     path: '/weather',

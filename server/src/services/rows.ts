@@ -98,7 +98,7 @@ async function rowsWhere(tx: EntityManager, wanted: readonly Wanted[]): Promise<
 }
 
 /** What belongs to a job. */
-const OF_JOB = ['element', 'finding', 'reading', 'forecast', 'photograph', 'treatment', 'plan', 'pourEvent'] as const;
+export const OF_JOB = ['element', 'finding', 'reading', 'forecast', 'photograph', 'treatment', 'plan', 'pourEvent'] as const;
 
 const ofJob = (jobId: string): Wanted[] => [
   { name: 'job', column: 'id', values: [jobId] },
@@ -110,8 +110,11 @@ const asData = (rows: Rows): FirmData => mergeRows(emptyFirmData(), rows);
 /** One job with what is in it, and nothing else of the firm. */
 export const jobRows = async (tx: EntityManager, jobId: string): Promise<FirmData> => asData(await rowsWhere(tx, ofJob(jobId)));
 
+const OF_FIRM = ['firm', 'person', 'product', 'sheet', 'stockLot', 'crewEntry'] as const;
+const ofFirm = OF_FIRM.map((name): Wanted => ({ name }));
+
+/** The shelf and the settings that a plan needs, of no job. */
+export const firmOwnRows = async (tx: EntityManager): Promise<FirmData> => asData(await rowsWhere(tx, ofFirm));
+
 /** One job whole, with the shelf and the settings a plan needs, as the phone would hold it. */
-export const jobData = async (tx: EntityManager, jobId: string): Promise<FirmData> =>
-  asData(
-    await rowsWhere(tx, [...ofJob(jobId), ...(['firm', 'person', 'product', 'sheet', 'stockLot', 'crewEntry'] as const).map((name): Wanted => ({ name }))]),
-  );
+export const jobData = async (tx: EntityManager, jobId: string): Promise<FirmData> => asData(await rowsWhere(tx, [...ofJob(jobId), ...ofFirm]));
