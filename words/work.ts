@@ -1,3 +1,4 @@
+import { archive } from './archive';
 import { caution } from './cautions';
 import { day, lever, rain, strata } from './day';
 import { dayPlan } from './dayPlan';
@@ -49,6 +50,7 @@ export const work = {
   sun,
   dayPlan,
   documents,
+  archive,
   find,
   rehearse,
   own: figures,

@@ -11,6 +11,7 @@ import { Screen } from '../parts/chrome/Screen';
 import { Standing } from '../parts/chrome/Standing';
 import { Answer, T } from '../parts/ui/T';
 import { FirmNumbers } from './FirmNumbers';
+import { ArchiveView } from './ArchiveView';
 import { HouseMethodView } from './HouseMethodView';
 import { PlacesView } from './PlacesView';
 import { RatesView } from './RatesView';
@@ -82,6 +83,7 @@ export function FirmScreen() {
         />
       ) : null}
       <ReadyCheck />
+      {row ? <ArchiveView begun={Object.keys(firm.data.job).length > 0} unsent={unsent} /> : null}
       <Button label={say(speaker, 'own.title')} onPress={() => router.push(links.figures())} />
       {install ? <Button label={say(speaker, 'firm.install')} onPress={install} /> : null}
       <View role="status">

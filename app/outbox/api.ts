@@ -1,4 +1,5 @@
 import type { DocumentKind, DocumentMade } from '@tufa/contract/documents';
+import type { ArchiveBrought } from '@tufa/contract/archive';
 import type { FindAsked, FoundPage, Trend } from '@tufa/contract/found';
 import type { ForecastFields } from '@tufa/contract/entities';
 import type { Place } from '@tufa/core/plan';
@@ -87,6 +88,14 @@ export const api = {
   documents: (jobId: string) => call<{ documents: DocumentMade[] }>(`/jobs/${jobId}/documents`).then(({ documents }) => documents),
   makeDocument: (jobId: string, kind: DocumentKind) => call<DocumentMade>(`/jobs/${jobId}/documents`, { method: 'POST', body: JSON.stringify({ kind }) }),
   stopDocument: (id: string) => call<DocumentMade>(`/documents/${id}`, { method: 'DELETE' }),
+  /** a firm from an archive: long where it holds years of pictures, so nobody's patience ends it */
+  bringArchive: async (file: Blob): Promise<ArchiveBrought> => {
+    const response = await fetch('/api/v1/archive', { method: 'PUT', body: file, headers: { 'content-type': 'application/zip' } });
+    if (!response.ok) throw await problemOf(response);
+    return (await response.json()) as ArchiveBrought;
+  },
+  /** a job as the firm has it */
+  job: (jobId: string) => ask(`/jobs/${jobId}`).then((response) => response.text()),
   /** what of the firm has some words, and what its batches have cost */
   search: (asked: FindAsked) =>
     call<FoundPage>(`/search?${new URLSearchParams(Object.entries(asked).map(([name, value]): [string, string] => [name, String(value)])).toString()}`),

@@ -12,6 +12,7 @@ import type { AppContext } from './AppContext';
 import { errorAnswer, notFound, sendProblem } from './http/errors';
 import { problemDetails } from './http/HttpProblem';
 import { keepSession, requireSession } from './http/session';
+import { archiveRoutes } from './routes/archive';
 import { commandRoutes } from './routes/commands';
 import { documentRoutes } from './routes/documents';
 import { openapiRoutes } from './routes/openapi';
@@ -98,6 +99,7 @@ export function makeApp(context: AppContext): Express {
     letterRoutes(context),
     documentRoutes(context),
     searchRoutes(context),
+    archiveRoutes(context),
     weatherRoutes(context),
   );
   api.use(notFound);

@@ -53,11 +53,11 @@ export interface TestServer {
 }
 
 /** The real application on a real database, seeded, its clock held. */
-export async function makeServer(database: TestDatabase, weather: string | null = null): Promise<TestServer> {
+export async function makeServer(database: TestDatabase, weather: string | null = null, { empty = false } = {}): Promise<TestServer> {
   const clock = { now: new Date('2026-05-12T13:00:00Z') };
   const owner = await makeSource({ url: database.ownerUrl, most: 2 }).initialize();
   await migrate(owner);
-  await seed({ owner, clock: () => clock.now, empty: false, demo: resolve(__dirname, '../../demo') });
+  await seed({ owner, clock: () => clock.now, empty, demo: resolve(__dirname, '../../demo') });
   const log = pino({ level: process.env['TUFA_TEST_LOG'] ?? 'silent' });
   const { close, ...connections } = await connect({ url: database.url, log });
   const app = makeApp({
@@ -116,9 +116,12 @@ export async function signInOn(agent: TestServer['request'], id: string, personI
 }
 
 /** A server on a database of its own, with the lead signed in on the phone; for a file's `beforeAll`. */
-export async function signedIn(weather: string | null = null): Promise<{ database: TestDatabase; server: TestServer; stop: () => Promise<void> }> {
+export async function signedIn(
+  weather: string | null = null,
+  { empty = false } = {},
+): Promise<{ database: TestDatabase; server: TestServer; stop: () => Promise<void> }> {
   const database = await makeDatabase();
-  const server = await makeServer(database, weather);
+  const server = await makeServer(database, weather, { empty });
   await signInOn(server.request, PHONE);
   const stop = async (): Promise<void> => {
     await server.close();

@@ -18,6 +18,7 @@ export interface Described {
 
 const JPEG = 'image/jpeg';
 const PDF = 'application/pdf';
+const ZIP = 'application/zip';
 
 /** Every path of the API. */
 export const DESCRIBED: readonly Described[] = [
@@ -50,6 +51,8 @@ export const DESCRIBED: readonly Described[] = [
     query: { q: 'string', kind: 'string', place: 'string', product: 'string', weather: 'string', year: 'integer', lost: 'boolean' },
   },
   { method: 'get', path: '/trends', answers: [200, 401] },
+  { method: 'get', path: '/archive', answers: [200, 401], gives: ZIP },
+  { method: 'put', path: '/archive', answers: [200, 401, 409, 413, 415, 422], body: { bytes: [ZIP] } },
   {
     method: 'get',
     path: '/weather',

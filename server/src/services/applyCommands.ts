@@ -7,6 +7,7 @@ import { QueryFailedError, type DataSource, type EntityManager } from 'typeorm';
 import { nextChange, withFirm } from '../data/withFirm';
 import { CommandRow, Device, TABLES, type FirmRow } from '../entities';
 import { HttpProblem, problemDetails } from '../http/HttpProblem';
+import { instantsOf } from './instantsOf';
 import { tableOf, wireRow } from './rows';
 
 /** For whom commands are applied, and by which clock. */
@@ -98,12 +99,9 @@ function wantedOf({ base, change }: Command, verb: Verb): Record<string, unknown
   return Object.fromEntries(Object.entries(change).filter(([field, value]) => !(field in seen) || !same(value, seen[field])));
 }
 
-/** Wire fields as columns: instants become dates, and the server's own time is added where a row keeps it. */
+/** Wire fields as columns, and the server's own time where a row keeps it. */
 function columns(name: Writable, change: Record<string, unknown>, clock: () => Date): Record<string, unknown> {
-  const fields = { ...change };
-  for (const instant of ['takenAt', 'deviceAt', 'from', 'endedAt', 'at']) if (typeof fields[instant] === 'string') fields[instant] = new Date(fields[instant]);
-  if (name === 'pourEvent') fields['receivedAt'] = clock();
-  return fields;
+  return { ...instantsOf(change), ...(name === 'pourEvent' ? { receivedAt: clock() } : {}) };
 }
 
 /** Which row a field of any entity names. */

@@ -1,0 +1,174 @@
+import { createHash } from 'node:crypto';
+import { APPEND_ONLY, type EntityName } from '@tufa/contract/entities';
+import { ARCHIVED, archivedRow, type ArchiveBrought } from '@tufa/contract/archive';
+import { id, instant } from '@tufa/contract/common';
+import { check } from '@tufa/contract/validate';
+import Joi from 'joi';
+import { QueryFailedError, type DataSource, type EntityManager } from 'typeorm';
+import sharp from 'sharp';
+import { withFirm } from '../data/withFirm';
+import { TABLES } from '../entities';
+import { PHOTO_SIZES } from '../entities/PhotographFile';
+import { HttpProblem } from '../http/HttpProblem';
+import { instantsOf } from '../services/instantsOf';
+import { tableOf } from '../services/rows';
+import type { ArchiveFile } from './ArchiveFile';
+
+const AT_ONCE = 200;
+
+/** What a firm that has begun to work has. */
+const WORK = ['job', 'stock_lot', 'crew_entry', 'rehearsal', 'document'] as const;
+/** What every firm has from its first day: an archive's own come over them. */
+const THERE: readonly EntityName[] = ['person', 'product'];
+
+const documentRow = Joi.object({
+  id: id.required(),
+  jobId: id.required(),
+  kind: Joi.string().max(40).required(),
+  number: Joi.string().max(40).required(),
+  madeAt: instant.required(),
+  person: id.required(),
+  state: Joi.string().valid('done').required(),
+  done: Joi.number().integer().min(0).required(),
+  total: Joi.number().integer().min(0).required(),
+  sha256: Joi.string().hex().length(64).required(),
+  versions: Joi.object().required(),
+});
+
+type Fields = Record<string, unknown>;
+
+/** A row against the schema that guards its commands. Where a table keeps *nothing* for what was never said, that is left out. @throws HttpProblem `archiveRow` */
+function rowOf(name: EntityName, sent: unknown): Fields & { id: string; changed: number } {
+  const schema = archivedRow(name);
+  const unsaid = (field: string): boolean => field in fieldsOf(schema) && schema.extract(field).validate(null).error !== undefined;
+  const said = Object.entries((sent ?? {}) as Fields).filter(([field, value]) => value !== null || !unsaid(field));
+  const { value, fault } = check<Fields & { id: string; changed: number }>(schema, Object.fromEntries(said));
+  if (fault)
+    throw new HttpProblem({
+      status: 422,
+      code: 'archiveRow',
+      field: fault.field,
+      figures: { file: `rows/${name}.jsonl`, id: String((sent as Fields)?.['id'] ?? ''), field: fault.field },
+    });
+  return value;
+}
+
+const known = new WeakMap<Joi.ObjectSchema, object>();
+function fieldsOf(schema: Joi.ObjectSchema): object {
+  const fields = known.get(schema) ?? ((schema.describe().keys ?? {}) as object);
+  known.set(schema, fields);
+  return fields;
+}
+
+/** Whose ids are another firm's already is not written, and must not be named. */
+async function allThere(tx: EntityManager, name: EntityName, ids: readonly string[]): Promise<void> {
+  const [row] = await tx.query<{ count: string }[]>(`select count(*) from ${tableOf(name)} where id = any($1)`, [ids]);
+  if (Number(row?.count) !== ids.length) throw new HttpProblem({ status: 409, code: 'archiveElsewhere' });
+}
+
+async function keepRows(
+  tx: EntityManager,
+  firmId: string,
+  { name, rows, from }: { name: EntityName; rows: readonly ReturnType<typeof rowOf>[]; from: number },
+): Promise<void> {
+  const kept = rows.map((row) => ({ firmId, setters: {}, ...instantsOf(row), changed: from + row.changed }));
+  const table = tx.getRepository(TABLES[name]);
+  if (name === 'firm') {
+    const [{ name: called, settings } = {} as Fields] = rows as readonly Fields[];
+    await table.update({ id: firmId }, { name: called, settings, changed: from + Number(rows[0]?.changed ?? 0) } as never);
+    return;
+  }
+  if (THERE.includes(name)) await table.upsert(kept as never, ['id']);
+  else if (APPEND_ONLY.includes(name))
+    await table
+      .createQueryBuilder()
+      .insert()
+      .values(kept as never)
+      .orIgnore()
+      .execute();
+  else await table.insert(kept as never);
+  await allThere(
+    tx,
+    name,
+    rows.map((row) => row.id),
+  );
+}
+
+async function keepPicture(tx: EntityManager, firmId: string, file: string, bytes: Buffer): Promise<void> {
+  const [, photographId, size] = /^photographs\/([0-9a-f-]{36})\.(\w+)\.jpg$/.exec(file) ?? [];
+  const whole = await sharp(bytes)
+    .metadata()
+    .catch(() => null);
+  if (whole?.format !== 'jpeg' || !photographId || !(PHOTO_SIZES as readonly string[]).includes(size!))
+    throw new HttpProblem({ status: 422, code: 'archiveBroken', figures: { file } });
+  await tx.query('insert into photograph_file (photograph_id, size, firm_id, bytes) values ($1, $2, $3, $4)', [photographId, size, firmId, bytes]);
+}
+
+/** Documents keep the number under which they went out, and the bytes that it stands for. */
+async function keepDocuments(tx: EntityManager, firmId: string, archive: ArchiveFile): Promise<number> {
+  let count = 0;
+  for await (const lines of archive.lines('rows/document.jsonl', AT_ONCE))
+    for (const line of lines) {
+      const { value, fault } = check<Fields & { id: string; sha256: string }>(documentRow, line);
+      if (fault)
+        throw new HttpProblem({ status: 422, code: 'archiveRow', field: fault.field, figures: { file: 'rows/document.jsonl', id: '', field: fault.field } });
+      const file = `documents/${value.id}.pdf`;
+      const bytes = await archive.bytes(file);
+      if (createHash('sha256').update(bytes).digest('hex') !== value.sha256) throw new HttpProblem({ status: 422, code: 'archiveBroken', figures: { file } });
+      const { jobId, kind, number, madeAt, person, state, done, total, sha256, versions } = value;
+      await tx.query(
+        `insert into document (id, firm_id, job_id, kind, number, made_at, person, state, done, total, sha256, versions, bytes)
+          values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
+        [value.id, firmId, jobId, kind, number, madeAt, person, state, done, total, sha256, versions, bytes],
+      );
+      count += 1;
+    }
+  return count;
+}
+
+/**
+ * Brings an archive into a firm that has done no work yet: all of it, or nothing.
+ *
+ * @throws HttpProblem `firmNotEmpty`, `archiveRow`, `archiveBroken`, `archiveHalf`, `archiveElsewhere`
+ */
+export async function bringArchive({ source, firmId, archive }: { source: DataSource; firmId: string; archive: ArchiveFile }): Promise<ArchiveBrought> {
+  try {
+    return await withFirm(source, firmId, (tx) => bring(tx, firmId, archive));
+  } catch (error) {
+    // What names a row that is not in it, or has ids of another firm.
+    if (error instanceof QueryFailedError) {
+      const code = String((error.driverError as { code?: string }).code);
+      if (/^(23505|42501)$/.test(code)) throw new HttpProblem({ status: 409, code: 'archiveElsewhere' });
+      if (/^(23503|22P02|22P05|22003)$/.test(code)) throw new HttpProblem({ status: 422, code: 'archiveHalf' });
+    }
+    throw error;
+  }
+}
+
+async function bring(tx: EntityManager, firmId: string, archive: ArchiveFile): Promise<ArchiveBrought> {
+  const [firm] = await tx.query<{ change_counter: string }[]>('select change_counter from firm where id = $1 for update', [firmId]);
+  const [begun] = await tx.query<{ begun: boolean }[]>(`select ${WORK.map((table) => `exists (select 1 from ${table})`).join(' or ')} as begun`);
+  if (begun?.begun) throw new HttpProblem({ status: 409, code: 'firmNotEmpty' });
+  const from = Number(firm!.change_counter);
+  const counts: Record<string, number> = {};
+  let last = 0;
+  for (const name of ARCHIVED)
+    for await (const lines of archive.lines(`rows/${name}.jsonl`, AT_ONCE)) {
+      const rows = lines.map((line) => rowOf(name, line));
+      await keepRows(tx, firmId, { name, rows, from });
+      counts[name] = (counts[name] ?? 0) + rows.length;
+      last = Math.max(last, ...rows.map(({ changed }) => changed));
+    }
+  const pictures = archive.under('photographs/');
+  for (const file of pictures) await keepPicture(tx, firmId, file, await archive.bytes(file));
+  const letters = archive.under('letters/');
+  for (const file of letters) {
+    const letterId = file.slice('letters/'.length);
+    if (id.validate(letterId).error) throw new HttpProblem({ status: 422, code: 'archiveBroken', figures: { file } });
+    await tx.query('insert into letter_file (letter_id, firm_id, bytes) values ($1, $2, $3)', [letterId, firmId, await archive.bytes(file)]);
+  }
+  const documents = await keepDocuments(tx, firmId, archive);
+  await tx.query('update firm set change_counter = $1 where id = $2', [from + last + 1, firmId]);
+  await tx.query(`select pg_notify('tufa_news', $1)`, [`${firmId} ${from + last + 1}`]);
+  return { rows: counts, files: pictures.length + letters.length + documents };
+}
