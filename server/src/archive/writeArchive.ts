@@ -61,7 +61,7 @@ export async function writeArchive({ source, firmId, at }: { source: DataSource;
   // The library writes one file after the other and asks for each only then: the transaction has one reader at a time.
   const hashes: Record<string, string> = {};
   const rows: Record<string, number> = {};
-  const put = (path: string, content: () => Iterable<string | Buffer> | AsyncIterable<string | Buffer>, compress = true): void =>
+  const addFile = (path: string, content: () => Iterable<string | Buffer> | AsyncIterable<string | Buffer>, compress = true): void =>
     zip.addReadStreamLazy(path, { compress, mtime: at }, (give) => {
       const hash = createHash('sha256');
       const read = Readable.from(content());
@@ -80,19 +80,19 @@ export async function writeArchive({ source, firmId, at }: { source: DataSource;
     });
   try {
     const tx = runner.manager;
-    put('schema.json', () => [JSON.stringify(archiveSchemas(), null, 1)]);
+    addFile('schema.json', () => [JSON.stringify(archiveSchemas(), null, 1)]);
     for (const name of ARCHIVED) {
       rows[name] = 0;
-      put(`rows/${name}.jsonl`, () => jsonLines(tx, name, (count) => (rows[name]! += count)));
-      put(`tables/${name}.csv`, () => csvLines(tx, name));
+      addFile(`rows/${name}.jsonl`, () => jsonLines(tx, name, (count) => (rows[name]! += count)));
+      addFile(`tables/${name}.csv`, () => csvLines(tx, name));
     }
-    put('rows/document.jsonl', () => documentLines(tx));
+    addFile('rows/document.jsonl', () => documentLines(tx));
     for (const { from, path, ...more } of FILES) {
       const where = 'where' in more ? `where ${more.where}` : '';
       const found = await tx.query<{ path: string }[]>(`select ${path} as path from ${from} ${where} order by 1`);
-      for (const { path: file } of found) put(file, () => bytesOf(tx, `select bytes from ${from} where ${path} = $1`, file), false);
+      for (const { path: file } of found) addFile(file, () => bytesOf(tx, `select bytes from ${from} where ${path} = $1`, file), false);
     }
-    put('manifest.json', () => [
+    addFile('manifest.json', () => [
       JSON.stringify({ ...ARCHIVE, madeAt: at.toISOString(), coreVersion: CORE_VERSION, files: hashes, rows } satisfies ArchiveManifest, null, 1),
     ]);
     zip.end();
