@@ -26,6 +26,8 @@ export const links = {
   /** Walk, doing something to an element, and which finding; a new one without an id */
   walking: (jobId: string, doing: Walking, { element, id }: { element?: string | undefined; id?: string | undefined } = {}) =>
     address(`/jobs/${jobId}/walk`, { doing, element, id }),
+  /** Walk, reading what was read of a finding once more, at the same places */
+  again: (jobId: string, element: string, id: string) => address(`/jobs/${jobId}/walk`, { doing: 'measuring', element, id }),
   /** Walk, looking at one of several elements */
   lookingAt: (jobId: string, element: string) => address(`/jobs/${jobId}/walk`, { element }),
   kit: (jobId: string) => address(`/jobs/${jobId}/fix`, { kit: 'open' }),

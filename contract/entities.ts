@@ -1,4 +1,4 @@
-import type { BatchInput, CrewInput, FirmSettings, FixedWork, Place, PlanInput, StageHashes } from '@tufa/core/plan';
+import type { BatchInput, CareKind, CrewInput, FirmSettings, FixedWork, Place, PlanInput, StageHashes } from '@tufa/core/plan';
 import type { EventKind, EventPayload } from '@tufa/core/pour';
 import type { Measured } from '@tufa/core/quantity';
 import type { HouseMethod } from '@tufa/core/choose';
@@ -60,6 +60,8 @@ export interface JobFields {
   readonly demonstration: boolean;
   /** planned as the sheets say, whatever the crew's own figures are */
   readonly asSheet?: boolean;
+  /** ISO day on which it was closed; null while it is not */
+  readonly closedOn?: string | null;
   /** schools of this job over its firm's */
   readonly house?: Partial<HouseMethod> | null;
   /** what was agreed, minor units; systems are compared at it */
@@ -282,6 +284,18 @@ export interface CrewEntryFields {
   readonly at: string;
 }
 
+/** Somebody comes back to see what the work does: a crack's width again, a joint, a coat. */
+export interface CareVisitFields {
+  readonly jobId: string;
+  /** null where the whole job is looked at */
+  readonly findingId: string | null;
+  readonly kind: CareKind;
+  /** ISO days by the clocks of the place; null while nobody has been there */
+  readonly dueOn: string;
+  readonly doneOn: string | null;
+  readonly note: string;
+}
+
 /** How a rehearsal went: an append-only row. Nothing else is kept of it. */
 export interface RehearsalFields {
   /** who played it */
@@ -313,6 +327,7 @@ export interface EntityFields {
   readonly pourEvent: PourEventFields;
   readonly rehearsal: RehearsalFields;
   readonly crewEntry: CrewEntryFields;
+  readonly careVisit: CareVisitFields;
 }
 
 /** Every entity that crosses the wire. */
@@ -333,6 +348,7 @@ export const ENTITY_NAMES = [
   'pourEvent',
   'rehearsal',
   'crewEntry',
+  'careVisit',
 ] as const;
 export type EntityName = keyof EntityFields;
 
@@ -363,4 +379,5 @@ export const emptyFirmData = (): FirmData => ({
   pourEvent: {},
   rehearsal: {},
   crewEntry: {},
+  careVisit: {},
 });

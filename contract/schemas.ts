@@ -1,3 +1,4 @@
+import { CARE_KINDS } from '@tufa/core/plan';
 import { EVENT_KINDS } from '@tufa/core/pour';
 import { ELEMENT_KINDS } from '@tufa/core/survey';
 import Joi from 'joi';
@@ -61,6 +62,7 @@ export const FIELDS: Record<Exclude<EntityName, 'person'>, Joi.ObjectSchema> = {
     batch: batch.required(),
     demonstration: Joi.boolean().required(),
     asSheet: Joi.boolean(),
+    closedOn: day.allow(null),
     house: house.allow(null),
     price_minor: Joi.number().integer().min(0).max(2e9).allow(null),
   }),
@@ -192,6 +194,14 @@ export const FIELDS: Record<Exclude<EntityName, 'person'>, Joi.ObjectSchema> = {
     trial: Joi.boolean().required(),
     aside: Joi.boolean().required(),
     at: instant.required(),
+  }),
+  careVisit: Joi.object({
+    jobId: id.required(),
+    findingId: id.allow(null).required(),
+    kind: exactly(CARE_KINDS).required(),
+    dueOn: day.required(),
+    doneOn: day.allow(null).required(),
+    note: optionalText(400).required(),
   }),
   rehearsal: Joi.object({
     person: id.required(),

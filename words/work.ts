@@ -1,4 +1,5 @@
 import { archive } from './archive';
+import { care } from './care';
 import { caution } from './cautions';
 import { day, lever, rain, strata } from './day';
 import { dayPlan } from './dayPlan';
@@ -50,6 +51,7 @@ export const work = {
   sun,
   dayPlan,
   documents,
+  care,
   archive,
   find,
   rehearse,

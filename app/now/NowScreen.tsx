@@ -15,6 +15,7 @@ import { Answer, T } from '../parts/ui/T';
 import { JobPicture, jobsOf } from '../jobs/JobList';
 import { daysAhead, poursTomorrow } from '../fix/poursTomorrow';
 import { whenItComes } from '../parts/phone/later';
+import { CareDue } from './CareDue';
 import { TomorrowsKit } from './TomorrowsKit';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
@@ -29,7 +30,7 @@ export function NowScreen() {
   const router = useRouter();
   const online = useOnline();
   const { data } = firm;
-  const jobs = jobsOf(data);
+  const jobs = jobsOf(data).filter(({ closedOn }) => !closedOn);
   const standings = useStandings();
   const live = useMemo(() => Object.entries(standings).flatMap(([jobId, { running }]) => running.map(() => jobId)), [standings]);
   const liveJob = live[0] ? data.job[live[0]] : undefined;
@@ -79,6 +80,7 @@ export function NowScreen() {
       <Growing rows={jobs.filter(poursTomorrow)} gap>
         {(job) => <TomorrowsKit job={job} />}
       </Growing>
+      <CareDue data={data} />
       <T as="h2" className="mt-2">
         {say(speaker, 'now.waiting')}
       </T>

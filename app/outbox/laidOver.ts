@@ -45,10 +45,10 @@ export function firmLaidOver({ firm, jobs: job }: RowsOnPhone, records: readonly
 export function jobLaidOver(phone: RowsOnPhone, records: readonly OutboxRecord[], jobId: string): FirmData | null {
   const rows = phone.open[jobId];
   if (!rows) return null;
-  const { firm, person, product, sheet, stockLot, rehearsal, crewEntry, job } = firmLaidOver(phone, records);
+  const { firm, person, product, sheet, stockLot, rehearsal, crewEntry, careVisit, job } = firmLaidOver(phone, records);
   const laid = records.filter((record) => isLaid(record) && record.jobId === jobId && isOfAJob(record));
   const row = job[jobId];
-  return jobs([rows, firm, person, product, sheet, stockLot, rehearsal, crewEntry, row, ...idsOf(laid)], () =>
+  return jobs([rows, firm, person, product, sheet, stockLot, rehearsal, crewEntry, careVisit, row, ...idsOf(laid)], () =>
     laid.reduce((data, { command }) => applyCommand(data, command), {
       ...rows,
       firm,
@@ -58,6 +58,7 @@ export function jobLaidOver(phone: RowsOnPhone, records: readonly OutboxRecord[]
       stockLot,
       rehearsal,
       crewEntry,
+      careVisit,
       job: row ? { [jobId]: row } : {},
     }),
   );

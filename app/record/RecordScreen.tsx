@@ -11,6 +11,7 @@ import { weatherClass } from '@tufa/core/weather';
 import { findingName } from '@tufa/words/findingName';
 import { planKind } from '@tufa/words/survey';
 import { servesText } from '../mix/batchText';
+import { CareView } from '../care/CareView';
 import { JobFigures } from '../own/JobFigures';
 import { BeforeAfter, pairsOf } from './BeforeAfter';
 import { DocumentsView } from './DocumentsView';
@@ -124,6 +125,7 @@ function Record({ view }: { view: JobView }) {
             ))}
             <JobFigures view={view} />
             <DocumentsView jobId={view.job.id} />
+            <CareView view={view} />
             <Timeline happenings={happenings} />
             <Button label={say(speaker, 'find.like')} onPress={() => router.push(links.find(likeThis(speaker, view, rows)))} />
             {view.plan ? <Cautions screen="record" input={view.input} plan={view.plan} view={view} /> : null}

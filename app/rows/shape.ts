@@ -1,7 +1,7 @@
 import type { EntityName, FirmData, Row } from '@tufa/contract/entities';
 
 /** What belongs to the firm itself: every phone holds it whole. */
-export const OF_FIRM = ['firm', 'person', 'product', 'sheet', 'stockLot', 'rehearsal', 'crewEntry'] as const;
+export const OF_FIRM = ['firm', 'person', 'product', 'sheet', 'stockLot', 'rehearsal', 'crewEntry', 'careVisit'] as const;
 export type OfFirm = (typeof OF_FIRM)[number];
 
 /** What belongs to a job: read from the phone when the job is opened. */
@@ -15,7 +15,7 @@ export const isOfJob = (name: EntityName): name is OfJob => (OF_JOB as readonly 
 
 /** A job of which nothing is known yet. */
 export const noJobRows = (): JobRows => ({ element: {}, finding: {}, reading: {}, forecast: {}, photograph: {}, treatment: {}, plan: {}, pourEvent: {} });
-export const noFirmRows = (): FirmRows => ({ firm: {}, person: {}, product: {}, sheet: {}, stockLot: {}, rehearsal: {}, crewEntry: {} });
+export const noFirmRows = (): FirmRows => ({ firm: {}, person: {}, product: {}, sheet: {}, stockLot: {}, rehearsal: {}, crewEntry: {}, careVisit: {} });
 
 /** How far a phone has followed its firm. */
 export interface Place {

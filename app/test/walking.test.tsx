@@ -168,7 +168,8 @@ describe('sounding', () => {
 });
 
 describe('measuring', () => {
-  const open = (speaker: typeof PLAIN | typeof METRIC = PLAIN) => walk((view) => <Measure view={view} element={slab} onDone={() => (done += 1)} />, speaker);
+  const open = (speaker: typeof PLAIN | typeof METRIC = PLAIN) =>
+    walk((view) => <Measure view={view} element={slab} again={null} onDone={() => (done += 1)} />, speaker);
   const from = say(PLAIN, 'walk.from');
   const fromTop = say(PLAIN, 'walk.fromTop');
   const depth = say(PLAIN, 'walk.depth');

@@ -5,6 +5,7 @@ import { crackMovement, readingsToHalve, type FindingInput } from '@tufa/core/su
 import { spallReadings } from '@tufa/core/plan';
 import { extent, nearestOnLine, outsiders, stringLine, type Point } from '@tufa/core/takeoff';
 import { printFigure, say } from '@tufa/words';
+import { format } from 'date-fns/format';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { write } from '../outbox/useFirm';
@@ -27,6 +28,13 @@ import { useSpeaker } from '../parts/phone/speaker';
 
 const SPACINGS = { us: [0, 0.1524, 0.3048, 0.6096], metric: [0, 0.15, 0.3, 0.5] } as const;
 
+/** Places that are read one after the other, and at which of them the gauge is. */
+interface Stations {
+  readonly from: Point | null;
+  readonly stations: readonly Point[];
+  readonly at: number;
+}
+
 /** More readings than this are not tried one place after the other. */
 const MOST_TRIED = 60;
 
@@ -36,7 +44,18 @@ type Finding = RowOf<'finding'>;
 const readOf = (finding: RowOf<'finding'>): 'depth' | 'width' | null => typedKind(planKind(finding))?.read ?? null;
 
 /** Depths in a spall or widths along a crack: by tap, along a string line at a fixed spacing, or by typed distances. */
-export function Measure({ view, element, onDone }: { view: JobView; element: RowOf<'element'>; onDone: () => void }) {
+export function Measure({
+  view,
+  element,
+  again,
+  onDone,
+}: {
+  view: JobView;
+  element: RowOf<'element'>;
+  /** a finding that is read once more, at the places where it was read last */
+  again: string | null;
+  onDone: () => void;
+}) {
   const speaker = useSpeaker();
   const findings = useMemo(
     () =>
@@ -45,12 +64,12 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
         .sort((a, b) => (a.label < b.label ? -1 : 1)),
     [view.data.finding, element.id],
   );
-  const [findingId, setFindingId] = useState(findings[0]?.id ?? '');
+  const [findingId, setFindingId] = useState((findings.find(({ id }) => id === again) ?? findings[0])?.id ?? '');
   const finding = findings.find(({ id }) => id === findingId);
   const [text, setText] = useState('');
-  const [place, setPlace] = useState<readonly [string, string]>(['', '']);
   const [spacing_m, setSpacing] = useState(0);
-  const [string, setString] = useState<{ from: Point | null; stations: readonly Point[]; at: number }>({ from: null, stations: [], at: 0 });
+  const [former] = useState(() => formerOf(readingsOf(view.data, view.job.id), again, view.now()));
+  const [string, setString] = useState<Stations>({ from: null, stations: former.map(({ at }) => at), at: 0 });
   const [fault, setFault] = useState<{ field: string; text: string; mend?: { label: string; apply: () => void } } | null>(null);
   const [gauge, setGauge] = useState(false);
   const rows = useMemo(
@@ -70,13 +89,18 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
   const station = string.stations[string.at];
   const kind = (finding && readOf(finding)) ?? 'depth';
 
+  const written = (at: Point): readonly [string, string] => [
+    textOf(speaker, { value: at[0] - origin[0], source: 'typed' }, 'length'),
+    textOf(speaker, { value: at[1] - origin[1], source: 'typed' }, 'length'),
+  ];
+  const [place, setPlace] = useState<readonly [string, string]>(() => (former[0] ? written(former[0].at) : ['', '']));
   const placeAt = (at: Point): void => {
-    setPlace([0, 1].map((axis) => textOf(speaker, { value: at[axis as 0 | 1] - origin[axis as 0 | 1], source: 'typed' }, 'length')) as [string, string]);
+    setPlace(written(at));
     setDragged(at);
     setFault(null);
   };
   // What was tapped, to the millimetre; a distance typed anew takes its place.
-  const [dragged, setDragged] = useState<Point | null>(null);
+  const [dragged, setDragged] = useState<Point | null>(former[0]?.at ?? null);
   const placed = (): Point => {
     if (dragged) return dragged;
     const read = (axis: 0 | 1): number =>
@@ -199,6 +223,9 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
             ) : (
               <Button label={say(speaker, 'gauge.open')} onPress={() => setGauge(true)} />
             )}
+            {former.length > 0 && findingId === again && string.stations.length > 0 ? (
+              <Former {...former[string.at]!} n={string.at + 1} count={former.length} />
+            ) : null}
             {spacing_m > 0 ? (
               <T as="faint">
                 {string.stations.length > 0
@@ -258,6 +285,17 @@ export function Measure({ view, element, onDone }: { view: JobView; element: Row
   );
 }
 
+/** What was read of a finding on the last day but today, place by place; nothing where nothing is read again. */
+function formerOf(readings: readonly ReadingFields[], again: string | null, now_ms: number): { at: Point; reading: ReadingFields }[] {
+  if (again === null) return [];
+  const today = new Date(now_ms).toISOString().slice(0, 10);
+  const before = readings.filter(
+    ({ findingId, kind, at, takenAt }) => findingId === again && at !== null && (kind === 'width' || kind === 'depth') && takenAt.slice(0, 10) < today,
+  );
+  const day = before.at(-1)?.takenAt.slice(0, 10);
+  return before.filter(({ takenAt }) => takenAt.slice(0, 10) === day).map((reading) => ({ at: reading.at!, reading }));
+}
+
 /** Where the next depths would narrow a spall's volume most; asked only where that follows a finger. */
 function nextOf(input: FindingInput | undefined): { at: readonly Point[] } | null {
   if (input?.kind !== 'spall' || (input.readings?.length ?? 0) > MOST_TRIED) return null;
@@ -270,6 +308,18 @@ function meantWidth(speaker: Speaker, text: string): string | null {
   const digits = Number(/^\s*([\d.]+)/.exec(text)?.[1] ?? NaN);
   if (!(digits > 0)) return null;
   return speaker.system === 'us' ? `${digits / 1000} in` : digits <= 300 ? `${digits} mm` : `${digits / 100} mm`;
+}
+
+/** What was read at a place before, beside what is read now. */
+function Former({ reading, n, count }: { reading: ReadingFields; n: number; count: number }) {
+  const speaker = useSpeaker();
+  const date = format(Date.parse(reading.takenAt), 'd MMM yyyy');
+  return (
+    <View role="status" className="bg-sunk p-3" testID="former">
+      <T as="strong">{say(speaker, 'care.here', { was: reading.value.typed ?? printFigure(speaker, 'width_m', reading.value.value), date })}</T>
+      <T>{say(speaker, 'care.places', { n: String(n), count: String(count), date })}</T>
+    </View>
+  );
 }
 
 /** What the visits say of a crack. */

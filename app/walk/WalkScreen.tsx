@@ -91,7 +91,7 @@ function Walk({ view }: { view: JobView }) {
     return <FindingForm view={view} element={element} finding={finding} label={finding?.label ?? nextLabel(all)} onDone={look} />;
   }
   if (what === 'sounding' && element) return <Soundings view={view} element={element} onDone={look} />;
-  if (what === 'measuring' && element) return <Measure view={view} element={element} onDone={look} />;
+  if (what === 'measuring' && element) return <Measure key={id} view={view} element={element} again={id} onDone={look} />;
   if (what === 'files' && element) return <SurveyFiles view={view} element={element} onDone={look} />;
   if (what === 'pictures' && element) return <Photos view={view} element={element} onDone={look} />;
   if (what === 'testing' && element) return <Tests view={view} element={element} onDone={look} />;

@@ -150,6 +150,13 @@ export const SAMPLES: Record<keyof typeof FIELDS, { good: object; bad: object[] 
     },
     bad: [{ jobId: id(1), input: {}, hashes: {}, coreVersion: '0.1.0', seed: 1, replaces: null }],
   },
+  careVisit: {
+    good: { jobId: id(1), findingId: id(2), kind: 'crack', dueOn: '2026-11-12', doneOn: null, note: '' },
+    bad: [
+      { jobId: id(1), findingId: null, kind: 'luck', dueOn: '2026-11-12', doneOn: null, note: '' },
+      { jobId: id(1), findingId: null, kind: 'look', dueOn: 'soon', doneOn: null, note: '' },
+    ],
+  },
   crewEntry: {
     good: {
       jobId: id(1),

@@ -61,6 +61,11 @@ export const PLAN_TABLE = {
   forecastSd_K: constant(0.8, 'K', 'sd of the air a forecast has for now', 'method'),
   forecastGrowth_K: constant(0.4, 'K', 'more of it for each day ahead', 'method'),
   forecastMost_K: constant(4, 'K', 'no forecast is worse than the season', 'method'),
+  careMonths: constant(
+    { crack: [6, 12], joint: [12], coating: [24], look: [12] } as Readonly<Record<'crack' | 'joint' | 'coating' | 'look', readonly number[]>>,
+    'months',
+    'after the work it is looked at again',
+  ),
   hotFill_C: constant(60, 'degC', 'a fill that warms itself past it is a caution'),
 } as const;
 

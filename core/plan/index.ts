@@ -19,3 +19,4 @@ export * from './week';
 export * from './dayPlan';
 export * from './rehearse';
 export * from './record';
+export * from './care';

@@ -11,6 +11,8 @@ import { command, DOCK, PHONE, signedIn, SLAB, type TestServer } from './harness
 
 const PLINTH = '0198a000-de00-7000-8000-0000000000e0';
 
+jest.setTimeout(60_000);
+
 let full: TestServer;
 let empty: TestServer;
 let archive: Buffer;

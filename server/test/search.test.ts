@@ -5,6 +5,8 @@ import { command, DOCK, signedIn, type TestServer } from './harness';
 const WALL = '0198a000-de00-7000-8000-000000000040';
 const PLINTH = '0198a000-de00-7000-8000-0000000000e0';
 
+jest.setTimeout(60_000);
+
 let server: TestServer;
 let stop: () => Promise<void>;
 

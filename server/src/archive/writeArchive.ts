@@ -4,7 +4,7 @@ import { ARCHIVE, ARCHIVED, type ArchiveManifest } from '@tufa/contract/archive'
 import { archiveSchemas } from '@tufa/contract/archiveSchemas';
 import type { EntityName } from '@tufa/contract/entities';
 import { CORE_VERSION } from '@tufa/core/plan';
-import { unparse } from 'papaparse';
+import Papa from 'papaparse';
 import type { DataSource, EntityManager, QueryRunner } from 'typeorm';
 import { ZipFile } from 'yazl';
 import { rowPages } from './rowPages';
@@ -31,7 +31,7 @@ async function* csvLines(tx: EntityManager, name: EntityName): AsyncGenerator<st
       Object.fromEntries(Object.entries(row).map(([field, value]) => [field, typeof value === 'object' && value !== null ? JSON.stringify(value) : value])),
     );
     // A cell that a spreadsheet would run as a formula is quoted as text.
-    yield `${unparse(flat, { header, escapeFormulae: true, newline: '\n' })}\n`;
+    yield `${Papa.unparse(flat, { header, escapeFormulae: true, newline: '\n' })}\n`;
     header = false;
   }
 }

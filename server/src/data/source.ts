@@ -7,6 +7,7 @@ import { FilesOfFirms1700000000006 } from '../migrations/FilesOfFirms17000000000
 import { First1700000000000 } from '../migrations/First1700000000000';
 import { Photographs1700000000001 } from '../migrations/Photographs1700000000001';
 import { PlaceAndWeather1700000000007 } from '../migrations/PlaceAndWeather1700000000007';
+import { Care1700000000012 } from '../migrations/Care1700000000012';
 import { CrewFigures1700000000009 } from '../migrations/CrewFigures1700000000009';
 import { Documents1700000000010 } from '../migrations/Documents1700000000010';
 import { Search1700000000011 } from '../migrations/Search1700000000011';
@@ -33,6 +34,7 @@ export function makeSource({ url, most = 10, log }: { url: string; most?: number
       CrewFigures1700000000009,
       Documents1700000000010,
       Search1700000000011,
+      Care1700000000012,
     ],
     migrationsTableName: 'migration',
     synchronize: false,

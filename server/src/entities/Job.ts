@@ -31,6 +31,9 @@ export class Job extends FirmRow {
   @Column({ type: 'boolean', name: 'as_sheet', nullable: true })
   asSheet: boolean | null;
 
+  @Column({ type: 'text', name: 'closed_on', nullable: true })
+  closedOn: string | null;
+
   @Column({ type: 'jsonb', name: 'day_plan', nullable: true })
   dayPlan: object | null;
 

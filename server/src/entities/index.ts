@@ -1,4 +1,5 @@
 import { type EntityName } from '@tufa/contract/entities';
+import { CareVisit } from './CareVisit';
 import { CommandRow } from './CommandRow';
 import { CrewEntry } from './CrewEntry';
 import { Device } from './Device';
@@ -42,6 +43,7 @@ export const TABLES: Record<EntityName, new () => FirmRow> = {
   pourEvent: PourEventRow,
   rehearsal: Rehearsal,
   crewEntry: CrewEntry,
+  careVisit: CareVisit,
 };
 
 /** Every table. */

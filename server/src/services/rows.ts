@@ -15,7 +15,7 @@ export function wireRow(row: FirmRow): Row {
 type Rows = Partial<Record<EntityName, Row[]>>;
 
 const PAGE = 1000;
-const SNAKE: Partial<Record<EntityName, string>> = { pourEvent: 'pour_event', stockLot: 'stock_lot', crewEntry: 'crew_entry' };
+const SNAKE: Partial<Record<EntityName, string>> = { pourEvent: 'pour_event', stockLot: 'stock_lot', crewEntry: 'crew_entry', careVisit: 'care_visit' };
 /** How an entity's table is called. */
 export const tableOf = (name: EntityName): string => SNAKE[name] ?? name;
 
@@ -110,7 +110,7 @@ const asData = (rows: Rows): FirmData => mergeRows(emptyFirmData(), rows);
 /** One job with what is in it, and nothing else of the firm. */
 export const jobRows = async (tx: EntityManager, jobId: string): Promise<FirmData> => asData(await rowsWhere(tx, ofJob(jobId)));
 
-const OF_FIRM = ['firm', 'person', 'product', 'sheet', 'stockLot', 'crewEntry'] as const;
+const OF_FIRM = ['firm', 'person', 'product', 'sheet', 'stockLot', 'crewEntry', 'careVisit'] as const;
 const ofFirm = OF_FIRM.map((name): Wanted => ({ name }));
 
 /** The shelf and the settings that a plan needs, of no job. */
