@@ -1,5 +1,5 @@
 import { faultsOf, unreadable } from './looks';
-import { expect, signIn, test } from './server';
+import { DOCK, expect, signIn, test } from './server';
 
 const PLINTH = '0198a000-de00-7000-8000-0000000000e0';
 
@@ -57,4 +57,59 @@ test('work like this is found from its record, narrowed by what it is, opened, a
   await expect(page.getByText('Nothing of the firm has these words')).toBeVisible();
   await context.setOffline(true);
   await expect(page.getByText('Without signal only the jobs on this phone are found')).toBeVisible();
+});
+
+test('a job closed for long leaves the phone and its lists, is found again, and comes back with all that was in it', async ({ page, context, server }) => {
+  await signIn(page, 'Lead', `/jobs/${PLINTH}/record`);
+  // Closed today it only waits no longer.
+  await page.getByRole('button', { name: 'Close this job' }).tap();
+  await expect(page.getByText(/^Closed on /)).toBeVisible();
+  await page.goto('/jobs');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('7 jobs');
+  await page.getByLabel('Search jobs').fill('weigh');
+  await expect(page.getByText('closed, Hillside cider works')).toBeVisible();
+  const { job } = await (await page.request.get(`/api/v1/jobs/${PLINTH}`)).json();
+  const id = '0198a000-c105-7000-8000-000000000001';
+  const { device } = await (await page.request.get('/api/v1/session')).json();
+  const change = {
+    ...{ id, v: 1, device, seq: 90_000, person: '0198a000-9e09-7000-8000-000000000001', madeAt: '2026-05-12T12:00:00Z', kind: 'job.change', target: PLINTH },
+    ...{ base: { closedOn: job.closedOn }, change: { closedOn: '2020-01-31' } },
+  };
+  const { results } = await (await page.request.post(`${server}/api/v1/commands`, { data: [change] })).json();
+  expect(results[0].result).toBe('done');
+  await page.goto('/jobs');
+  const kept = () =>
+    page.evaluate(
+      (jobId) =>
+        new Promise<number>((done) => {
+          const asked = indexedDB.open('tufa-firm');
+          asked.onsuccess = () => {
+            const count = asked.result
+              .transaction('ofJob')
+              .objectStore('ofJob')
+              .count(IDBKeyRange.bound([jobId], [jobId, []]));
+            count.onsuccess = () => done(count.result);
+          };
+        }),
+      PLINTH,
+    );
+  await expect.poll(kept).toBe(0);
+  // Without signal it says where it is, and with it it comes.
+  await page.goto(`/jobs/${DOCK}/walk`);
+  await page.getByTestId('plan').waitFor();
+  await page.getByRole('link', { name: '‹ Jobs' }).tap();
+  await page.getByLabel('Search jobs').fill('weigh');
+  await context.setOffline(true);
+  await page.getByRole('link', { name: /^Weighbridge plinth/ }).tap();
+  await expect(page.getByText('closed for long and no longer on this phone')).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByTestId('plan')).toBeVisible();
+  await page.goto('/find?q=plinth');
+  await page.getByRole('list', { name: 'Find' }).getByRole('link').first().tap();
+  await page.goto(`/jobs/${PLINTH}/record`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^6 batches poured, 1 lost/);
+  await expect.poll(kept).toBeGreaterThan(0);
+  await page.getByRole('button', { name: 'Open it again' }).tap();
+  await page.goto('/jobs');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('8 jobs');
 });

@@ -23,6 +23,8 @@ export const first = {
     failed: 'Could not fetch. Tufa tries again when there is signal.',
     retry: 'Try again',
     notFound: 'This is not on this phone. It may be new or removed: go back and look again when there is signal.',
+    away: 'This job is closed for long and no longer on this phone. With signal it comes back.',
+    comingBack: 'This job is closed for long. It is being fetched from the firm ...',
     storage: {
       refused: 'This browser refuses to keep data. Nothing is saved: leave private browsing or free some space.',
       blocked: 'An older Tufa is open in another tab or window. Close it there; this page then goes on by itself.',

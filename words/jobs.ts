@@ -2,6 +2,7 @@
 export const jobs = {
   title: 'Jobs',
   search: 'Search jobs',
+  closed: 'closed',
   none: 'No job matches.',
   empty: 'No job yet. A job is one place for one customer.',
   new: 'New job',

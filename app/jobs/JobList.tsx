@@ -57,7 +57,7 @@ export const JobList = memo(function JobList({ currentId }: { currentId: string 
         <T as="h2">{say(speaker, 'jobs.title')}</T>
       </View>
       <ScrollView className="flex-1">
-        <Growing rows={jobsOf(data)} first={data.job[currentId]}>
+        <Growing rows={jobsOf(data).filter(({ id, closedOn }) => !closedOn || id === currentId)} first={data.job[currentId]}>
           {({ id, name, customer }) => <JobLine id={id} name={name} customer={customer} on={id === currentId} />}
         </Growing>
       </ScrollView>

@@ -23,8 +23,12 @@ export function JobsScreen() {
   const [words, setWords] = useState('');
   const [removed, setRemoved] = useState<{ id: string; name: string } | null>(null);
   const standings = useStandings();
-  const jobs = jobsOf(firm.data);
-  const found = jobs.filter(({ name, customer, address }) => `${name} ${customer} ${address}`.toLowerCase().includes(words.trim().toLowerCase()));
+  const all = jobsOf(firm.data);
+  // What is closed is looked for, not scrolled by.
+  const jobs = all.filter(({ closedOn }) => !closedOn);
+  const found = (words.trim() === '' ? jobs : all).filter(({ name, customer, address }) =>
+    `${name} ${customer} ${address}`.toLowerCase().includes(words.trim().toLowerCase()),
+  );
   return (
     <Screen
       title={say(speaker, 'jobs.title')}
@@ -62,7 +66,7 @@ export function JobsScreen() {
                 <JobPicture jobId={job.id} drawn={standings[job.id]?.drawn ?? 0} />
                 <View className="flex-1">
                   <T as="strong">{job.name}</T>
-                  <T as="faint">{[job.customer, job.address].filter(Boolean).join(', ')}</T>
+                  <T as="faint">{[job.closedOn ? say(speaker, 'jobs.closed') : '', job.customer, job.address].filter(Boolean).join(', ')}</T>
                 </View>
               </Pressable>
             </Link>

@@ -1,7 +1,8 @@
 import type { DocumentKind, DocumentMade } from '@tufa/contract/documents';
 import type { ArchiveBrought } from '@tufa/contract/archive';
 import type { FindAsked, FoundPage, Trend } from '@tufa/contract/found';
-import type { ForecastFields } from '@tufa/contract/entities';
+import { leftOut } from '../rows/closedJobs';
+import type { ForecastFields, Row, RowOf } from '@tufa/contract/entities';
 import type { Place } from '@tufa/core/plan';
 import type { Command, CommandResult, ProblemDetails } from '@tufa/contract/commands';
 
@@ -77,6 +78,9 @@ export interface SignedInPerson {
 /** What the weather service said, as the firm's server read it. */
 export type ServedForecast = Pick<ForecastFields, 'latitude_deg' | 'longitude_deg' | 'from' | 'hours' | 'invented'>;
 
+/** A job's own row, and its tables by id. */
+type JobWhole = { readonly job: RowOf<'job'> } & Readonly<Record<string, Readonly<Record<string, Row>>>>;
+
 /** The firm's server, one origin, plain REST. */
 export const api = {
   people: () => call<{ firm: string; people: SignedInPerson[] }>('/people'),
@@ -94,8 +98,8 @@ export const api = {
     if (!response.ok) throw await problemOf(response);
     return (await response.json()) as ArchiveBrought;
   },
-  /** a job as the firm has it */
-  job: (jobId: string) => ask(`/jobs/${jobId}`).then((response) => response.text()),
+  /** a job with what is in it, as the firm has it */
+  job: (jobId: string) => call<JobWhole>(`/jobs/${jobId}`),
   /** what of the firm has some words, and what its batches have cost */
   search: (asked: FindAsked) =>
     call<FoundPage>(`/search?${new URLSearchParams(Object.entries(asked).map(([name, value]): [string, string] => [name, String(value)])).toString()}`),
@@ -103,7 +107,10 @@ export const api = {
   /** what a place's weather service says, three days back and eight ahead */
   weather: ({ latitude_deg, longitude_deg }: Place) => call<ServedForecast>(`/weather?latitude_deg=${latitude_deg}&longitude_deg=${longitude_deg}`),
   /** One page of what changed since a place, as it came: it is read where it is kept. */
-  changes: (since: number, after?: string) => ask(`/changes?since=${since}${after ? `&after=${after}` : ''}`).then((response) => response.arrayBuffer()),
+  changes: (since: number, after?: string) => {
+    const query = new URLSearchParams({ since: String(since), ...(after ? { after } : {}), ...leftOut() });
+    return ask(`/changes?${query.toString()}`).then((response) => response.arrayBuffer());
+  },
   /** Their results in their order; what answers otherwise is not the firm. @throws ApiProblem */
   send: async (commands: readonly Command[]): Promise<CommandResult[]> => {
     const { results } = await call<{ results?: CommandResult[] }>('/commands', { method: 'POST', body: JSON.stringify(commands) });

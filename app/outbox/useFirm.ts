@@ -1,9 +1,10 @@
 import type { Writable } from '@tufa/contract/commands';
-import { emptyFirmData, type EntityFields, type FirmData } from '@tufa/contract/entities';
+import { emptyFirmData, type EntityFields, type FirmData, type RowOf } from '@tufa/contract/entities';
 import { useQuery } from '@tanstack/react-query';
 import { transfer } from 'comlink';
 import { useEffect, useSyncExternalStore } from 'react';
 import { now } from '../parts/phone/clock';
+import { bringBack, isAway } from '../rows/closedJobs';
 import { keepOld, keepPage, type KeptPage } from '../rows/keepPage';
 import { phoneRows, type RowsOnPhone } from '../rows/PhoneRows';
 import { isOfJob, type Place } from '../rows/shape';
@@ -48,7 +49,8 @@ function pull(): Promise<Place> {
     .catch(() => undefined)
     .then(() => {
       queued = null;
-      const pulling = pullNow().then((place) => {
+      const pulling = pullNow().then(async (place) => {
+        await phoneRows.leave((jobId) => outbox.snapshot().some((record) => record.jobId === jobId));
         queryClient.setQueryData(FIRM, place);
         return place;
       });
@@ -126,6 +128,8 @@ export interface Firm {
   readonly ready: boolean;
   readonly failed: boolean;
   readonly clockOffset: number;
+  /** the job asked for is closed for long and not on this phone */
+  readonly away: boolean;
 }
 
 /** How far what was written here is the firm's. */
@@ -163,7 +167,29 @@ export function useFirm(): Firm {
   const data = useLaidOver(firmLaidOver);
   const ready = useLaidOver((phone) => phone.ready);
   const clockOffset = useLaidOver((phone) => phone.clockOffset);
-  return { data, ready, failed, clockOffset };
+  return { data, ready, failed, clockOffset, away: false };
+}
+
+/** Fetches the rows of a job that is not on this phone any more, and keeps them for some days. */
+async function fetchBack(jobId: string): Promise<true> {
+  const { job, ...tables } = await api.job(jobId);
+  await phoneRows.back({ job: [job], ...Object.fromEntries(Object.entries(tables).map(([name, rows]) => [name, Object.values(rows)])) });
+  bringBack(jobId);
+  return true;
+}
+
+/** Whether a job is still away; looking at it brings it back. */
+function useBack(job: RowOf<'job'> | undefined): { away: boolean; failed: boolean } {
+  const away = job !== undefined && isAway(job);
+  const { isSuccess, isError } = useQuery({
+    queryKey: ['back', job?.id],
+    queryFn: () => fetchBack(job!.id),
+    enabled: away,
+    retry: false,
+    staleTime: Infinity,
+    gcTime: 0,
+  });
+  return { away: away && !isSuccess, failed: isError };
 }
 
 const NOTHING = emptyFirmData();
@@ -173,9 +199,11 @@ export function useFirmWith(jobId: string | undefined): Firm {
   const firm = useFirm();
   useEffect(() => (jobId ? phoneRows.hold(jobId) : undefined), [jobId]);
   const data = useLaidOver((phone, records) => (jobId ? jobLaidOver(phone, records, jobId) : null));
+  const job = jobId ? firm.data.job[jobId] : undefined;
+  const { away, failed } = useBack(job);
   if (!jobId) return firm;
   // A job that is not read yet is not an empty one.
-  return data ? { ...firm, data } : { ...firm, data: NOTHING, ready: false };
+  return data && !away ? { ...firm, data } : { ...firm, data: NOTHING, ready: false, away, failed: firm.failed || failed };
 }
 
 /** Several jobs with what is in them, those that are read already. */

@@ -1,6 +1,7 @@
 import { entityOf } from '@tufa/contract/applyCommand';
 import type { Command } from '@tufa/contract/commands';
 import type { FirmData } from '@tufa/contract/entities';
+import { isAway } from './closedJobs';
 import type { Page, Place, FirmRows, JobRows, Touched } from './shape';
 import { isOfJob, noFirmRows } from './shape';
 import { browserRows, memoryRows, type Renewed, type RowStore } from './RowStore';
@@ -78,6 +79,24 @@ export class PhoneRows {
     if (!isOfJob(name)) return null;
     if ('jobId' in change && typeof change.jobId === 'string') return change.jobId;
     return this.store.jobOf(name, target).catch(() => null);
+  }
+
+  /** Lets the rows of jobs go that are closed for long and that nobody looks at; whatever waits to be sent is laid over them when they are back. */
+  async leave(waits: (jobId: string) => boolean): Promise<void> {
+    const gone = Object.values(this.phone.jobs).filter((job) => isAway(job) && this.phone.standings[job.id] && !this.lookers.has(job.id) && !waits(job.id));
+    if (gone.length === 0) return;
+    const ids = gone.map(({ id }) => id);
+    await this.store.leave(ids);
+    for (const id of ids) this.wanted.delete(id);
+    const without = <T>(table: Readonly<Record<string, T>>): Record<string, T> => Object.fromEntries(Object.entries(table).filter(([id]) => !ids.includes(id)));
+    const { standings, open, pictures } = this.phone;
+    this.set({ ...this.phone, standings: without(standings), open: without(open), pictures: without(pictures) });
+  }
+
+  /** Keeps a job that has come back. */
+  async back(page: Page): Promise<void> {
+    const place = await this.store.place();
+    if (place) await this.touched(await this.store.keep(page, place));
   }
 
   /** Whether what is kept is kept by the browser, where another thread can keep it too. */

@@ -31,6 +31,8 @@ export interface RowStore {
   readonly pictures: (jobIds: readonly string[]) => Promise<ReadonlyMap<string, Picture>>;
   /** what was touched, read anew; of jobs' rows only those of the jobs that are open */
   readonly renewed: (touched: Touched, open: readonly string[]) => Promise<Renewed>;
+  /** lets the rows of some jobs go; the jobs themselves stay */
+  readonly leave: (jobIds: readonly string[]) => Promise<void>;
   /** keeps a page and the place after it, or nothing of either; the state of each job whose rows changed is made anew */
   readonly keep: (page: Page, place: Place) => Promise<Touched>;
 }
@@ -124,6 +126,18 @@ export const browserRows: RowStore = {
       ]);
       return { place: place ?? null, firm: there(firm), jobs: there(jobs), standings: standingsOf(there(standings)), rows: Object.fromEntries(rows) };
     }),
+  leave: (jobIds) =>
+    kept.use(async (db) => {
+      const tx = db.transaction(['ofJob', 'standing', 'picture'], 'readwrite');
+      await Promise.all([
+        ...jobIds.flatMap((jobId) => [
+          tx.objectStore('ofJob').delete(ofJobKeys(jobId)),
+          tx.objectStore('standing').delete(jobId),
+          tx.objectStore('picture').delete(jobId),
+        ]),
+        tx.done,
+      ]);
+    }),
   keep: (page, place) =>
     kept.use(async (db) => {
       const { firm, jobs, rows } = sorted(page);
@@ -177,6 +191,9 @@ export function memoryRows(): RowStore {
         ]),
       ),
     }),
+    leave: async (jobIds) => {
+      for (const jobId of jobIds) ofJobs.delete(jobId);
+    },
     keep: async (page, place) => {
       const came = sorted(page);
       tablesOf(firmRows, came.firm);

@@ -45,3 +45,24 @@ test('a session in use is written once a day and not at every request', async ()
   expect(writes(await askedBy(read))).toBe(1);
   expect(writes(await askedBy(read))).toBe(0);
 });
+
+test('rows of a job that is closed for long are no phone\u2019s load, unless it asks for them; the job itself is', async () => {
+  const closed = command('job.change', DOCK, { closedOn: '2020-01-31' }, { base: { closedOn: null } });
+  expect((await server.request.post('/api/v1/commands').send([closed]).expect(200)).body.results[0].result).toBe('done');
+  const rowsOf = async (more: object): Promise<{ job: string[]; finding: string[] }> => {
+    const { body } = await server.request
+      .get('/api/v1/changes')
+      .query({ since: 0, ...more })
+      .expect(200);
+    return { job: body.rows.job.map(({ id }: { id: string }) => id), finding: body.rows.finding.map(({ jobId }: { jobId: string }) => jobId) };
+  };
+  const all = await rowsOf({});
+  expect(all.finding).toContain(DOCK);
+  const daily = await rowsOf({ closedBefore: '2025-01-01' });
+  expect(daily.job).toContain(DOCK);
+  expect(daily.finding).not.toContain(DOCK);
+  expect(daily.finding.length).toBe(all.finding.filter((jobId) => jobId !== DOCK).length);
+  expect(await rowsOf({ closedBefore: '2025-01-01', back: DOCK })).toEqual(all);
+  expect(await rowsOf({ closedBefore: '2019-01-01' })).toEqual(all);
+  await server.request.get('/api/v1/changes?closedBefore=yesterday').expect(422);
+});

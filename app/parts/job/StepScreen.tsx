@@ -31,7 +31,19 @@ export function StepScreen({ step, children }: { step: Step; children: (view: Jo
   const online = useOnline();
   // A walk goes on while its plan is made; the other steps have nothing to say before.
   if (!view || (planning && step !== 'walk')) {
-    const why = view ? 'mix.working' : firm.ready ? 'state.notFound' : firm.failed ? 'state.failed' : online ? 'state.loading' : 'state.offline';
+    const why = view
+      ? 'mix.working'
+      : firm.ready
+        ? 'state.notFound'
+        : firm.away
+          ? online
+            ? 'state.comingBack'
+            : 'state.away'
+          : firm.failed
+            ? 'state.failed'
+            : online
+              ? 'state.loading'
+              : 'state.offline';
     return (
       <View className="h-full w-full flex-1 bg-ground" role="main">
         <View className="flex-1 justify-center gap-2 p-4">

@@ -13,7 +13,14 @@ import { HttpProblem } from '../http/HttpProblem';
 import { signedIn } from '../http/session';
 import { changesSince, jobData, jobRows, wireRow, type ChangesPlace } from '../services/rows';
 
-const sinceQuery = Joi.object({ since: Joi.number().integer().min(0).default(0), after: id });
+const sinceQuery = Joi.object({
+  since: Joi.number().integer().min(0).default(0),
+  after: id,
+  closedBefore: Joi.string().pattern(/^\d{4}-\d\d-\d\d$/),
+  back: Joi.string()
+    .pattern(/^[0-9a-f-]{36}(,[0-9a-f-]{36}){0,99}$/)
+    .allow(''),
+});
 const listQuery = Joi.object({ after: id, limit: Joi.number().integer().min(1).max(200).default(50) });
 const jobParams = Joi.object({ job: id.required() });
 
@@ -48,6 +55,7 @@ export function readRoutes({ source, clock, news }: AppContext): Router {
       element: data.element,
       finding: data.finding,
       reading: data.reading,
+      forecast: data.forecast,
       photograph: data.photograph,
       treatment: data.treatment,
       plan: data.plan,

@@ -23,6 +23,9 @@ export const tableOf = (name: EntityName): string => SNAKE[name] ?? name;
 export interface ChangesPlace {
   readonly since: number;
   readonly after?: string | undefined;
+  /** rows of jobs that were closed before this day are left out, save of those */
+  readonly closedBefore?: string | undefined;
+  readonly back?: string | undefined;
 }
 
 /** A page of what changed, and the place after it. */
@@ -34,16 +37,21 @@ export interface ChangesPage {
 }
 
 /** Everything of the firm that changed after a place, in the order of change, a page at a time. Rows of one command share a number, and a file's or a release's may be more than a page. */
-export async function changesSince(tx: EntityManager, { since, after }: ChangesPlace): Promise<ChangesPage> {
+export async function changesSince(tx: EntityManager, { since, after, closedBefore, back = '' }: ChangesPlace): Promise<ChangesPage> {
   const [firm] = await tx.query<{ change_counter: string }[]>('select change_counter from firm');
   if (!after && Number(firm?.change_counter ?? 0) <= since) return { cursor: since, more: false, rows: {} };
   const beyond = after ? '(changed, id) > ($1, $2)' : 'changed > $1';
+  const place = after ? [since, after] : [since];
+  // What lies closed for long is no phone's daily load; the jobs themselves are: their names are looked for.
+  const here = closedBefore ? ` and job_id not in (select id from job where closed_on < $${place.length + 1} and id <> all($${place.length + 2}::uuid[]))` : '';
+  const isOfJob = (name: EntityName): boolean => (OF_JOB as readonly EntityName[]).includes(name);
   const union = ENTITY_NAMES.map(
-    (name) => `(select '${name}' as name, id, changed from ${tableOf(name)} where ${beyond} order by changed, id limit ${PAGE + 1})`,
+    (name) =>
+      `(select '${name}' as name, id, changed from ${tableOf(name)} where ${beyond}${isOfJob(name) ? here : ''} order by changed, id limit ${PAGE + 1})`,
   ).join(' union all ');
   const found = await tx.query<{ name: EntityName; id: string; changed: string }[]>(
     `${union} order by changed, id limit ${PAGE + 1}`,
-    after ? [since, after] : [since],
+    closedBefore ? [...place, closedBefore, back === '' ? [] : back.split(',')] : place,
   );
   const next = found[PAGE];
   // Rows of two tables may share an id: a page never ends between them.
