@@ -26,5 +26,5 @@ export const fix = {
   caution: 'with care',
   no: 'no',
   noFinding: 'Nothing to fix yet',
-  noFindingLead: 'Add a spall in Walk first.',
+  noFindingLead: 'Add a finding in Walk first.',
 } as const;
