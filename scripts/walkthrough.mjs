@@ -36,7 +36,9 @@ main(() =>
       let at = 'walk';
       try {
         await go('walk');
+        await page.getByTestId('plan').waitFor();
         await survey(page, there);
+        await page.clock.runFor(600);
         await picture('walk');
         at = 'fix';
         await go('fix');
@@ -105,7 +107,7 @@ async function survey(page, there) {
       .click();
     await page.getByRole('button', { name: 'Add a finding' }).waitFor();
   }
-  if (!(await there(page.getByRole('button', { name: /^Edit [A-Z]$/ })))) {
+  if (!(await there(page.getByRole('button', { name: /^Edit [A-Z]\d?$/ })))) {
     await page.getByRole('button', { name: 'Add a finding' }).click();
     await page.getByLabel('Length').fill('2\' 6"');
     await page.getByLabel('Width').fill('1\' 8"');

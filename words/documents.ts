@@ -60,11 +60,12 @@ export const documents = {
   rework: 'to be done again',
   unchecked: 'No check has been logged.',
   opening: 'When it may be used',
+  visit: 'We come back on {{date}}. {{what}}.',
   openFrom: '{{finding}}: {{what}} from {{date}}.',
   foundReady: '{{finding}}: {{what}}, found ready {{date}}.',
   findingNotPoured: '{{finding}}: not done yet.',
   notPoured: 'Nothing is done yet: this is what is planned.',
-  use: { foot: 'foot', vehicles: 'vehicles', coat: 'its coat', paint: 'paint' },
+  use: { light: 'light use', foot: 'foot', vehicles: 'vehicles', coat: 'its coat', paint: 'paint' },
   care: 'Care',
   cared: {
     keepOff: 'Keep vehicles, foot traffic and other trades off until the times above; what the hand finds decides, not the clock alone.',

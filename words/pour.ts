@@ -116,7 +116,8 @@ export const pour = {
   missedPlace: 'Batch {{batch}}: time to place ended at {{time}}, {{minutes}} min ago.',
   missedFinish: 'Batch {{batch}}: time to finish ended at {{time}}, {{minutes}} min ago.',
   read: 'Understood',
-  poured: 'All {{count}} batches are poured',
+  poured_one: 'The one batch is poured',
+  poured_other: 'All {{count}} batches are poured',
   pouredLead: 'Start an extra one, or read the record.',
   ackFirst: 'Tap Understood on every caution above first.',
 

@@ -36,10 +36,17 @@ export function openingOf(parts: JobParts): string[] {
     }
   }
   const mixed = new Set(plan.batches.flatMap(({ serves }) => serves.map(({ findingId }) => findingId)));
-  const open = [...last.values()].map(({ findingId, code, at, passedAt }) =>
+  const order = doneOf(parts).map(({ findingId }) => findingId);
+  // Nobody walks on a countertop: what bears a foot bears light use.
+  const useOf = (findingId: string, code: FollowCode) =>
+    code === 'foot' && parts.data.element[parts.data.finding[findingId]?.elementId ?? '']?.kind === 'counter'
+      ? 'light'
+      : (code as 'foot' | 'vehicles' | 'coat' | 'paint');
+  const sorted = [...last.values()].sort((a, b) => order.indexOf(a.findingId) - order.indexOf(b.findingId) || a.at - b.at);
+  const open = sorted.map(({ findingId, code, at, passedAt }) =>
     say(speaker, passedAt === null ? 'documents.openFrom' : 'documents.foundReady', {
       finding: nameOf(parts, findingId),
-      what: say(speaker, `documents.use.${code as 'foot' | 'vehicles' | 'coat' | 'paint'}`),
+      what: say(speaker, `documents.use.${useOf(findingId, code)}`),
       date: `${dayOf(parts, passedAt ?? at)} ${clockOf(parts, passedAt ?? at)}`,
     }),
   );
