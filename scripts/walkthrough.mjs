@@ -1,7 +1,6 @@
 // npm run walkthrough [part of a job's name]: every job of the demonstration from Walk to its completion sheet, step by step
 // as a person would tap it, with a picture of each step in .tufa/walkthrough.
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
-import { readdirSync, readFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { onDemonstration, understood } from './lib/onDemonstration.mjs';
 import { main, root, say } from './lib/run.mjs';

@@ -182,7 +182,8 @@ function Batch({ view, row }: { view: JobView; row: RecordRow }) {
           <T as="small" {...(lost ? { tone: 'stop' as const, className: 'font-bold' } : {})}>
             {[
               ...(lost ? [end] : []),
-              `${say(speaker, 'record.water')} ${printFigure(speaker, 'w_kg', row.used_kg ?? row.water_kg)}`,
+              // Of a resin or a cartridge nobody measures water.
+              ...(row.water_kg > 0 ? [`${say(speaker, 'record.water')} ${printFigure(speaker, 'w_kg', row.used_kg ?? row.water_kg)}`] : []),
               ...(Math.abs(drift) >= DRIFT ? [say(speaker, drift > 0 ? 'record.wetter' : 'record.drier', { off_share: Math.abs(drift) })] : []),
               `${say(speaker, 'record.temps')} ${printFigure(speaker, 't_C', row.mix_C)}`,
               `${say(speaker, 'record.slab')} ${printFigure(speaker, 't_C', row.slab_C)}`,
@@ -205,7 +206,11 @@ function Batch({ view, row }: { view: JobView; row: RecordRow }) {
             ],
             [
               say(speaker, 'record.share'),
-              `${sayShare(speaker, row.share)}, ${printFigure(speaker, 'p_kg', row.powder_kg)}, ${say(speaker, 'record.water')} ${printFigure(speaker, 'w_kg', row.water_kg)}`,
+              [
+                sayShare(speaker, row.share),
+                printFigure(speaker, 'p_kg', row.powder_kg),
+                ...(row.water_kg > 0 ? [`${say(speaker, 'record.water')} ${printFigure(speaker, 'w_kg', row.water_kg)}`] : []),
+              ].join(', '),
             ],
             [
               say(speaker, 'record.temps'),
