@@ -147,6 +147,8 @@ test('the day by the clock: in its weather, moved by keys and by hand, with othe
   await expect(title).toHaveText(/^Done by \d\d:\d\d/);
   const list = page.getByRole('list', { name: 'The day by the clock' });
   const first = list.getByRole('button', { name: /\d\d:\d\d 1 Spall/ });
+  // The weather is the job's by then, and the day put in order in it: what would help is worked out last.
+  await page.getByTestId('helps').waitFor({ timeout: 30_000 });
   const before = await first.getAttribute('aria-label');
   await first.tap();
   await expect(page.getByTestId('why')).toContainText(/[A-Z].+\./);

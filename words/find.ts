@@ -5,7 +5,7 @@ export const find = {
   words: 'Words',
   count_one: '{{count}} found',
   count_other: '{{count}} found',
-  more: 'the newest {{count}} and more',
+  more: 'The newest {{count}} and more',
   none: 'Nothing of the firm has these words. Try fewer, or others.',
   some: 'Nothing has all of these words. These have some of them:',
   corrected: '“{{word}}” is nowhere; looked for {{others}}.',

@@ -21,6 +21,7 @@ import { saveFile } from '../parts/phone/saveFile';
 import { nothingYet, StepLayout, StepScreen } from '../parts/job/StepScreen';
 import { Answer, T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
+import { JobOut } from './JobOut';
 import { LifeBar } from './LifeBar';
 import { recordRows, unreadBatches, type RecordRow } from './recordRows';
 import type { Speaker } from '@tufa/words/speak';
@@ -55,6 +56,7 @@ function Record({ view }: { view: JobView }) {
       <View className="gap-5">
         {parts.body}
         {view.plan ? <DocumentsView jobId={view.job.id} /> : null}
+        <JobOut view={view} />
       </View>
     );
     return <StepLayout step="record" view={view} parts={{ ...parts, body }} />;
@@ -131,7 +133,14 @@ function Record({ view }: { view: JobView }) {
             {view.plan ? <Cautions screen="record" input={view.input} plan={view.plan} view={view} /> : null}
           </View>
         ),
-        foot: <Button label={say(speaker, 'record.csv')} tone="act" onPress={csv} />,
+        foot: (
+          <View className="flex-row gap-3">
+            <JobOut view={view} />
+            <View className="flex-1">
+              <Button label={say(speaker, 'record.csv')} tone="act" onPress={csv} />
+            </View>
+          </View>
+        ),
       }}
     />
   );

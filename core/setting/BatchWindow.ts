@@ -177,10 +177,10 @@ function stopped(input: BatchWindowInput, courses: PortionCourses): Stopped {
 /**
  * What a search needs of a batch's window, at a third of its price.
  *
- * @param courses of the same course and pace, where they are worked out already
+ * @param courses of the same course and pace
  * @throws Problem `outOfRange` from the courses
  */
-export const batchStops = (input: BatchWindowInput, courses: PortionCourses = portionCourses(input)): BatchStops => stopped(input, courses).stops;
+export const batchStops = (input: BatchWindowInput, courses: PortionCourses): BatchStops => stopped(input, courses).stops;
 
 /**
  * The window of one batch: the portion spread first and the one spread last live differently (on a hot slab the first

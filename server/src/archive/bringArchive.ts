@@ -40,8 +40,7 @@ type Fields = Record<string, unknown>;
 /** A row against the schema that guards its commands. Where a table keeps *nothing* for what was never said, that is left out. @throws HttpProblem `archiveRow` */
 function rowOf(name: EntityName, sent: unknown): Fields & { id: string; changed: number } {
   const schema = archivedRow(name);
-  const unsaid = (field: string): boolean => field in fieldsOf(schema) && schema.extract(field).validate(null).error !== undefined;
-  const said = Object.entries((sent ?? {}) as Fields).filter(([field, value]) => value !== null || !unsaid(field));
+  const said = Object.entries((sent ?? {}) as Fields).filter(([field, value]) => value !== null || !saysMore(name, schema).has(field));
   const { value, fault } = check<Fields & { id: string; changed: number }>(schema, Object.fromEntries(said));
   if (fault)
     throw new HttpProblem({
@@ -53,11 +52,15 @@ function rowOf(name: EntityName, sent: unknown): Fields & { id: string; changed:
   return value;
 }
 
-const known = new WeakMap<Joi.ObjectSchema, object>();
-function fieldsOf(schema: Joi.ObjectSchema): object {
-  const fields = known.get(schema) ?? ((schema.describe().keys ?? {}) as object);
-  known.set(schema, fields);
-  return fields;
+const sayMore = new Map<EntityName, ReadonlySet<string>>();
+
+/** Fields that hold something or are left out, never nothing. */
+function saysMore(name: EntityName, schema: Joi.ObjectSchema): ReadonlySet<string> {
+  const known =
+    sayMore.get(name) ??
+    new Set(Object.keys((schema.describe().keys ?? {}) as object).filter((field) => schema.extract(field).validate(null).error !== undefined));
+  sayMore.set(name, known);
+  return known;
 }
 
 /** Whose ids are another firm's already is not written, and must not be named. */

@@ -32,7 +32,7 @@ export class Search1700000000011 implements MigrationInterface {
       await runner.query(`grant select, insert, update, delete on ${table} to tufa_app`);
     }
     await runner.query(`create function search_found(asked tsquery, of_kind text, of_place text, of_product text, of_weather text, of_year integer, of_lost boolean, most integer)
-      returns setof search_entry language plpgsql stable security definer set search_path = public as $body$
+      returns setof search_entry language plpgsql stable security definer set search_path = public, pg_temp as $body$
       begin
         return query execute 'select * from search_entry where ${OF_FIRM.replaceAll("'", "''")}
           and ($1 is null or words @@ $1) and ($2 is null or kind = $2) and ($3 is null or place = $3) and ($4 is null or product = $4)
@@ -40,7 +40,7 @@ export class Search1700000000011 implements MigrationInterface {
           order by at desc nulls last limit $8' using asked, of_kind, of_place, of_product, of_weather, of_year, of_lost, most;
       end $body$`);
     await runner.query(`create function search_alike(sought text, most integer) returns setof text
-      language plpgsql stable security definer set search_path = public set pg_trgm.similarity_threshold = 0.4 as $body$
+      language plpgsql stable security definer set search_path = public, pg_temp set pg_trgm.similarity_threshold = 0.4 as $body$
       begin
         return query execute 'select word from search_word where ${OF_FIRM.replaceAll("'", "''")}
           and (word % $1 or (left(word, 1) = left($1, 1) and abs(length(word) - length($1)) <= 1))

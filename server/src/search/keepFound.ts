@@ -75,7 +75,10 @@ async function mark(tx: EntityManager): Promise<void> {
 
 /** Reads some of the jobs that wait. @returns how many are left */
 async function readSome(tx: EntityManager): Promise<number> {
-  const taken = await tx.query<{ job_id: string }[]>(`select job_id from search_waiting order by job_id limit ${AT_ONCE} for update skip locked`);
+  // Taken off the list before they are read: what changes meanwhile puts them on it again, once this has ended.
+  const [taken] = await tx.query<[{ job_id: string }[], number]>(
+    `delete from search_waiting where job_id in (select job_id from search_waiting order by job_id limit ${AT_ONCE} for update skip locked) returning job_id`,
+  );
   if (taken.length > 0) {
     const shelf = await firmOwnRows(tx);
     const entries: SearchEntry[] = [];
@@ -88,7 +91,6 @@ async function readSome(tx: EntityManager): Promise<number> {
     }
     await tx.query('delete from search_entry where job_id = any($1)', [ids]);
     await write(tx, entries);
-    await tx.query('delete from search_waiting where job_id = any($1)', [ids]);
   }
   const [left] = await tx.query<{ count: string }[]>('select count(*) from search_waiting');
   return Number(left?.count ?? 0);
