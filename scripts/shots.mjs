@@ -44,20 +44,6 @@ main(() =>
     await phone.page.mouse.click(strip.x + (strip.width * 5) / 16, strip.y + 30);
     await phone.page.screenshot({ path: join(folder, 'keypad.png') });
     await phone.page.evaluate(() => localStorage.removeItem(Object.keys(localStorage).find((key) => key.startsWith('tufa-draft finding')) ?? ''));
-    await phone.page.goto(`${base}${DOCK}/walk`);
-    await phone.page.getByRole('button', { name: 'Add a finding' }).click();
-    await phone.page.getByRole('radio', { name: 'Crack' }).click();
-    const plan = phone.page.getByTestId('plan');
-    const at = await plan.boundingBox();
-    for (const [x, y] of [
-      [0.62, 0.5],
-      [0.72, 0.58],
-      [0.84, 0.55],
-    ])
-      await plan.click({ position: { x: at.width * x, y: at.height * y } });
-    await phone.page.getByTestId('plan').evaluate((one) => one.scrollIntoView({ block: 'center' }));
-    await phone.page.screenshot({ path: join(folder, 'walk-draw.png') });
-    await phone.page.evaluate(() => localStorage.removeItem(Object.keys(localStorage).find((key) => key.startsWith('tufa-draft finding')) ?? ''));
     await phone.shot(`${DOCK}/systems`, 'systems', () => phone.page.getByTestId('systems').waitFor());
     await phone.page.goto(`${base}${DOCK}/pour`);
     await understood(phone.page);

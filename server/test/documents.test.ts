@@ -9,7 +9,9 @@ import { PLAIN } from '@tufa/words';
 import { createHash } from 'node:crypto';
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
+import { withFirm } from '../src/data/withFirm';
 import { careOf } from '../src/documents/careOf';
+import { DEMO_FIRM_ID } from '../src/services/firm';
 import type { JobParts } from '../src/documents/JobParts';
 import { openingOf } from '../src/documents/openingOf';
 import { command, DOCK, signedIn, SLAB, type TestServer } from './harness';
@@ -133,4 +135,18 @@ test('care is asked for what was repaired: salt where it is walked on in frost, 
   expect(careOf(await partsFor(PLINTH))).toEqual(['keepOff', 'salt', 'look']);
   const cistern = '0198a000-de00-7000-8000-0000000000c0';
   expect(careOf(await partsFor(cistern))).toEqual(['look']);
+});
+
+test('a document whose server was stopped in the middle of it says that it failed, and another is made', async () => {
+  const { body } = await make(DOCK, 'quantities').expect(202);
+  await ended(body.id);
+  await withFirm(server.source, DEMO_FIRM_ID, (tx) =>
+    tx.query(`update document set state = 'making', bytes = null, made_at = $1 where id = $2`, [new Date(server.clock.now.getTime() - 900_000), body.id]),
+  );
+  const stateOf = async () => {
+    const listed = await server.request.get(`/api/v1/jobs/${DOCK}/documents`).expect(200);
+    return listed.body.documents.find(({ id }: DocumentMade) => id === body.id).state;
+  };
+  expect(await stateOf()).toBe('failed');
+  expect((await ended((await make(DOCK, 'quantities').expect(202)).body.id)).state).toBe('done');
 });

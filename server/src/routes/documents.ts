@@ -6,7 +6,7 @@ import { Problem } from '@tufa/core/quantity';
 import { PLAIN, type Speaker } from '@tufa/words';
 import { Router } from 'express';
 import Joi from 'joi';
-import { In } from 'typeorm';
+import { In, LessThan } from 'typeorm';
 import type { AppContext } from '../AppContext';
 import { withFirm } from '../data/withFirm';
 import { renderPdf } from '../documents/renderPdf';
@@ -38,6 +38,9 @@ const madeOf = ({ id: documentId, jobId, kind, number, madeAt, state, done, tota
   total,
   sha256,
 });
+/** Nothing is made for longer: two hundred pictures take a minute. */
+const LONGEST_MS = 600_000;
+
 /** As many pictures as a sheet shows. */
 const MOST_PHOTOS = 60;
 
@@ -76,9 +79,12 @@ export function documentRoutes({ source, clock }: AppContext): Router {
   });
   router.get('/jobs/:job/documents', async (request, response) => {
     const { job } = checked<{ job: string }>(params, request.params);
-    const rows = await withFirm(source, signedIn(response).firmId, (tx) =>
-      tx.getRepository(DocumentRow).find({ where: { jobId: job }, order: { number: 'DESC' } }),
-    );
+    const rows = await withFirm(source, signedIn(response).firmId, async (tx) => {
+      const documents = tx.getRepository(DocumentRow);
+      // Its server was stopped in the middle of it: it is asked for again under a number of its own.
+      await documents.update({ jobId: job, state: 'making', madeAt: LessThan(new Date(clock().getTime() - LONGEST_MS)) }, { state: 'failed' });
+      return documents.find({ where: { jobId: job }, order: { number: 'DESC' } });
+    });
     response.json({ documents: rows.map(madeOf) });
   });
   const found = async (request: { params: unknown }, firmId: string, more: { bytes?: boolean } = {}): Promise<DocumentRow> => {
