@@ -1,8 +1,6 @@
 import { isMaterial } from '@tufa/contract/upgradeSheet';
 import { assemblePlanInput } from '@tufa/contract/assemble';
-import { applyCommand } from '@tufa/contract/applyCommand';
-import type { Command } from '@tufa/contract/commands';
-import { computePlan, namedOnly, sheetOf } from '@tufa/core/plan';
+import { namedOnly, sheetOf } from '@tufa/core/plan';
 import { printFigure, say } from '@tufa/words';
 import { useMemo } from 'react';
 import { View } from 'react-native';
@@ -10,8 +8,10 @@ import { change } from '../outbox/useFirm';
 import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
+import { following } from '../parts/ui/following';
 import { Toggle } from '../parts/ui/Toggle';
 import { T } from '../parts/ui/T';
+import { useWorkedOut } from '../workers/useWorkedOut';
 import { entriesIn, notTaken, takenUp } from './entryRows';
 import { ProductFigures } from './ProductFigures';
 
@@ -19,20 +19,19 @@ import { ProductFigures } from './ProductFigures';
 const SAME_S = 30;
 
 /** What a job has shown of the crew's own figures: taken up with what that changes before it does, or planned as the sheets say. */
-export function JobFigures({ view }: { view: JobView }) {
+export const JobFigures = following(function JobFigures({ view }: { view: JobView }) {
   const speaker = useSpeaker();
   const { data, job, input, plan, batches } = view;
   const open = useMemo(() => notTaken(view), [view]);
-  // The job as it would be planned with them.
-  const after = useMemo(() => {
+  // The job as it would be planned with them: a thousand lives are learned from beside the screen.
+  const next = useMemo(() => {
     if (open.length === 0) return null;
-    const laid = takenUp(job.id, open).reduce(
-      (rows, { name, verb, target, change: fields }) => applyCommand(rows, { kind: `${name}.${verb}`, target, change: fields } as unknown as Command),
-      data,
-    );
-    const next = assemblePlanInput(laid, job.id);
-    return next && computePlan(namedOnly(next), { ranked: 'chosen' });
+    const laid = takenUp(job.id, open).map(({ target, change: fields }) => [target, { id: target, version: 0, changed: 0, removed: false, ...fields }]);
+    const input = assemblePlanInput({ ...data, crewEntry: { ...data.crewEntry, ...Object.fromEntries(laid) } }, job.id);
+    return input && namedOnly(input);
   }, [open, data, job.id]);
+  const planned = useWorkedOut('plan', next ? [next] : null, (worker) => worker.plan(next!));
+  const after = planned.data?.value ?? null;
   const sheets = [...new Set(plan?.batches.flatMap(({ productId }) => productId ?? []) ?? [])].flatMap((id) => sheetOf(input, id) ?? []);
   const taken = entriesIn(data).length > 0;
   if (batches.length === 0 && !taken) return null;
@@ -54,7 +53,7 @@ export function JobFigures({ view }: { view: JobView }) {
         <View className="gap-2 border-2 border-ink bg-sheet p-3">
           <T as="strong">{say(speaker, 'own.shown', { count: open.length })}</T>
           <T>{say(speaker, 'own.changes')}</T>
-          {changed.length === 0 ? <T as="small">{say(speaker, 'own.changeNone')}</T> : null}
+          {changed.length === 0 ? <T as="small">{say(speaker, planned.isPending ? 'mix.working' : 'own.changeNone')}</T> : null}
           {changed.map((each) => (
             <T key={each.number} as="small">
               {say(speaker, 'own.change', each)}
@@ -82,4 +81,4 @@ export function JobFigures({ view }: { view: JobView }) {
       ) : null}
     </View>
   );
-}
+});

@@ -5,6 +5,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { Button } from '../parts/ui/Button';
 import { Cautions } from '../parts/job/Cautions';
+import { following } from '../parts/ui/following';
 import { Growing } from '../parts/ui/Growing';
 import { Lines } from '../parts/ui/Lines';
 import { weatherClass } from '@tufa/core/weather';
@@ -15,7 +16,7 @@ import { CareView } from '../care/CareView';
 import { JobFigures } from '../own/JobFigures';
 import { BeforeAfter, pairsOf } from './BeforeAfter';
 import { DocumentsView } from './DocumentsView';
-import { timelineOf, type Happening } from './timelineOf';
+import { timelineOf } from './timelineOf';
 import { voiceUrl } from '../photos/letters';
 import { saveFile } from '../parts/phone/saveFile';
 import { nothingYet, StepLayout, StepScreen } from '../parts/job/StepScreen';
@@ -41,7 +42,6 @@ function Record({ view }: { view: JobView }) {
   const speaker = useSpeaker();
   const router = useRouter();
   const rows = useMemo(() => recordRows(view.data, view.batches, view.events), [view.data, view.batches, view.events]);
-  const happenings = useMemo(() => timelineOf(speaker, view), [speaker, view]);
   const pairs = useMemo(() => pairsOf(view.data.photograph, view.job.id), [view.data.photograph, view.job.id]);
   const unread = unreadBatches(view.data, view.batches);
   if (rows.length + unread.length === 0) {
@@ -128,7 +128,7 @@ function Record({ view }: { view: JobView }) {
             <JobFigures view={view} />
             <DocumentsView jobId={view.job.id} />
             <CareView view={view} />
-            <Timeline happenings={happenings} />
+            <Timeline view={view} />
             <Button label={say(speaker, 'find.like')} onPress={() => router.push(links.find(likeThis(speaker, view, rows)))} />
             {view.plan ? <Cautions screen="record" input={view.input} plan={view.plan} view={view} /> : null}
           </View>
@@ -239,8 +239,9 @@ function Batch({ view, row }: { view: JobView; row: RecordRow }) {
 }
 
 /** All that happened to the job, from the survey to the last check. */
-function Timeline({ happenings }: { happenings: readonly Happening[] }) {
+const Timeline = following(function Timeline({ view }: { view: JobView }) {
   const speaker = useSpeaker();
+  const happenings = useMemo(() => timelineOf(speaker, view), [speaker, view]);
   if (happenings.length === 0) return null;
   return (
     <View className="gap-1" testID="timeline">
@@ -264,7 +265,7 @@ function Timeline({ happenings }: { happenings: readonly Happening[] }) {
       </Growing>
     </View>
   );
-}
+});
 
 /** A note that was spoken, to be played where it is read. */
 function Voice({ id }: { id: string }) {
