@@ -19,10 +19,13 @@ export interface FoundEntry {
 }
 
 /** By what is found may be narrowed. */
-export const FACETS = ['kind', 'place', 'product', 'weather', 'year'] as const;
+export const FACETS = ['kind', 'place', 'product', 'weather', 'year', 'lost'] as const;
 export type Facet = (typeof FACETS)[number];
 
-/** What is asked: words, and what it is narrowed to. */
+/** What is asked as it stands in an address: words, and to what it is narrowed. */
+export type FindQuery = { readonly q: string } & Readonly<Partial<Record<Facet, string>>>;
+
+/** The same as it is read. */
 export interface FindAsked {
   readonly q: string;
   readonly kind?: FoundWhat;

@@ -1,4 +1,4 @@
-import { FACETS, type Facet, type FindAsked, type FoundEntry, type FoundPage } from '@tufa/contract/found';
+import { FACETS, type Facet, type FindQuery, type FoundEntry, type FoundPage } from '@tufa/contract/found';
 import { wholeShelfOf } from '@tufa/contract/assemble';
 import type { FirmData } from '@tufa/contract/entities';
 import { isSaid, say, sayCoded } from '@tufa/words';
@@ -9,8 +9,9 @@ import { Link, useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { links } from '../links';
-import { api, ApiProblem } from '../outbox/api';
+import { api } from '../outbox/api';
 import { useFirm } from '../outbox/useFirm';
+import { whyText } from '../outbox/whyText';
 import { Screen } from '../parts/chrome/Screen';
 import { useOnline } from '../parts/chrome/SyncLine';
 import { useSpeaker } from '../parts/phone/speaker';
@@ -22,6 +23,9 @@ import { TrendsView } from './TrendsView';
 /** A word is looked for once the thumb rests, ms. */
 const REST_MS = 300;
 
+/** Longer questions the firm does not read. */
+const LONGEST = 200;
+
 type Narrowed = Partial<Record<Facet, string>>;
 
 /** Words over everything of the firm, narrowed by what was found: jobs, findings, batches, notes, products. Kept in the address, so that a link opens it. */
@@ -32,13 +36,13 @@ export function FindScreen() {
   const { data } = useFirm();
   const address = useLocalSearchParams<{ q?: string } & Narrowed>();
   const [words, setWords] = useState(address.q ?? '');
-  const narrowed = Object.fromEntries(FACETS.flatMap((facet) => (address[facet] ? [[facet, address[facet]]] : []))) as Narrowed;
+  const narrowed: Narrowed = Object.fromEntries(FACETS.flatMap((facet) => (address[facet] ? [[facet, address[facet]]] : [])));
   const q = address.q ?? '';
   useEffect(() => {
     const timer = setTimeout(() => words.trim() !== q && router.setParams({ q: words.trim() }), REST_MS);
     return () => clearTimeout(timer);
   }, [words, q, router]);
-  const asked = { q, ...narrowed } as unknown as FindAsked;
+  const asked: FindQuery = { q, ...narrowed };
   const blank = q === '' && Object.keys(narrowed).length === 0;
   const found = useQuery({
     queryKey: ['search', asked],
@@ -56,9 +60,7 @@ export function FindScreen() {
       : page.more
         ? say(speaker, 'find.more', { count: page.count })
         : say(speaker, 'find.count', { count: page.count });
-  const fault = found.error
-    ? say(speaker, 'find.failed', { why: sayCoded(speaker, `problem.${found.error instanceof ApiProblem ? found.error.details.code : 'ourFault'}`) })
-    : null;
+  const fault = found.error ? say(speaker, 'find.failed', { why: whyText(speaker, found.error, say(speaker, 'find.unanswered')) }) : null;
   return (
     <Screen
       title={say(speaker, 'find.title')}
@@ -66,6 +68,7 @@ export function FindScreen() {
         <View className="gap-1">
           <Answer size="number">{title}</Answer>
           {blank ? <T as="lead">{say(speaker, online ? 'find.lead' : 'find.offline')}</T> : online ? null : <T>{say(speaker, 'find.offline')}</T>}
+          {found.isLoading ? <T as="lead">{say(speaker, 'find.looking')}</T> : null}
           {page ? <Told page={page} speaker={speaker} /> : null}
           {fault ? (
             <View role="alert">
@@ -74,7 +77,7 @@ export function FindScreen() {
           ) : null}
         </View>
       }
-      foot={<Field label={say(speaker, 'find.words')} value={words} onChange={setWords} autoFocus={q === ''} />}
+      foot={<Field label={say(speaker, 'find.words')} value={words} onChange={(text) => setWords(text.slice(0, LONGEST))} autoFocus={q === ''} />}
     >
       {page && page.count > 0 ? (
         <View role="list" aria-label={say(speaker, 'find.title')} className="border-t-2 border-ink">
@@ -107,8 +110,8 @@ export function FindScreen() {
 
 /** What a value of a facet is called. */
 function valueText(speaker: Speaker, facet: Facet, value: string): string {
-  const code = { kind: `find.what.${value}`, weather: `find.weather.${value}`, place: `word.kind.${value}`, product: '', year: '' }[facet];
-  return code !== '' && isSaid(code) ? sayCoded(speaker, code) : value;
+  const code = { kind: 'find.what', weather: 'find.weather', place: 'word.kind', lost: 'find.lost', product: null, year: null }[facet];
+  return code !== null && isSaid(`${code}.${value}`) ? sayCoded(speaker, `${code}.${value}`) : value;
 }
 
 /** Words that are nowhere, what was taken for them, and what is not read yet. */

@@ -1,4 +1,6 @@
 import type { Trend } from '@tufa/contract/found';
+import { siFactor } from '@tufa/core/quantity';
+import { WEATHER } from '@tufa/core/weather';
 import { printFigure, say } from '@tufa/words';
 import { useQuery } from '@tanstack/react-query';
 import { View } from 'react-native';
@@ -17,11 +19,11 @@ export function TrendsView() {
   const asked = useQuery({ queryKey: ['trends'], queryFn: api.trends, retry: false, staleTime: 10_000, gcTime: 60_000 });
   if (!asked.data) return null;
   const { trends, waiting } = asked.data;
-  const cost = ({ cost_minor_m2 }: Trend): string => {
-    // In the firm's own square: a hundred square feet, or ten square metres, as they are priced.
-    const area_m2 = speaker.system === 'us' ? 9.290304 : 10;
-    return cost_minor_m2 === null ? '–' : say(speaker, 'find.perArea', { area_m2, c_minor: Math.round(cost_minor_m2 * area_m2) });
-  };
+  const { frost, cold, hot } = WEATHER.classes_C;
+  // As it is priced: a hundred square feet, or ten square metres.
+  const area_m2 = speaker.system === 'us' ? 100 * siFactor('area', 'sq ft') : 10;
+  const cost = ({ cost_minor_m2 }: Trend): string =>
+    cost_minor_m2 === null ? '–' : say(speaker, 'find.perArea', { area_m2, c_minor: Math.round(cost_minor_m2 * area_m2) });
   const cells = (trend: Trend): string[] => [
     trend.product,
     say(speaker, `find.weather.${trend.weather}`),
@@ -56,7 +58,7 @@ export function TrendsView() {
               ))}
             </View>
           )}
-          <T as="small">{say(speaker, 'find.weatherLead')}</T>
+          <T as="small">{say(speaker, 'find.weatherLead', { frost_C: frost, cold_C: cold, hot_C: hot })}</T>
         </>
       )}
       {waiting > 0 ? <T as="small">{say(speaker, 'find.waiting', { count: waiting })}</T> : null}

@@ -1,7 +1,8 @@
-import { say, sayCoded } from '@tufa/words';
+import { say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { api, ApiProblem } from '../outbox/api';
+import { api } from '../outbox/api';
+import { whyText } from '../outbox/whyText';
 import { useOnline } from '../parts/chrome/SyncLine';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
@@ -21,8 +22,7 @@ export function ArchiveView({ begun, unsent }: { begun: boolean; unsent: number 
       const { rows, files } = await api.bringArchive(file);
       setSaid({ text: say(speaker, 'archive.brought', { jobs: String(rows['job'] ?? 0), files: String(files) }), bad: false });
     } catch (error) {
-      const [code, figures] = error instanceof ApiProblem ? [error.details.code, error.details.figures ?? {}] : ['ourFault', {}];
-      setSaid({ text: sayCoded(speaker, `problem.${code}`, figures), bad: true });
+      setSaid({ text: whyText(speaker, error, say(speaker, 'problem.ourFault')), bad: true });
     } finally {
       setBringing(false);
     }

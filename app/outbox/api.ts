@@ -1,6 +1,6 @@
 import type { DocumentKind, DocumentMade } from '@tufa/contract/documents';
 import type { ArchiveBrought } from '@tufa/contract/archive';
-import type { FindAsked, FoundPage, Trend } from '@tufa/contract/found';
+import type { FindQuery, FoundPage, Trend } from '@tufa/contract/found';
 import { leftOut } from '../rows/closedJobs';
 import type { ForecastFields, Row, RowOf } from '@tufa/contract/entities';
 import type { Place } from '@tufa/core/plan';
@@ -101,8 +101,7 @@ export const api = {
   /** a job with what is in it, as the firm has it */
   job: (jobId: string) => call<JobWhole>(`/jobs/${jobId}`),
   /** what of the firm has some words, and what its batches have cost */
-  search: (asked: FindAsked) =>
-    call<FoundPage>(`/search?${new URLSearchParams(Object.entries(asked).map(([name, value]): [string, string] => [name, String(value)])).toString()}`),
+  search: (asked: FindQuery) => call<FoundPage>(`/search?${new URLSearchParams(asked).toString()}`),
   trends: () => call<{ trends: Trend[]; waiting: number }>('/trends'),
   /** what a place's weather service says, three days back and eight ahead */
   weather: ({ latitude_deg, longitude_deg }: Place) => call<ServedForecast>(`/weather?latitude_deg=${latitude_deg}&longitude_deg=${longitude_deg}`),

@@ -1,10 +1,11 @@
 import { DOCUMENT_KINDS, type DocumentKind, type DocumentMade } from '@tufa/contract/documents';
-import { say, sayCoded } from '@tufa/words';
+import { say } from '@tufa/words';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { api, ApiProblem } from '../outbox/api';
+import { api } from '../outbox/api';
+import { whyText } from '../outbox/whyText';
 import { useOnline } from '../parts/chrome/SyncLine';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button, Word } from '../parts/ui/Button';
@@ -30,8 +31,7 @@ export function DocumentsView({ jobId }: { jobId: string }) {
     try {
       await work;
     } catch (error) {
-      const why = error instanceof ApiProblem ? sayCoded(speaker, `problem.${error.details.code}`) : say(speaker, 'documents.offline');
-      setFault(say(speaker, 'documents.failed', { why }));
+      setFault(say(speaker, 'documents.failed', { why: whyText(speaker, error, say(speaker, 'documents.offline')) }));
     }
     await listed.refetch();
   };

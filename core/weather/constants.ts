@@ -44,6 +44,7 @@ export const WEATHER_TABLE = {
   dryingOther: constant({ caution: 0.5, act: 1.0 }, 'kg/m2 h', 'alarms for the others', 'method'),
   frostAir_C: constant(5, 'degC', 'air over which no clear night freezes a face', 'method'),
   rainChance: constant(0.3, '1', 'chance of rain from which it is a caution', 'method'),
+  classes_C: constant({ frost: 2, cold: 10, hot: 27 }, 'degC', 'frost up to it, cold under it, hot from it: weather as people remember it'),
   dewMargin_K: constant(3, 'K', 'resins and coatings want their surface so far above the dew point', 'method'),
 } as const;
 

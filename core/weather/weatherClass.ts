@@ -1,9 +1,8 @@
+import { WEATHER } from './constants';
+
 /** What kind of weather something was done in, as people remember it. */
 export const WEATHER_CLASSES = ['frost', 'cold', 'mild', 'hot'] as const;
 export type WeatherClass = (typeof WEATHER_CLASSES)[number];
-
-/** Up to these degC, the colder of air and ground; what lies over all of them is hot. */
-const UP_TO_C = { frost: 2, cold: 10, mild: 27 } as const;
 
 /**
  * The kind of weather of a piece of work: by the colder of air and ground where either is cold, by the warmer where it is hot.
@@ -13,8 +12,9 @@ const UP_TO_C = { frost: 2, cold: 10, mild: 27 } as const;
  * @example weatherClass({ air_C: 4, slab_C: 1 }) // 'frost'
  */
 export function weatherClass({ air_C, slab_C }: { readonly air_C: number; readonly slab_C: number }): WeatherClass {
+  const { frost, cold, hot } = WEATHER.classes_C;
   const coldest_C = Math.min(air_C, slab_C);
-  if (coldest_C <= UP_TO_C.frost) return 'frost';
-  if (coldest_C < UP_TO_C.cold) return 'cold';
-  return Math.max(air_C, slab_C) < UP_TO_C.mild ? 'mild' : 'hot';
+  if (coldest_C <= frost) return 'frost';
+  if (coldest_C < cold) return 'cold';
+  return Math.max(air_C, slab_C) < hot ? 'mild' : 'hot';
 }

@@ -6,6 +6,8 @@ import type { Row } from '@tufa/contract/entities';
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
 import { ZipFile } from 'yazl';
+import { withFirm } from '../src/data/withFirm';
+import { DEMO_FIRM_ID } from '../src/services/firm';
 import { ArchiveFile } from '../src/archive/ArchiveFile';
 import { command, DOCK, PHONE, signedIn, SLAB, type TestServer } from './harness';
 
@@ -97,6 +99,19 @@ beforeAll(async () => {
       command('job.change', DOCK, { accessNote: '=cmd' }, { base: { accessNote: 'Gate by the weighbridge; ask for the yard key' } }),
     ])
     .expect(200);
+  // What an earlier release wrote: a sheet from before substrates were asked, a plan of a firm that had no pail yet.
+  await withFirm(full.source, DEMO_FIRM_ID, async (tx) => {
+    const older = `sheet - '{substrates,movement,head_m,intervals,textures,storage,opened_days}'::text[]`;
+    await tx.query(
+      `insert into sheet select $1, firm_id, 1, changed, false, '{}', product_id, 2, ${older} from sheet where sheet->>'class' = 'fineRapid' limit 1`,
+      [uuid()],
+    );
+    await tx.query(
+      `insert into plan (id, firm_id, version, changed, job_id, input, hashes, core_version, seed)
+      select $1, firm_id, 1, changed, job_id, input #- '{firm,pail_m3}', hashes, core_version, seed from plan limit 1`,
+      [uuid()],
+    );
+  });
   const { body } = await full.request.post(`/api/v1/jobs/${PLINTH}/documents`).send({ kind: 'quantities' }).expect(202);
   while ((await full.request.get(`/api/v1/documents/${body.id}`)).body.state === 'making');
   archive = await bytesOf(full, '/api/v1/archive');

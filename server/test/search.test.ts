@@ -39,7 +39,11 @@ test('everything of the firm is counted by what it is, and narrowed by it', asyn
   expect(batches.count).toBe(kinds['batch']);
   expect(batches.entries.every(({ kind }) => kind === 'batch')).toBe(true);
   expect(jobsOf(batches)).toContain(PLINTH);
-  expect((await found({ kind: 'batch', lost: 'true' })).count).toBeGreaterThan(0);
+  expect((await found({ kind: 'batch', lost: 'true' })).entries).toMatchObject([{ kind: 'batch', jobId: PLINTH, title: expect.stringMatching(/^Batch 3,/) }]);
+  expect(batches.facets.lost).toEqual([
+    { value: 'false', count: 5 },
+    { value: 'true', count: 1 },
+  ]);
   await server.request.get('/api/v1/search').query({ kind: 'pail' }).expect(422);
   await server.request
     .get('/api/v1/search')
@@ -65,9 +69,8 @@ test('what is written is found at the next look, what is removed is not', async 
 test('what the batches have cost is told by product and weather: the sums are those of the batches', async () => {
   const { body } = await server.request.get('/api/v1/trends').expect(200);
   const trends = body.trends as Trend[];
-  const { count } = await found({ kind: 'batch' });
-  expect(trends.reduce((sum, { batches }) => sum + batches, 0)).toBeLessThanOrEqual(count);
-  expect(trends.length).toBeGreaterThan(0);
+  // The plinth is all that is poured of the demonstration: six batches, of which one was lost, and its patch to be done again.
+  expect(trends).toMatchObject([{ batches: 6, lost: 1, calledBack: 1, weather: 'hot' }]);
   for (const { batches, lost, waste, area_m2, cost_minor_m2 } of trends) {
     expect(lost).toBeLessThanOrEqual(batches);
     expect(waste > 0).toBe(lost > 0);

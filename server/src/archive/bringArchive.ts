@@ -2,7 +2,11 @@ import { createHash } from 'node:crypto';
 import { APPEND_ONLY, type EntityName } from '@tufa/contract/entities';
 import { ARCHIVED, archivedRow, type ArchiveBrought } from '@tufa/contract/archive';
 import { id, instant } from '@tufa/contract/common';
+import { upgradePlan } from '@tufa/contract/upgradePlan';
+import { isMaterial, upgradeSheet } from '@tufa/contract/upgradeSheet';
 import { check } from '@tufa/contract/validate';
+import type { PlanInput } from '@tufa/core/plan';
+import type { Aid, Sheet } from '@tufa/core/shelf';
 import Joi from 'joi';
 import { QueryFailedError, type DataSource, type EntityManager } from 'typeorm';
 import sharp from 'sharp';
@@ -41,7 +45,9 @@ type Fields = Record<string, unknown>;
 function rowOf(name: EntityName, sent: unknown): Fields & { id: string; changed: number } {
   const schema = archivedRow(name);
   const said = Object.entries((sent ?? {}) as Fields).filter(([field, value]) => value !== null || !saysMore(name, schema).has(field));
-  const { value, fault } = check<Fields & { id: string; changed: number }>(schema, Object.fromEntries(said));
+  const row = Object.fromEntries(said);
+  // What an earlier release wrote stays as it was, if this one can read it.
+  const { value: read, fault } = check<Fields & { id: string; changed: number }>(schema, readAs(name, row));
   if (fault)
     throw new HttpProblem({
       status: 422,
@@ -49,7 +55,18 @@ function rowOf(name: EntityName, sent: unknown): Fields & { id: string; changed:
       field: fault.field,
       figures: { file: `rows/${name}.jsonl`, id: String((sent as Fields)?.['id'] ?? ''), field: fault.field },
     });
-  return value;
+  return { ...row, id: read.id, changed: read.changed };
+}
+
+/** A row as this release reads it; what is no row of any release stays what it is, and is refused. */
+function readAs(name: EntityName, row: Fields): Fields {
+  const { sheet, input } = row as { sheet?: Sheet | Aid; input?: PlanInput };
+  try {
+    if (name === 'sheet' && sheet && isMaterial(sheet)) return { ...row, sheet: upgradeSheet(sheet) };
+    return name === 'plan' && input ? { ...row, input: upgradePlan(input) } : row;
+  } catch {
+    return row;
+  }
 }
 
 const sayMore = new Map<EntityName, ReadonlySet<string>>();

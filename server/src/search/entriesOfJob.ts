@@ -1,7 +1,7 @@
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { pourEventsOf } from '@tufa/contract/pourEvents';
 import { sheetOf } from '@tufa/core/plan';
-import { checksOf, fold } from '@tufa/core/pour';
+import { checksOf, correctedAt, fold, standing } from '@tufa/core/pour';
 import { bagOf } from '@tufa/core/shelf';
 import { weatherClass, type WeatherClass } from '@tufa/core/weather';
 import { say, sayCoded, type Speaker } from '@tufa/words';
@@ -23,12 +23,13 @@ interface Poured extends PouredPart {
 export function entriesOfJob(speaker: Speaker, data: FirmData, job: RowOf<'job'>): SearchEntry[] {
   const events = pourEventsOf(data, job.id);
   const batches = fold(events);
+  const startOf = new Map(events.flatMap(({ id, kind, batch }) => (kind === 'start' ? [[batch, id] as const] : [])));
   const poured = pouredOf({ data, batches }).map((part): Poured => {
     const question = part.planned?.batch.window?.question;
     const { batch, slab_C } = part.state;
     return {
       ...part,
-      startId: events.find((event) => event.kind === 'start' && event.batch === batch)?.id ?? '',
+      startId: startOf.get(batch) ?? '',
       weather: question ? weatherClass({ air_C: question.air_C, slab_C: slab_C ?? question.slab_C }) : null,
       product: (part.planned && sheetOf(part.planned.input, part.planned.batch.productId)?.name) ?? null,
       findingIds: part.planned?.batch.serves.map(({ findingId }) => findingId) ?? [part.state.findingId],
@@ -108,17 +109,12 @@ export function entriesOfJob(speaker: Speaker, data: FirmData, job: RowOf<'job'>
     });
   });
 
-  const notes = events
-    .filter(({ kind, payload, id }) => kind === 'note' && payload.text && !events.some(({ undoes }) => undoes === id))
-    .map(({ id, batch, payload, person, deviceAt, clockOffset }) =>
-      of({
-        kind: 'note',
-        id,
-        at: new Date(deviceAt + clockOffset),
-        title: payload.text!,
-        said: joined(say(speaker, 'mix.batchOf', { number: batch }), data.person[person]?.name, whose),
-      }),
-    );
+  const notes = standing(events).flatMap((event) => {
+    const { id, kind, batch, payload, person } = event;
+    if (kind !== 'note' || !payload.text) return [];
+    const said = joined(say(speaker, 'mix.batchOf', { number: batch }), data.person[person]?.name, whose);
+    return [of({ kind, id, at: new Date(correctedAt(event)), title: payload.text, said })];
+  });
 
   return [
     of({

@@ -6,6 +6,8 @@ const COUNTED = 1000;
 const SHOWN = 50;
 /** A word that is nowhere is taken for so many that are nearly it. */
 const ALIKE = 3;
+/** Of a facet the values that are most often found. */
+const VALUES = 12;
 
 /** A word of the question with what it may stand for. */
 interface Sought {
@@ -16,7 +18,7 @@ interface Sought {
 /** The words of a question, endings cut, each with itself where it is found, else with those that are nearly it. */
 async function soughtIn(tx: EntityManager, q: string): Promise<Sought[]> {
   const words = await tx.query<{ word: string; known: boolean }[]>(
-    `select distinct on (word) word, exists (select 1 from search_word w where w.word >= t.word and w.word < t.word || '~') as known
+    `select distinct on (word) word, exists (select 1 from search_word w where starts_with(w.word, t.word)) as known
       from unnest(tsvector_to_array(to_tsvector('tufa', $1))) as t(word)`,
     [q],
   );
@@ -48,6 +50,17 @@ const matched = async (tx: EntityManager, query: string | null, { kind, place, p
   return row!;
 };
 
+type Values = FoundPage['facets'][Facet];
+
+const byFacet = (valuesOf: (facet: Facet) => Values): Record<Facet, Values> => ({
+  kind: valuesOf('kind'),
+  place: valuesOf('place'),
+  product: valuesOf('product'),
+  weather: valuesOf('weather'),
+  year: valuesOf('year'),
+  lost: valuesOf('lost'),
+});
+
 /**
  * What of the firm has these words, the best first, with what it may be narrowed by. Where nothing has all of them, what
  * has some.
@@ -56,20 +69,19 @@ export async function find(tx: EntityManager, asked: FindAsked): Promise<Omit<Fo
   const sought = await soughtIn(tx, asked.q);
   const corrected = Object.fromEntries(sought.flatMap(({ word, among }) => (among.length === 1 && among[0] === word ? [] : [[word, among]])));
   const all = queryOf(sought, '&');
-  const nothing = { entries: [], facets: { kind: [], place: [], product: [], weather: [], year: [] }, count: 0, more: false, corrected, some: false };
   // Words that say nothing, or that nothing is like: not everything there is.
-  if (asked.q !== '' && all === null) return nothing;
+  if (asked.q !== '' && all === null) return { entries: [], facets: byFacet(() => []), count: 0, more: false, corrected, some: false };
   const whole = await matched(tx, all, asked);
   const some = whole.count === 0 && sought.length > 1;
   const { entries, count, facets } = some ? await matched(tx, queryOf(sought, '|'), asked) : whole;
   const listed = (facet: Facet) =>
     Object.entries(facets[facet])
-      .map(([value, n]) => ({ value, count: n }))
+      .map(([value, times]) => ({ value, count: times }))
       .sort((a, b) => b.count - a.count || (a.value < b.value ? -1 : 1))
-      .slice(0, 12);
+      .slice(0, VALUES);
   return {
     entries: entries.map((entry) => ({ ...entry, at: entry.at && new Date(entry.at).toISOString() })),
-    facets: { kind: listed('kind'), place: listed('place'), product: listed('product'), weather: listed('weather'), year: listed('year') },
+    facets: byFacet(listed),
     count: Math.min(count, COUNTED),
     more: count > COUNTED,
     corrected,

@@ -1,9 +1,8 @@
 import type { FirmData } from '@tufa/contract/entities';
-import { mergeRows } from '@tufa/contract/applyCommand';
 import { PLAIN, sayCoded, type Speaker } from '@tufa/words';
 import type { DataSource, EntityManager } from 'typeorm';
 import { withFirm } from '../data/withFirm';
-import { firmOwnRows, jobRows, OF_JOB, tableOf } from '../services/rows';
+import { firmRows, jobOver, OF_JOB, tableOf } from '../services/rows';
 import { entriesOfJob } from './entriesOfJob';
 import { UNCOUNTED, type SearchEntry } from './SearchEntry';
 
@@ -67,7 +66,7 @@ async function mark(tx: EntityManager): Promise<void> {
   const [product] = await tx.query<unknown[]>('select 1 from product where changed > $1 limit 1', [since]);
   if (product) {
     await tx.query(`delete from search_entry where kind = 'product'`);
-    const data = await firmOwnRows(tx);
+    const data = await firmRows(tx);
     await write(tx, productEntries(speakerOf(data), data));
   }
   await tx.query('insert into search_upto values ($1, $2) on conflict (firm_id) do update set changed = excluded.changed', [firm.id, firm.change_counter]);
@@ -80,12 +79,11 @@ async function readSome(tx: EntityManager): Promise<number> {
     `delete from search_waiting where job_id in (select job_id from search_waiting order by job_id limit ${AT_ONCE} for update skip locked) returning job_id`,
   );
   if (taken.length > 0) {
-    const shelf = await firmOwnRows(tx);
+    const shelf = await firmRows(tx);
     const entries: SearchEntry[] = [];
     const ids = taken.map(({ job_id }) => job_id);
     for (const jobId of ids) {
-      const rows = await jobRows(tx, jobId);
-      const data = mergeRows(shelf, Object.fromEntries(Object.entries(rows).map(([name, table]) => [name, Object.values(table)])) as never);
+      const data = await jobOver(tx, shelf, jobId);
       const job = data.job[jobId];
       if (job && !job.removed) entries.push(...entriesOfJob({ ...speakerOf(data), zone: job.zone }, data, job));
     }

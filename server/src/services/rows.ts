@@ -121,8 +121,11 @@ export const jobRows = async (tx: EntityManager, jobId: string): Promise<FirmDat
 const OF_FIRM = ['firm', 'person', 'product', 'sheet', 'stockLot', 'crewEntry', 'careVisit'] as const;
 const ofFirm = OF_FIRM.map((name): Wanted => ({ name }));
 
+/** One job laid over what was read of the firm before it. */
+export const jobOver = async (tx: EntityManager, firm: FirmData, jobId: string): Promise<FirmData> => mergeRows(firm, await rowsWhere(tx, ofJob(jobId)));
+
 /** The shelf and the settings that a plan needs, of no job. */
-export const firmOwnRows = async (tx: EntityManager): Promise<FirmData> => asData(await rowsWhere(tx, ofFirm));
+export const firmRows = async (tx: EntityManager): Promise<FirmData> => asData(await rowsWhere(tx, ofFirm));
 
 /** One job whole, with the shelf and the settings a plan needs, as the phone would hold it. */
 export const jobData = async (tx: EntityManager, jobId: string): Promise<FirmData> => asData(await rowsWhere(tx, [...ofJob(jobId), ...ofFirm]));
