@@ -11,7 +11,6 @@ export const care = {
   done: 'done {{date}}',
   day: 'Day of the visit',
   there: 'Look there',
-  was: 'was {{was}}',
   doneToday: 'Done today',
   notYet: 'Not done after all',
   remove: 'Leave it out',

@@ -6,6 +6,7 @@ import { addMonths } from 'date-fns/addMonths';
 import { formatISO } from 'date-fns/formatISO';
 import { parseISO } from 'date-fns/parseISO';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { localAt } from '../day/localDay';
@@ -16,11 +17,15 @@ import { saveFile } from '../parts/phone/saveFile';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button, Word } from '../parts/ui/Button';
 import { DayField } from '../parts/ui/DayField';
+import { Field } from '../parts/ui/Field';
 import { T } from '../parts/ui/T';
 import { careCalendar } from './careCalendar';
 import { careText, dateText } from './careText';
 
 type Visit = RowOf<'careVisit'>;
+
+/** As long as a note may be. */
+const LONGEST_NOTE = 400;
 
 const monthsAfter = (day: string, months: number): string => formatISO(addMonths(parseISO(day), months), { representation: 'date' });
 
@@ -34,15 +39,13 @@ export function CareView({ view }: { view: JobView }) {
     .sort((a, b) => (a.dueOn < b.dueOn ? -1 : 1));
   const last = Math.max(0, ...batches.flatMap(({ ends }) => ends.map(({ at }) => at)));
   const from = last > 0 ? localAt(last, job.zone).slice(0, 10) : today;
-  // What was planned or left out of a kind is not asked for again.
-  const known = new Map<string, number>();
-  for (const { jobId, findingId, kind } of Object.values(data.careVisit))
-    if (jobId === job.id) known.set(`${findingId} ${kind}`, (known.get(`${findingId} ${kind}`) ?? 0) + 1);
-  const asked = (plan ? careVisits(input, plan) : []).flatMap(({ findingId, kind, after_months }) => {
-    const key = `${findingId} ${kind}`;
-    const left = known.get(key) ?? 0;
-    known.set(key, left - 1);
-    return left > 0 ? [] : [{ findingId, kind, dueOn: monthsAfter(from, after_months) }];
+  // As many of a kind as were planned, or left out, are not asked for again: the first of them.
+  const known = Object.values(data.careVisit).filter(({ jobId }) => jobId === job.id);
+  const wanted = plan ? careVisits(input, plan) : [];
+  const asked = wanted.flatMap(({ findingId, kind, after_months }, i) => {
+    const alike = (other: Pick<Visit, 'findingId' | 'kind'>): boolean => other.findingId === findingId && other.kind === kind;
+    const before = wanted.slice(0, i).filter(alike).length;
+    return before < known.filter(alike).length ? [] : [{ findingId, kind, dueOn: monthsAfter(from, after_months) }];
   });
   const keep = (): void => void view.write(...asked.map((visit) => change('careVisit', 'add', uuid(), { jobId: job.id, ...visit, doneOn: null, note: '' })));
   const calendar = async (): Promise<void> =>
@@ -88,12 +91,13 @@ function CareLine({ view, visit, today }: { view: JobView; visit: Visit; today: 
   const speaker = useSpeaker();
   const router = useRouter();
   const { data, job } = view;
-  const { id, findingId, dueOn, doneOn } = visit;
+  const { id, findingId, dueOn, doneOn, note } = visit;
+  const [seen, setSeen] = useState(note);
   const elementId = findingId && data.finding[findingId]?.elementId;
   const former = readingsOf(data, job.id).filter((reading) => reading.findingId === findingId && reading.kind === 'width');
   const day = former.at(-1)?.takenAt.slice(0, 10);
   const was = former.filter(({ takenAt }) => takenAt.slice(0, 10) === day).map(({ value }) => value.typed ?? printFigure(speaker, 'width_m', value.value));
-  const to = (fields: Partial<Pick<Visit, 'dueOn' | 'doneOn'>>): void => void view.write(change('careVisit', 'change', id, fields));
+  const to = (fields: Partial<Pick<Visit, 'dueOn' | 'doneOn' | 'note'>>): void => void view.write(change('careVisit', 'change', id, fields));
   const there = (): void =>
     router.push(elementId ? (former.length > 0 ? links.again(job.id, elementId, findingId) : links.lookingAt(job.id, elementId)) : links.step(job.id, 'walk'));
   return (
@@ -112,6 +116,15 @@ function CareLine({ view, visit, today }: { view: JobView; visit: Visit; today: 
         ) : (
           <Word label={say(speaker, 'care.notYet')} onPress={() => to({ doneOn: null })} />
         )}
+      </View>
+      <View className="flex-row">
+        <Field
+          label={say(speaker, 'care.note')}
+          value={seen}
+          onChange={(text) => setSeen(text.slice(0, LONGEST_NOTE))}
+          onBlur={() => seen.trim() !== note && to({ note: seen.trim() })}
+          multiline
+        />
       </View>
       {doneOn === null ? (
         <View className="flex-row flex-wrap items-end justify-between gap-2">

@@ -14,7 +14,8 @@ const AHEAD_MS = 14 * 86_400_000;
 /** More are not looked at in one day. */
 const MOST = 6;
 
-const dayOf = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
+/** A day by the phone's own clock. */
+const dayOf = (ms: number): string => format(ms, 'yyyy-MM-dd');
 
 /** What is to be looked at again these days, the longest overdue first; each opens its job's record. */
 export function CareDue({ data }: { data: Pick<FirmData, 'careVisit' | 'job'> }) {

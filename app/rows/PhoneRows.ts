@@ -82,15 +82,17 @@ export class PhoneRows {
   }
 
   /** Lets the rows of jobs go that are closed for long and that nobody looks at; whatever waits to be sent is laid over them when they are back. */
-  async leave(waits: (jobId: string) => boolean): Promise<void> {
-    const gone = Object.values(this.phone.jobs).filter((job) => isAway(job) && this.phone.standings[job.id] && !this.lookers.has(job.id) && !waits(job.id));
-    if (gone.length === 0) return;
-    const ids = gone.map(({ id }) => id);
-    await this.store.leave(ids);
-    for (const id of ids) this.wanted.delete(id);
-    const without = <T>(table: Readonly<Record<string, T>>): Record<string, T> => Object.fromEntries(Object.entries(table).filter(([id]) => !ids.includes(id)));
-    const { standings, open, pictures } = this.phone;
-    this.set({ ...this.phone, standings: without(standings), open: without(open), pictures: without(pictures) });
+  leave(waits: (jobId: string) => boolean): Promise<void> {
+    return this.inTurn(async () => {
+      const gone = Object.values(this.phone.jobs).filter((job) => isAway(job) && this.phone.standings[job.id] && !this.lookers.has(job.id) && !waits(job.id));
+      if (gone.length === 0) return;
+      const ids = new Set(gone.map(({ id }) => id));
+      await this.store.leave([...ids]);
+      for (const id of ids) this.wanted.delete(id);
+      const without = <T>(table: Readonly<Record<string, T>>): Record<string, T> => Object.fromEntries(Object.entries(table).filter(([id]) => !ids.has(id)));
+      const { standings, open, pictures } = this.phone;
+      this.set({ ...this.phone, standings: without(standings), open: without(open), pictures: without(pictures) });
+    });
   }
 
   /** Keeps a job that has come back. */

@@ -4,7 +4,7 @@ import { CareView } from '../care/CareView';
 import { CareDue } from '../now/CareDue';
 import { jobView } from '../parts/job/useJob';
 import { Measure } from '../walk/Measure';
-import { demonstration, firmWith, page, show, tap, written } from './shown';
+import { demonstration, firmWith, page, show, tap, typeIn, written } from './shown';
 import { PLAIN } from '@tufa/words/speak';
 
 const FLOOR = '0198a000-de00-7000-8000-000000000060';
@@ -23,6 +23,28 @@ test('a crack asks for its width through both seasons and a joint for its sealan
   const visits = written().filter(({ kind }) => kind === 'careVisit.add');
   expect(visits.map(({ change }) => change['kind'])).toEqual(expect.arrayContaining(['crack', 'crack', 'joint']));
   for (const { change } of visits) expect(change).toMatchObject({ jobId: FLOOR, doneOn: null, dueOn: expect.stringMatching(/^\d{4}-\d\d-\d\d$/) });
+});
+
+test('what was planned of a kind is asked for no more, what was seen at a visit is kept when it is left', async () => {
+  const { data } = floor();
+  const crack = Object.values(data.finding).find(({ kind }) => kind === 'crack')!;
+  const visit = {
+    id: '0198a000-ca2e-7000-8000-000000000001',
+    version: 1,
+    changed: 1,
+    removed: false,
+    jobId: FLOOR,
+    findingId: crack.id,
+    kind: 'crack' as const,
+  };
+  const planned = { ...data, careVisit: { [visit.id]: { ...visit, dueOn: '2026-11-12', doneOn: null, note: '' } } };
+  await show((firm) => <CareView view={jobView(firm, FLOOR)!} />, { at: { job: FLOOR }, data: planned });
+  await typeIn(say(PLAIN, 'care.note'), 'no wider');
+  await tap(say(PLAIN, 'care.keep'));
+  await waitFor(() => expect(written().length).toBeGreaterThan(1));
+  expect(written()[0]).toMatchObject({ kind: 'careVisit.change', target: visit.id, change: { note: 'no wider' } });
+  // Half a year after the work is planned; a year after it is asked for.
+  expect(written().filter(({ kind, change }) => kind === 'careVisit.add' && change['kind'] === 'crack')).toHaveLength(1);
 });
 
 test('what is due within a fortnight stands on Now, what is overdue says so, what is done or far off does not', async () => {
