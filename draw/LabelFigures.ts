@@ -20,7 +20,7 @@ type Plain =
   | 'draw.bottle'
   | 'draw.order'
   | 'draw.week'
-  | 'draw.ownLife'
+  | 'draw.crewLife'
   | 'draw.day'
   | 'draw.labels'
   | 'draw.mixedLine'

@@ -8,7 +8,7 @@ test('a poured job: its figures are taken up with what that changes, and a compl
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^6 batches poured, 1 lost/);
   await page.getByRole('button', { name: /^Batch 3: .*went hard/ }).tap();
   await expect(page.getByText('sun came round').first()).toBeVisible();
-  const figures = page.getByTestId('own-figures');
+  const figures = page.getByTestId('crew-figures');
   await expect(figures).toContainText('to place instead of');
   await page.getByTestId('take-up').tap();
   await expect(figures).toContainText(/yours \d+\smin/);

@@ -5,7 +5,7 @@ export const draw = {
   barMaterial: 'material',
   barHands: 'hands',
   barRest: 'trips, tools, disposal',
-  ownLife: 'How long it works over temperature: as the sheet says, as yours does, and every batch',
+  crewLife: 'How long it works over temperature: as the sheet says, as yours does, and every batch',
   day: 'The day by hands, and what the ground does meanwhile',
   week: 'The coming week by the hour: which hours are good, and what stands against the others',
   implied: 'How long it flows, takes the tool and stiffens on a cool, a mild and a hot day',

@@ -4,7 +4,7 @@ import { caution } from './cautions';
 import { day, lever, rain, strata } from './day';
 import { dayPlan } from './dayPlan';
 import { documents } from './documents';
-import { own as figures } from './own';
+import { crewFigures } from './crewFigures';
 import { rehearse } from './rehearse';
 import { draw } from './draw';
 import { files, sheetDoc } from './files';
@@ -55,7 +55,7 @@ export const work = {
   archive,
   find,
   rehearse,
-  own: figures,
+  crewFigures,
   place,
   state,
   conflict,

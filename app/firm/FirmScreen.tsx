@@ -84,7 +84,7 @@ export function FirmScreen() {
       ) : null}
       <ReadyCheck />
       {row ? <ArchiveView begun={Object.keys(firm.data.job).length > 0} unsent={unsent} /> : null}
-      <Button label={say(speaker, 'own.title')} onPress={() => router.push(links.figures())} />
+      <Button label={say(speaker, 'crewFigures.title')} onPress={() => router.push(links.figures())} />
       {install ? <Button label={say(speaker, 'firm.install')} onPress={install} /> : null}
       <View role="status">
         <T>

@@ -13,7 +13,7 @@ import { findingName } from '@tufa/words/findingName';
 import { planKind } from '@tufa/words/survey';
 import { servesText } from '../mix/batchText';
 import { CareView } from '../care/CareView';
-import { JobFigures } from '../own/JobFigures';
+import { JobFigures } from '../crewFigures/JobFigures';
 import { BeforeAfter, pairsOf } from './BeforeAfter';
 import { DocumentsView } from './DocumentsView';
 import { timelineOf } from './timelineOf';

@@ -31,7 +31,7 @@ import { practiceView } from './practiceView';
 import { Rehearsing } from './Rehearsing';
 import { SCENARIOS } from './scenarios';
 import { triesOf } from './triesOf';
-import { ownDay, worldOf } from './world';
+import { dayOfJob, worldOf } from './world';
 
 /** What is rehearsed: a scenario, or a job's own day. */
 interface Rehearsed {
@@ -99,7 +99,7 @@ export function RehearseJobScreen() {
   const seed = seedOf(jobId, tries);
   const [begins_ms] = useState(() => todayAt('09:00'));
   const [data, setData] = useState<FirmData | null>(null);
-  if (!data && job && firm.ready) setData(ownDay(firm.data, jobId));
+  if (!data && job && firm.ready) setData(dayOfJob(firm.data, jobId));
   if (firm.ready && !job) return <Nothing title={say(speaker, 'rehearse.title')} why={say(speaker, 'state.notFound')} />;
   return (
     <Rehearse

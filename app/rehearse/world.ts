@@ -61,7 +61,7 @@ export function worldOf(firm: Pick<FirmData, 'firm' | 'person'>, { job: jobId, f
 }
 
 /** A job's own day without what was poured of it. */
-export function ownDay(data: FirmData, jobId: string): FirmData {
+export function dayOfJob(data: FirmData, jobId: string): FirmData {
   const without = <R extends { readonly jobId: string }>(rows: Readonly<Record<string, R>>): Readonly<Record<string, R>> =>
     Object.fromEntries(Object.entries(rows).filter(([, row]) => row.jobId !== jobId));
   return { ...data, pourEvent: without(data.pourEvent), plan: without(data.plan) };

@@ -1,3 +1,3 @@
 import { workScreen } from '../parts/chrome/workScreen';
 
-export default workScreen(() => import('../own/FiguresScreen').then(({ FiguresScreen }) => FiguresScreen), '/figures');
+export default workScreen(() => import('../crewFigures/FiguresScreen').then(({ FiguresScreen }) => FiguresScreen), '/figures');

@@ -5,7 +5,7 @@ import { computePlan, mishapsOf, visitOf } from '@tufa/core/plan';
 import { PLAIN, say } from '@tufa/words';
 import { isSaid } from '@tufa/words/speak';
 import { SCENARIO_CODES, SCENARIOS } from '../rehearse/scenarios';
-import { worldOf, ownDay } from '../rehearse/world';
+import { worldOf, dayOfJob } from '../rehearse/world';
 import { ScenarioScreen } from '../rehearse/RehearseScreen';
 import { RehearsalsScreen } from '../rehearse/RehearsalsScreen';
 import { demonstration, firmWith, page, show, written } from './shown';
@@ -32,7 +32,7 @@ test('a day of one’s own begins with nothing poured of it', () => {
   const { job } = demonstration[0]!;
   const event = { id: 'e', jobId: job.id, removed: false, version: 1, changed: 1 };
   const data = { ...firmWith([demonstration[0]!]), pourEvent: { e: event as never, other: { ...event, jobId: 'other' } as never } };
-  const day = ownDay(data, job.id);
+  const day = dayOfJob(data, job.id);
   expect([Object.keys(day.pourEvent), day.plan]).toEqual([['other'], {}]);
   expect(day.finding).toBe(data.finding);
 });

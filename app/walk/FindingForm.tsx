@@ -100,9 +100,9 @@ export function FindingForm({
     () => [element.geometry.outline, ...(element.geometry.openings ?? []), ...around.map(({ outline }) => outline.points)].flat(),
     [element, around],
   );
-  const ownId = finding?.id ?? 'none';
-  const ownReadings = useMemo(() => readings.filter(({ findingId }) => findingId === ownId), [readings, ownId]);
-  const shown = useMemo(() => planReadings(speaker, ownReadings, element.id), [speaker, ownReadings, element.id]);
+  const drawnId = finding?.id ?? 'none';
+  const ofFinding = useMemo(() => readings.filter(({ findingId }) => findingId === drawnId), [readings, drawnId]);
+  const shown = useMemo(() => planReadings(speaker, ofFinding, element.id), [speaker, ofFinding, element.id]);
 
   /** What is drawn as the core measures it, with what is typed so far; null until that can be read. */
   const inputFor = (points: readonly Point[]): FindingInput | null => {
@@ -115,7 +115,7 @@ export function FindingForm({
         changed: 0,
         removed: false,
       };
-      return findingInputOf(row as RowOf<'finding'>, ownReadings, element.geometry.openings)[0] ?? null;
+      return findingInputOf(row as RowOf<'finding'>, ofFinding, element.geometry.openings)[0] ?? null;
     } catch (error) {
       // Not yet whole, or crossing itself: there is nothing to measure.
       if (error instanceof FieldProblem || error instanceof Problem) return null;

@@ -12,7 +12,7 @@ import { chosenOf, layerMixed } from './systems/chosenOf';
 import { mixedOfPlan } from './systems/mixedOf';
 import { overlaysOf } from './systems/overlayOf';
 import { ordersOf } from './orders/orders';
-import { prepared } from './input/ownFigures';
+import { prepared } from './input/crewFigures';
 import { rankedOf, shelfBest, shelfRanked } from './systems/rankedOf';
 import { Site } from './input/site';
 import { stoppedIn } from './survey/stoppedIn';

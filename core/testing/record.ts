@@ -2,7 +2,7 @@ import type { PlanInput } from '../plan';
 import { timeOf, type Sheet } from '../shelf';
 
 /** For tests: a crew whose last ten batches of a sheet lived so many times as long as it says. */
-export const ownRecordOf = (input: PlanInput, sheet: Sheet, ratio: number): PlanInput => ({
+export const crewRecordOf = (input: PlanInput, sheet: Sheet, ratio: number): PlanInput => ({
   ...input,
   record: {
     lives: [

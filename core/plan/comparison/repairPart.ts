@@ -3,7 +3,7 @@ import { daysOnSite, type OnSite, type WorkTask } from '../../day';
 import { phaseOf, type ElementInput, type FindingInput } from '../../survey';
 import type { ChosenPlan, FindingPlan } from '../Plan';
 import type { TakeOff } from '../survey/TakeOff';
-import { prepared, type PreparedInput } from '../input/ownFigures';
+import { prepared, type PreparedInput } from '../input/crewFigures';
 import { asksOf } from '../kinds';
 import { ratesOf, type PlanInput, type TreatmentInput } from '../input/PlanInput';
 import { hoursOf, totalOf, type SystemPart } from './SystemOutcome';

@@ -1,6 +1,6 @@
 import { DAY, type Lag, type Operation } from '../../day';
 import { ratesOf } from '../input/PlanInput';
-import { prepared } from '../input/ownFigures';
+import { prepared } from '../input/crewFigures';
 import type { PlanInput } from '../input/PlanInput';
 import { knownSheet } from '../input/sheetOf';
 import { PLAN } from '../constants';

@@ -1,7 +1,7 @@
 import type { Sheet } from '../../shelf';
 import type { ElementInput, FindingInput } from '../../survey';
 import type { TakeOff } from '../survey/TakeOff';
-import type { PreparedInput } from './ownFigures';
+import type { PreparedInput } from './crewFigures';
 import type { OverlayInput, TreatmentInput } from './PlanInput';
 import { Site } from './site';
 

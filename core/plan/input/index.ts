@@ -24,7 +24,7 @@ export {
 export { canonical, hashOf } from './hashOf';
 export { hashesOf } from './hashesOf';
 export { namedOnly } from './namedOnly';
-export { prepared, recordOf } from './ownFigures';
+export { prepared, recordOf } from './crewFigures';
 export { rateOf } from './rateOf';
 export { aidOf, sheetOf } from './sheetOf';
 export { Site } from './site';

@@ -1,7 +1,7 @@
 import { DAY, vibrationShare, vibrationTime, type ToolUse } from '../../day';
 import { knownSheet } from '../input/sheetOf';
 import type { PlanInput } from '../input/PlanInput';
-import { prepared } from '../input/ownFigures';
+import { prepared } from '../input/crewFigures';
 import type { Plan } from '../Plan';
 import { stepRow, type Tool } from '../steps/STEPS';
 import { mixedOf } from '../systems/mixedOf';

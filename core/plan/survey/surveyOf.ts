@@ -2,7 +2,7 @@ import { netArea, PHASES, phaseOf, standingStops, supportOf, tapsToHalve, type E
 import { effectiveTaps, hollowInterval, hollowShare, maskingOf, TAKEOFF } from '../../takeoff';
 import type { Reason } from '../../choose';
 import { Problem, rangedSum, type Ranged } from '../../quantity';
-import { ownFigure, prepared } from '../input/ownFigures';
+import { learnedFigure, prepared } from '../input/crewFigures';
 import type { TakeOff } from './TakeOff';
 import type { PlanInput } from '../input/PlanInput';
 import { kindOf, verdictOf } from '../kinds';
@@ -11,7 +11,7 @@ import { seenOf } from './seenOf';
 import { takeOffOf } from './takeOffOf';
 
 /** What the crew has shown of what a crack drinks. */
-export const learnedOf = (input: PlanInput): { readonly soakDepth_m: number } => ({ soakDepth_m: ownFigure(input, 'soakDepth', TAKEOFF.soakDepth_m) });
+export const learnedOf = (input: PlanInput): { readonly soakDepth_m: number } => ({ soakDepth_m: learnedFigure(input, 'soakDepth', TAKEOFF.soakDepth_m) });
 
 /** Whether anything stops an element that no licensed opinion has dealt with. What rings hollow never does by itself. */
 export function isStopped(element: ElementInput, findings: readonly FindingInput[]): boolean {

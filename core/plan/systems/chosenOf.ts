@@ -10,7 +10,7 @@ import type { ChosenPlan, LayerPlan, OverlayPlan, Quantities, RecordShown, Slurr
 import type { FindingInput } from '../../survey';
 import type { RepairStep } from '../steps/RepairStep';
 import { stepRow } from '../steps/STEPS';
-import type { PreparedInput } from '../input/ownFigures';
+import type { PreparedInput } from '../input/crewFigures';
 import { layerKey, type BatchInput, type PlanInput } from '../input/PlanInput';
 import { aidsOf } from '../orders/aidsOf';
 import { PLAN } from '../constants';

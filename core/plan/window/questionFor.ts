@@ -10,7 +10,7 @@ import { taskOf } from '../steps/taskOf';
 import { stoneFor } from '../orders/mixOf';
 import type { TakeOff } from '../survey/TakeOff';
 import type { PlanInput } from '../input/PlanInput';
-import { ownFigure, recordOf } from '../input/ownFigures';
+import { learnedFigure, recordOf } from '../input/crewFigures';
 import type { SpreadTemperature, WindowQuestion } from './WindowQuestion';
 
 /** How well each temperature is known, an sd in K: as somebody told it, else by whether it was read, forecast or assumed. */
@@ -102,7 +102,7 @@ export function questionFor({
     ...(hour ? { airDrift: hour.airDrift, slabDrift: hour.slabDrift } : {}),
     ...(place_m3_s === undefined ? {} : { place_m3_s }),
     ...(record ? { record } : {}),
-    skinShare: ownFigure(input, 'skinShare', WEATHER.skinShare),
+    skinShare: learnedFigure(input, 'skinShare', WEATHER.skinShare),
     ...spreadsOf(input, hour !== undefined),
   };
 }

@@ -1,5 +1,5 @@
 import { chosenOf, element, finding, input, jobWith, sheetOf, typed } from '../../testing/job';
-import { ownRecordOf } from '../../testing/record';
+import { crewRecordOf } from '../../testing/record';
 import type { HourWeather } from '../../weather';
 import { computePlan, type PlanInput } from '../index';
 
@@ -84,7 +84,7 @@ test('what opens it counts its lifts, the wait before its overlay, and the overl
 test('a record that lives longer sets its final later too, and permits nothing sooner; one that lives shorter permits nothing sooner either', () => {
   const plain = chosenOf(input).readiness;
   const at = (readiness: typeof plain, name: string): number => readiness.find((milestone) => milestone.name === name)!.after_s;
-  const [slower, quicker] = [1.6, 0.6].map((ratio) => chosenOf(ownRecordOf(input, sheetOf('sandedRapid'), ratio)).readiness);
+  const [slower, quicker] = [1.6, 0.6].map((ratio) => chosenOf(crewRecordOf(input, sheetOf('sandedRapid'), ratio)).readiness);
   expect(at(slower!, 'final')).toBeGreaterThan(at(plain, 'final') * 1.2);
   expect(at(quicker!, 'final')).toBeLessThan(at(plain, 'final'));
   expect(at(slower!, 'foot')).toBeGreaterThan(at(plain, 'foot'));

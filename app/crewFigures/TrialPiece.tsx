@@ -28,7 +28,7 @@ export function TrialPiece({ sheets }: { sheets: readonly Sheet[] }) {
     const life = name === 'life';
     try {
       return readWithin(speaker, {
-        field: say(speaker, life ? 'own.trialLife' : 'own.trialAt'),
+        field: say(speaker, life ? 'crewFigures.trialLife' : 'crewFigures.trialAt'),
         text: typed[name],
         as: life ? 'minutes' : 'temperature',
         ...(life ? LIFE : WARM),
@@ -63,31 +63,31 @@ export function TrialPiece({ sheets }: { sheets: readonly Sheet[] }) {
   };
   return (
     <View className="gap-2" testID="trial">
-      <T as="h2">{say(speaker, 'own.trial')}</T>
-      <T as="small">{say(speaker, 'own.trialLead')}</T>
+      <T as="h2">{say(speaker, 'crewFigures.trial')}</T>
+      <T as="small">{say(speaker, 'crewFigures.trialLead')}</T>
       <Choice
-        label={say(speaker, 'own.trialOf')}
+        label={say(speaker, 'crewFigures.trialOf')}
         value={productId}
         options={sheets.map(({ productId: value, name }) => ({ value, label: name }))}
         onChange={setProductId}
       />
       <View className="flex-row gap-2">
         <QuantityField
-          label={say(speaker, 'own.trialLife')}
+          label={say(speaker, 'crewFigures.trialLife')}
           as="minutes"
           value={typed.life}
           fault={faults.life}
           onChange={(life) => setTyped({ ...typed, life })}
         />
         <QuantityField
-          label={say(speaker, 'own.trialAt')}
+          label={say(speaker, 'crewFigures.trialAt')}
           as="temperature"
           value={typed.warm}
           fault={faults.warm}
           onChange={(warm) => setTyped({ ...typed, warm })}
         />
       </View>
-      <Button label={say(speaker, 'own.trialKeep')} disabled={typed.life.trim() === '' || typed.warm.trim() === ''} onPress={keep} />
+      <Button label={say(speaker, 'crewFigures.trialKeep')} disabled={typed.life.trim() === '' || typed.warm.trim() === ''} onPress={keep} />
     </View>
   );
 }

@@ -3,7 +3,7 @@ import { act, screen, waitFor, within } from '@testing-library/react';
 import { assemblePlanInput } from '@tufa/contract/assemble';
 import { computePlan } from '@tufa/core/plan';
 import { PLAIN, say } from '@tufa/words';
-import { FiguresScreen } from '../own/FiguresScreen';
+import { FiguresScreen } from '../crewFigures/FiguresScreen';
 import { RecordScreen } from '../record/RecordScreen';
 import { demonstration, firmWith, page, show, written } from './shown';
 
@@ -36,22 +36,22 @@ test('a poured job is told batch by batch and hour by hour, its spoiled one with
 
 test('what it has shown is taken up once, with what that changes told before; set aside it says nothing, and the sheet is one switch away', async () => {
   await show(<RecordScreen />, { data, at: { job: plinth.job.id } });
-  expect(page()).toContain(say(PLAIN, 'own.changes'));
+  expect(page()).toContain(say(PLAIN, 'crewFigures.changes'));
   await press(screen.getByTestId('take-up'));
-  await waitFor(() => expect(page()).toContain(say(PLAIN, 'own.allTaken')));
+  await waitFor(() => expect(page()).toContain(say(PLAIN, 'crewFigures.allTaken')));
   const lives = written().filter(({ kind, change }) => kind === 'crewEntry.add' && change['kind'] === 'life');
   // One went hard: the others only say that they would have lived longer.
   expect(lives.map(({ change }) => change['censored']).sort()).toEqual([false, true, true, true, true, true]);
   const taken = after();
   expect(placeBy(taken)).not.toBe(placeBy(data));
-  await press(screen.getByRole('switch', { name: say(PLAIN, 'own.asSheet') }));
+  await press(screen.getByRole('switch', { name: say(PLAIN, 'crewFigures.asSheet') }));
   await waitFor(() => expect(written().at(-1)).toMatchObject({ kind: 'job.change', change: { asSheet: true } }));
   const job = { ...taken.job[plinth.job.id]!, asSheet: true };
   expect(placeBy({ ...taken, job: { [job.id]: job } })).toBe(placeBy(data));
   await show(<FiguresScreen />, { data: taken });
   expect(page()).toMatch(/Sheet \d+ min, yours \d+ min \(\d+ min to \d+ min\), 6 batches/);
-  await press(screen.getByRole('button', { name: say(PLAIN, 'own.table') }));
-  const [first] = within(screen.getByRole('list', { name: say(PLAIN, 'own.picture') })).getAllByRole('button');
+  await press(screen.getByRole('button', { name: say(PLAIN, 'crewFigures.table') }));
+  const [first] = within(screen.getByRole('list', { name: say(PLAIN, 'crewFigures.picture') })).getAllByRole('button');
   await press(first!);
   await waitFor(() => expect(written().at(-1)).toMatchObject({ kind: 'crewEntry.change', change: { aside: true } }));
 });

@@ -23,7 +23,7 @@ export function recordOf(input: PlanInput, sheet: Sheet): CrewRecord | undefined
 }
 
 /** The crew's own figure in place of a default, by the median of what they logged; the default without a log. */
-export function ownFigure(input: PlanInput, name: CrewFigureName, prior: number): number {
+export function learnedFigure(input: PlanInput, name: CrewFigureName, prior: number): number {
   const log = input.record?.figures[name];
   if (!log || log.length === 0 || prior <= 0) return prior;
   const ofLog = figures.get(log);
@@ -50,11 +50,11 @@ export function prepared(given: PlanInput): PreparedInput {
   const { crew, firm } = input;
   const fill = rateOf(input, 'fill');
   // A crew whose days show it quicker is as much quicker at everything.
-  const pace = ownFigure(input, 'rate', fill) / fill;
+  const pace = learnedFigure(input, 'rate', fill) / fill;
   const paced = (rates: Partial<WorkRates>): Partial<WorkRates> => Object.fromEntries(Object.entries(rates).map(([work, value]) => [work, value * pace]));
   return {
     ...input,
-    firm: { ...firm, medianWaste: ownFigure(input, 'waste', firm.medianWaste), ...(firm.workRates ? { workRates: paced(firm.workRates) } : {}) },
+    firm: { ...firm, medianWaste: learnedFigure(input, 'waste', firm.medianWaste), ...(firm.workRates ? { workRates: paced(firm.workRates) } : {}) },
     crew: { ...crew, rate_m2_s: crew.rate_m2_s * pace, ...(crew.rates ? { rates: paced(crew.rates) } : {}) },
     record: { lives: input.record?.lives ?? [], figures: rest },
   } as PreparedInput;

@@ -2,7 +2,7 @@ import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { lifeOver } from '@tufa/core/plan';
 import { predicted } from '@tufa/core/setting';
 import { flowOf, type Sheet } from '@tufa/core/shelf';
-import { ownLifeScene } from '@tufa/draw/ownLifeScene';
+import { crewLifeScene } from '@tufa/draw/crewLifeScene';
 import { printFigure, say } from '@tufa/words';
 import { format } from 'date-fns/format';
 import { useMemo, useState } from 'react';
@@ -36,7 +36,7 @@ export function ProductFigures({ data, sheet }: { data: Pick<FirmData, 'crewEntr
     const from_C = Math.min(REACH.least_C, ...warm.map((C) => C - REACH.beside_K));
     const to_C = Math.max(REACH.most_C, ...warm.map((C) => C + REACH.beside_K));
     const across = Array.from({ length: Math.floor((to_C - from_C) / REACH.step_K) + 1 }, (_, i) => from_C + i * REACH.step_K);
-    return ownLifeScene({
+    return crewLifeScene({
       width,
       height: HEIGHT,
       curve: lifeOver({ sheet, record: found?.record, from_C, to_C }),
@@ -56,42 +56,44 @@ export function ProductFigures({ data, sheet }: { data: Pick<FirmData, 'crewEntr
   const ahead = found ? predicted(found.record, { temperature_C: sheet.reference_C, reference_C: sheet.reference_C }) : null;
   const counted = rows.filter(({ aside }) => !aside).length;
   const told = (row: RowOf<'crewEntry'>): string => {
-    const life = row.censored ? say(speaker, 'own.atLeast', { life: minutes(row.value) }) : minutes(row.value);
+    const life = row.censored ? say(speaker, 'crewFigures.atLeast', { life: minutes(row.value) }) : minutes(row.value);
     const figures = { when: format(Date.parse(row.at), 'd MMM'), life, t_C: row.temperature_C ?? sheet.reference_C };
     const name = row.jobId ? data.job[row.jobId]?.name : undefined;
-    return row.trial ? say(speaker, 'own.entryTrial', figures) : say(speaker, 'own.entry', { ...figures, name: name ?? '', batch: row.batch ?? '' });
+    return row.trial
+      ? say(speaker, 'crewFigures.entryTrial', figures)
+      : say(speaker, 'crewFigures.entry', { ...figures, name: name ?? '', batch: row.batch ?? '' });
   };
   return (
-    <View className="gap-2" testID={`own-${sheet.productId}`}>
+    <View className="gap-2" testID={`figures-${sheet.productId}`}>
       <T as="h2">{sheet.name}</T>
       {ahead ? (
         <T as="strong">
-          {`${say(speaker, 'own.line', {
+          {`${say(speaker, 'crewFigures.line', {
             sheet: minutes(flowOf(sheet).reference_s),
             yours: minutes(ahead.p50),
             from: minutes(ahead.p10),
             to: minutes(ahead.p90),
-            batches: say(speaker, 'own.batches', { count: counted }),
-          })}, ${say(speaker, 'own.lineAt', { t_C: sheet.reference_C })}`}
+            batches: say(speaker, 'crewFigures.batches', { count: counted }),
+          })}, ${say(speaker, 'crewFigures.lineAt', { t_C: sheet.reference_C })}`}
         </T>
       ) : null}
       <View onLayout={onLayout} style={{ height: HEIGHT }}>
         {scene ? <SceneView scene={scene} /> : null}
       </View>
-      <T as="small">{say(speaker, 'own.legend')}</T>
-      <Word label={say(speaker, 'own.table')} onPress={() => setListed(!listed)} />
+      <T as="small">{say(speaker, 'crewFigures.legend')}</T>
+      <Word label={say(speaker, 'crewFigures.table')} onPress={() => setListed(!listed)} />
       {listed ? (
-        <View role="list" aria-label={say(speaker, 'own.picture')}>
+        <View role="list" aria-label={say(speaker, 'crewFigures.picture')}>
           {rows.map((row) => {
             const wild = !row.aside && (found?.weights.get(row.id) ?? 1) < WILD;
             return (
               <View key={row.id} role="listitem" className="flex-row items-center justify-between gap-2 border-b border-line">
                 <T className="flex-1" {...(wild ? { tone: 'caution' as const } : row.aside ? { tone: 'faint' as const } : {})}>
-                  {[told(row), ...(wild ? [say(speaker, 'own.wild')] : []), ...(row.aside ? [say(speaker, 'own.isAside')] : [])].join(', ')}
+                  {[told(row), ...(wild ? [say(speaker, 'crewFigures.wild')] : []), ...(row.aside ? [say(speaker, 'crewFigures.isAside')] : [])].join(', ')}
                 </T>
                 <Word
-                  label={say(speaker, row.aside ? 'own.back' : 'own.aside')}
-                  hint={`${say(speaker, row.aside ? 'own.back' : 'own.aside')}: ${told(row)}`}
+                  label={say(speaker, row.aside ? 'crewFigures.back' : 'crewFigures.aside')}
+                  hint={`${say(speaker, row.aside ? 'crewFigures.back' : 'crewFigures.aside')}: ${told(row)}`}
                   onPress={() => void write(change('crewEntry', 'change', row.id, { aside: !row.aside }))}
                 />
               </View>

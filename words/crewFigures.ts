@@ -1,5 +1,5 @@
 /** The crew's own figures. */
-export const own = {
+export const crewFigures = {
   title: 'Your own figures',
   lead: 'What your batches have shown. They stand in every plan from then on.',
   none: 'Nothing of your own yet: take up what a poured job has shown, or try a piece.',

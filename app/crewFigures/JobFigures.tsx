@@ -47,22 +47,22 @@ export const JobFigures = following(function JobFigures({ view }: { view: JobVie
       : [];
   const asSheet = job.asSheet === true;
   return (
-    <View className="gap-3" testID="own-figures">
-      <T as="h2">{say(speaker, 'own.title')}</T>
+    <View className="gap-3" testID="crew-figures">
+      <T as="h2">{say(speaker, 'crewFigures.title')}</T>
       {open.length > 0 ? (
         <View className="gap-2 border-2 border-ink bg-sheet p-3">
-          <T as="strong">{say(speaker, 'own.shown', { count: open.length })}</T>
-          <T>{say(speaker, 'own.changes')}</T>
-          {changed.length === 0 ? <T as="small">{say(speaker, planned.isPending ? 'mix.working' : 'own.changeNone')}</T> : null}
+          <T as="strong">{say(speaker, 'crewFigures.shown', { count: open.length })}</T>
+          <T>{say(speaker, 'crewFigures.changes')}</T>
+          {changed.length === 0 ? <T as="small">{say(speaker, planned.isPending ? 'mix.working' : 'crewFigures.changeNone')}</T> : null}
           {changed.map((each) => (
             <T key={each.number} as="small">
-              {say(speaker, 'own.change', each)}
+              {say(speaker, 'crewFigures.change', each)}
             </T>
           ))}
-          <Button label={say(speaker, 'own.take')} tone="act" onPress={() => void view.write(...takenUp(job.id, open))} testID="take-up" />
+          <Button label={say(speaker, 'crewFigures.take')} tone="act" onPress={() => void view.write(...takenUp(job.id, open))} testID="take-up" />
         </View>
       ) : batches.length > 0 ? (
-        <T as="small">{say(speaker, 'own.allTaken')}</T>
+        <T as="small">{say(speaker, 'crewFigures.allTaken')}</T>
       ) : null}
       {sheets.filter(isMaterial).map((sheet) => (
         <ProductFigures key={sheet.id} data={data} sheet={sheet} />
@@ -71,12 +71,12 @@ export const JobFigures = following(function JobFigures({ view }: { view: JobVie
         <Toggle
           role="switch"
           aria-checked={asSheet}
-          aria-label={say(speaker, 'own.asSheet')}
+          aria-label={say(speaker, 'crewFigures.asSheet')}
           onPress={() => void view.write(change('job', 'change', job.id, { asSheet: !asSheet }))}
           className="min-h-[56px] justify-center border-2 border-edge bg-sheet px-3 lg:min-h-[48px]"
         >
-          <T as="strong">{say(speaker, asSheet ? 'own.asSheetOn' : 'own.asYours')}</T>
-          <T as="small">{say(speaker, 'own.asSheet')}</T>
+          <T as="strong">{say(speaker, asSheet ? 'crewFigures.asSheetOn' : 'crewFigures.asYours')}</T>
+          <T as="small">{say(speaker, 'crewFigures.asSheet')}</T>
         </Toggle>
       ) : null}
     </View>

@@ -25,7 +25,7 @@ interface Tick {
 }
 
 /** How long a product works over temperature: the sheet's line, the crew's own with the band that eight in ten of what comes next lie in, and every batch: a dot for a life, an arrow up for one that would have lived longer, a cross for one set aside. */
-export function ownLifeScene(input: {
+export function crewLifeScene(input: {
   readonly width: number;
   readonly height: number;
   readonly curve: readonly Curve[];
@@ -94,5 +94,5 @@ export function ownLifeScene(input: {
   }
   shapes.push({ type: 'label', x: left + 8, y: bottom - 8, label: { text: input.unit }, size: 14, anchor: 'start', paint: 'faint', plate: true });
   shapes.push({ type: 'path', d: `M${left} ${top}V${bottom}H${right}`, stroke: 'ink', width: 2 });
-  return { width, height, title: { code: 'draw.ownLife' }, shapes };
+  return { width, height, title: { code: 'draw.crewLife' }, shapes };
 }

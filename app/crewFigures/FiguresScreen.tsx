@@ -22,20 +22,20 @@ export function FiguresScreen() {
   const of = (kind: 'rate' | 'waste') => entries.filter((entry) => entry.kind === kind && !entry.aside).map(({ value }) => ({ value }));
   const [rates, wastes] = [of('rate'), of('waste')];
   const prior = firm?.settings.workRates?.fill ?? DAY.workRates.fill;
-  const batches = (count: number): string => say(speaker, 'own.batches', { count });
+  const batches = (count: number): string => say(speaker, 'crewFigures.batches', { count });
   return (
     <Screen
-      title={say(speaker, 'own.title')}
+      title={say(speaker, 'crewFigures.title')}
       head={
         <View className="gap-1">
-          <Answer size="number">{say(speaker, 'own.title')}</Answer>
-          <T as="lead">{say(speaker, entries.length > 0 ? 'own.lead' : 'own.none')}</T>
+          <Answer size="number">{say(speaker, 'crewFigures.title')}</Answer>
+          <T as="lead">{say(speaker, entries.length > 0 ? 'crewFigures.lead' : 'crewFigures.none')}</T>
         </View>
       }
     >
       {rates.length > 0 ? (
         <T as="strong">
-          {say(speaker, 'own.rate', {
+          {say(speaker, 'crewFigures.rate', {
             pace: printFigure(speaker, 'pace_share', crewFigure({ name: 'rate', prior, log: rates }).p50 / prior),
             batches: batches(rates.length),
           })}
@@ -43,7 +43,7 @@ export function FiguresScreen() {
       ) : null}
       {wastes.length > 0 && firm ? (
         <T as="strong">
-          {say(speaker, 'own.waste', {
+          {say(speaker, 'crewFigures.waste', {
             waste: printFigure(speaker, 'waste_share', crewFigure({ name: 'waste', prior: firm.settings.medianWaste, log: wastes }).p50),
             batches: batches(wastes.length),
           })}
