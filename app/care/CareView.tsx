@@ -71,17 +71,14 @@ export function CareView({ view }: { view: JobView }) {
         </>
       ) : null}
       {visits.some(({ doneOn }) => doneOn === null) ? <Button label={say(speaker, 'care.calendar')} onPress={() => void calendar()} /> : null}
-      {job.closedOn ? (
-        <View className="flex-row flex-wrap items-center justify-between">
-          <T>{say(speaker, 'care.closed', { date: dateText(job.closedOn) })}</T>
-          <Word label={say(speaker, 'care.open')} onPress={() => void view.write(change('job', 'change', job.id, { closedOn: null }))} />
-        </View>
-      ) : (
-        <>
-          <T as="small">{say(speaker, 'care.closeLead')}</T>
-          <Button label={say(speaker, 'care.close')} onPress={() => void view.write(change('job', 'change', job.id, { closedOn: today }))} />
-        </>
-      )}
+      <T as={job.closedOn ? 'body' : 'small'}>
+        {job.closedOn ? say(speaker, 'care.closed', { date: dateText(job.closedOn) }) : say(speaker, 'care.closeLead')}
+      </T>
+      {/* One control for both ways: the focus stays on it. */}
+      <Button
+        label={say(speaker, job.closedOn ? 'care.open' : 'care.close')}
+        onPress={() => void view.write(change('job', 'change', job.id, { closedOn: job.closedOn ? null : today }))}
+      />
     </View>
   );
 }
@@ -111,11 +108,7 @@ function CareLine({ view, visit, today }: { view: JobView; visit: Visit; today: 
       </T>
       <View className="flex-row flex-wrap gap-2">
         <Button label={say(speaker, 'care.there')} onPress={there} />
-        {doneOn === null ? (
-          <Button label={say(speaker, 'care.doneToday')} onPress={() => to({ doneOn: today })} />
-        ) : (
-          <Word label={say(speaker, 'care.notYet')} onPress={() => to({ doneOn: null })} />
-        )}
+        <Button label={say(speaker, doneOn === null ? 'care.doneToday' : 'care.notYet')} onPress={() => to({ doneOn: doneOn === null ? today : null })} />
       </View>
       <View className="flex-row">
         <Field

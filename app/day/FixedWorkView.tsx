@@ -8,21 +8,19 @@ import { Button, Word } from '../parts/ui/Button';
 import { Field } from '../parts/ui/Field';
 import { T } from '../parts/ui/T';
 import { clockText } from './barText';
+import { readClock } from './readClock';
 
 const MOST = 12;
 
-/** A time of the day, s from midnight; null for what is none. */
-function readClock(text: string): number | null {
-  const found = /^\s*(\d{1,2})[:.h]?(\d{2})?\s*$/.exec(text);
-  const [hour, minute] = [Number(found?.[1] ?? NaN), Number(found?.[2] ?? 0)];
-  return hour < 24 && minute < 60 ? hour * 3600 + minute * 60 : null;
-}
+/** What begins then is of the next day. */
+const MIDNIGHT_S = 86_400;
 
 /** Other trades and deliveries of the day: the plan goes around them. */
 export function FixedWorkView({ fixed, onChange }: { fixed: readonly FixedWork[]; onChange: (fixed: readonly FixedWork[]) => void }) {
   const speaker = useSpeaker();
   const [typed, setTyped] = useState({ name: '', at: '', minutes: '30' });
-  const start_s = readClock(typed.at);
+  const read_s = readClock(typed.at);
+  const start_s = read_s === MIDNIGHT_S ? null : read_s;
   const minutes = Number(typed.minutes);
   const long = minutes >= 5 && minutes <= 600;
   const ready = typed.name.trim() !== '' && start_s !== null && long && fixed.length < MOST;

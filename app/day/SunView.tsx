@@ -9,6 +9,7 @@ import { Button } from '../parts/ui/Button';
 import { Choice } from '../parts/ui/Choice';
 import { Field } from '../parts/ui/Field';
 import { T } from '../parts/ui/T';
+import { readClock } from './readClock';
 
 type Sun = NonNullable<FirmData['element'][string]['properties']['sun']>;
 
@@ -20,11 +21,10 @@ type Way = keyof typeof COMPASS;
 /** Nobody has said: open to the sun, dry and grey, a wall to the south. */
 const ASSUMED: Sun = { exposure: 'sun', faces_deg: COMPASS.s, absorptivity: WEATHER.absorptivity.grey };
 
-/** An hour as it is written, `10` or `10:30`; undefined for none. */
+/** An hour as it is written; undefined for none. */
 function hourIn(text: string): number | undefined {
-  const found = /^\s*(\d{1,2})(?:[:.](\d{2}))?\s*$/.exec(text);
-  const hour = found ? Number(found[1]) + Number(found[2] ?? 0) / 60 : NaN;
-  return hour >= 0 && hour <= 24 ? hour : undefined;
+  const read_s = readClock(text);
+  return read_s === null ? undefined : read_s / 3600;
 }
 
 const hourOut = (hour: number): string =>

@@ -1,6 +1,6 @@
 import { weatherSiteOf } from '@tufa/contract/siteOf';
 import type { DayChange, FirmData, RowOf } from '@tufa/contract/entities';
-import { namedOnly, ratesOf, type DayAsk, type DayPlan, type Freed } from '@tufa/core/plan';
+import { namedOnly, ratesOf, type DayAsk } from '@tufa/core/plan';
 import { proxy } from 'comlink';
 import { useCallback, useMemo, useState } from 'react';
 import type { JobView } from '../parts/job/useJob';
@@ -89,13 +89,13 @@ export function useDayPlan({ data, job, input: whole, plan }: Pick<JobView, 'dat
   return useMemo(
     () => ({
       day,
-      plan: ordered as DayPlan | null,
+      plan: ordered,
       failed,
       progress,
       searching,
       hurried,
       weather,
-      least: freed as Freed | null,
+      least: freed,
       odds: drawn,
       byHands,
       opensBy_s,
