@@ -65,7 +65,7 @@ export const documents = {
   foundReady: '{{finding}}: {{what}}, found ready {{date}}.',
   findingNotPoured: '{{finding}}: not done yet.',
   notPoured: 'Nothing is done yet: this is what is planned.',
-  use: { light: 'light use', foot: 'foot', vehicles: 'vehicles', coat: 'its coat', paint: 'paint' },
+  use: { use: 'light use', foot: 'foot', vehicles: 'vehicles', coat: 'its coat', paint: 'paint' },
   care: 'Care',
   cared: {
     keepOff: 'Keep vehicles, foot traffic and other trades off until the times above; what the hand finds decides, not the clock alone.',

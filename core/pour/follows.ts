@@ -1,5 +1,5 @@
 /** What follows a batch by a clock that only says *soon*: the hand decides. */
-export const FOLLOWS = ['gel', 'nextLift', 'strip', 'demould', 'turn', 'rub', 'grind', 'cover', 'foot', 'vehicles', 'coat', 'paint'] as const;
+export const FOLLOWS = ['gel', 'nextLift', 'strip', 'demould', 'turn', 'rub', 'grind', 'cover', 'foot', 'use', 'vehicles', 'coat', 'paint'] as const;
 export type FollowCode = (typeof FOLLOWS)[number];
 
 /** One thing that follows a batch, s from its start, or from when it is laid. */

@@ -75,7 +75,12 @@ test.each<[string, PlanInput, readonly string[], readonly string[]]>([
     ['nextLift', 'paint'],
     ['foot'],
   ],
-  ['a cast countertop', job(top, { sheetId: named(/^Countertop mix, white/).id }, { kind: 'counter' }), ['demould', 'turn'], ['strip', 'vehicles']],
+  [
+    'a cast countertop',
+    job(top, { sheetId: named(/^Countertop mix, white/).id }, { kind: 'counter' }),
+    ['demould', 'turn', 'use'],
+    ['strip', 'vehicles', 'foot'],
+  ],
   ['a crack filled with resin', job(crack, { sheetId: named(/^Pit and crack resin/).id }, { moisture: 'dry' }), ['grind'], ['nextLift', 'paint', 'gel']],
   ['a void under water', job(hole, { sheetId: sheetOf('antiWashout').id }, { moisture: 'wet' }), ['gel'], ['rub', 'coat']],
   [

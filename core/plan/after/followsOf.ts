@@ -44,7 +44,9 @@ export function followsOf(plan: Plan, input: PlanInput, batch: Batch): Follow[] 
     // What lies under another layer is walked on and coated there.
     if (role === 'fill' && found.chosen.overlay) continue;
     if (element.opens?.to === 'vehicles') push('vehicles', at('vehicles'));
-    if (orientationOf(element.kind) === 'horizontal') push('foot', at('foot'));
+    // Nobody walks on a countertop: what bears a foot bears being used.
+    if (element.kind === 'counter') push('use', at('foot'));
+    else if (orientationOf(element.kind) === 'horizontal') push('foot', at('foot'));
     if (aids.some((aid) => aid.role === 'coat')) push('coat', at('coat'));
     if (orientationOf(element.kind) === 'vertical') push('paint', at('paint'));
   }

@@ -6,11 +6,14 @@ import { pouredOf, type JobParts } from './JobParts';
 import { doneOf, nameOf } from './scope';
 
 /** What a customer asks the hour of. */
-const ASKED: readonly FollowCode[] = ['foot', 'vehicles', 'coat', 'paint'];
+const ASKED = ['foot', 'use', 'vehicles', 'coat', 'paint'] as const satisfies readonly FollowCode[];
+type Asked = (typeof ASKED)[number];
+
+const isAsked = (code: FollowCode): code is Asked => ASKED.some((asked) => asked === code);
 
 interface Opening {
   readonly findingId: string;
-  readonly code: FollowCode;
+  readonly code: Asked;
   readonly at: number;
   readonly passedAt: number | null;
 }
@@ -28,7 +31,7 @@ export function openingOf(parts: JobParts): string[] {
     const served = new Set(planned.batch.serves.map(({ findingId }) => findingId));
     if (state.ends.some(({ kind }) => kind === 'finished')) served.forEach((findingId) => poured.add(findingId));
     for (const { code, at, passedAt } of siteClocks(followsOf(planned.plan, planned.input, planned.batch), state)) {
-      if (!ASKED.includes(code)) continue;
+      if (!isAsked(code)) continue;
       for (const findingId of served) {
         const known = last.get(`${findingId} ${code}`);
         if (!known || known.at < at) last.set(`${findingId} ${code}`, { findingId, code, at, passedAt });
@@ -37,16 +40,11 @@ export function openingOf(parts: JobParts): string[] {
   }
   const mixed = new Set(plan.batches.flatMap(({ serves }) => serves.map(({ findingId }) => findingId)));
   const order = doneOf(parts).map(({ findingId }) => findingId);
-  // Nobody walks on a countertop: what bears a foot bears light use.
-  const useOf = (findingId: string, code: FollowCode) =>
-    code === 'foot' && parts.data.element[parts.data.finding[findingId]?.elementId ?? '']?.kind === 'counter'
-      ? 'light'
-      : (code as 'foot' | 'vehicles' | 'coat' | 'paint');
   const sorted = [...last.values()].sort((a, b) => order.indexOf(a.findingId) - order.indexOf(b.findingId) || a.at - b.at);
   const open = sorted.map(({ findingId, code, at, passedAt }) =>
     say(speaker, passedAt === null ? 'documents.openFrom' : 'documents.foundReady', {
       finding: nameOf(parts, findingId),
-      what: say(speaker, `documents.use.${useOf(findingId, code)}`),
+      what: say(speaker, `documents.use.${code}`),
       date: `${dayOf(parts, passedAt ?? at)} ${clockOf(parts, passedAt ?? at)}`,
     }),
   );
