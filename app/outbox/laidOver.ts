@@ -16,7 +16,7 @@ const idsOf = (records: readonly OutboxRecord[]): string[] => records.map(({ com
  * What is made of some things is made once while they are the same ones, whichever screens ask and however many jobs are
  * looked at: it is kept with the first of them and goes when that goes.
  */
-function remembered<T>(): (of: readonly [object, ...unknown[]], make: () => T) => T {
+export function remembered<T>(): (of: readonly [object, ...unknown[]], make: () => T) => T {
   const made = new WeakMap<object, { readonly of: readonly unknown[]; readonly value: T }>();
   return (of, make) => {
     const before = made.get(of[0]);
@@ -29,8 +29,6 @@ function remembered<T>(): (of: readonly [object, ...unknown[]], make: () => T) =
 
 const firms = remembered<FirmData>();
 const jobs = remembered<FirmData>();
-const several = remembered<ReadonlyMap<string, FirmData>>();
-const NONE = {};
 const standings = remembered<RowsOnPhone['standings']>();
 const standing = remembered<Standing>();
 const pictures = remembered<Picture>();
@@ -64,13 +62,20 @@ export function jobLaidOver(phone: RowsOnPhone, records: readonly OutboxRecord[]
   );
 }
 
-/** Several jobs, those that are read already. */
-export function jobsLaidOver(phone: RowsOnPhone, records: readonly OutboxRecord[], jobIds: readonly string[]): ReadonlyMap<string, FirmData> {
+const NONE = {};
+
+/** Several jobs, those that are read already. @param kept what whoever asks was given last: each looks at jobs of its own */
+export function jobsLaidOver(
+  phone: RowsOnPhone,
+  records: readonly OutboxRecord[],
+  jobIds: readonly string[],
+  kept: ReturnType<typeof remembered<ReadonlyMap<string, FirmData>>>,
+): ReadonlyMap<string, FirmData> {
   const read = jobIds.flatMap((id) => {
     const data = jobLaidOver(phone, records, id);
     return data ? [[id, data] as const] : [];
   });
-  return several([read[0]?.[1] ?? NONE, ...read.flat()], () => new Map(read));
+  return kept([read[0]?.[1] ?? NONE, ...read.flat()], () => new Map(read));
 }
 
 /** Jobs of whose rows something waits: where they stand is told from their rows. */

@@ -2,7 +2,7 @@ import type { Writable } from '@tufa/contract/commands';
 import { emptyFirmData, type EntityFields, type FirmData, type RowOf } from '@tufa/contract/entities';
 import { useQuery } from '@tanstack/react-query';
 import { transfer } from 'comlink';
-import { useEffect, useSyncExternalStore } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import { now } from '../parts/phone/clock';
 import { bringBack, isAway } from '../rows/closedJobs';
 import { keepOld, keepPage, type KeptPage } from '../rows/keepPage';
@@ -12,7 +12,7 @@ import type { Picture } from '../rows/standing';
 import { askRows } from '../workers/rowsWorker';
 import { api, ApiProblem, notTheFirm, type SignedInPerson } from './api';
 import type { OutboxRecord } from './database';
-import { firmLaidOver, jobLaidOver, jobsLaidOver, jobsOfRecords, pictureLaidOver, rowLaidOver, standingsLaidOver } from './laidOver';
+import { firmLaidOver, jobLaidOver, jobsLaidOver, jobsOfRecords, pictureLaidOver, remembered, rowLaidOver, standingsLaidOver } from './laidOver';
 import { outbox, type Draft, type Waiting } from './Outbox';
 import { persister, queryClient } from './queryClient';
 
@@ -213,7 +213,8 @@ export function useJobsWith(jobIds: readonly string[]): ReadonlyMap<string, Firm
     const letGo = all.split(' ').flatMap((id) => (id ? [phoneRows.hold(id)] : []));
     return () => letGo.forEach((done) => done());
   }, [all]);
-  return useLaidOver((phone, records) => jobsLaidOver(phone, records, jobIds));
+  const [kept] = useState(() => remembered<ReadonlyMap<string, FirmData>>());
+  return useLaidOver((phone, records) => jobsLaidOver(phone, records, jobIds, kept));
 }
 
 /** Where each job stands. */

@@ -78,4 +78,14 @@ test('a crack is read again at the places where it was read, each with what it w
   await show(<Measure view={again} element={rows.element[finding!.elementId]!} again={finding!.id} onDone={() => undefined} />, { data: rows });
   expect(page()).toContain('Here it was 0.4 mm on 2 Nov 2025');
   expect(page()).toContain('Place 1 of 2');
+  // Each place in its turn; once all are read nothing of before stands there any more.
+  for (const [width, next] of [
+    ['0.5 mm', 'Here it was 0.6 mm on 2 Nov 2025'],
+    ['0.6 mm', null],
+  ] as const) {
+    await typeIn(say(PLAIN, 'walk.crackWidth'), width);
+    await tap(say(PLAIN, 'walk.keepReading'));
+    await waitFor(() => (next ? expect(page()).toContain(next) : expect(document.querySelector('[data-testid=former]')).toBeNull()));
+  }
+  expect(written().map(({ change }) => (change['at'] as number[])[0])).toEqual([0.3, 0.9]);
 });

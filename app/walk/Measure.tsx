@@ -87,6 +87,8 @@ export function Measure({
   const { left_m, top_m } = extent(outline);
   const origin: Point = [left_m, top_m];
   const station = string.stations[string.at];
+  // A string line drawn since has places of its own.
+  const was = former.find(({ at }) => at === station);
   const kind = (finding && readOf(finding)) ?? 'depth';
 
   const written = (at: Point): readonly [string, string] => [
@@ -223,9 +225,7 @@ export function Measure({
             ) : (
               <Button label={say(speaker, 'gauge.open')} onPress={() => setGauge(true)} />
             )}
-            {former.length > 0 && findingId === again && string.stations.length > 0 ? (
-              <Former {...former[string.at]!} n={string.at + 1} count={former.length} />
-            ) : null}
+            {was ? <Former reading={was.reading} n={string.at + 1} count={former.length} /> : null}
             {spacing_m > 0 ? (
               <T as="faint">
                 {string.stations.length > 0

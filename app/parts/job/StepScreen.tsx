@@ -9,6 +9,7 @@ import { MainBar, StepBar } from '../chrome/Bars';
 import { Button } from '../ui/Button';
 import { Returned, SyncLine, useOnline } from '../chrome/SyncLine';
 import { Answer, T } from '../ui/T';
+import type { Firm } from '../../outbox/useFirm';
 import { useJob, type JobView } from './useJob';
 import { useWide } from '../phone/useSize';
 import { useSpeaker } from '../phone/speaker';
@@ -23,6 +24,14 @@ export interface StepParts {
   readonly fixed?: boolean;
 }
 
+/** Why a job is not here. */
+function whyMissing({ ready, away, failed }: Firm, online: boolean) {
+  if (ready) return 'state.notFound';
+  if (away) return online ? 'state.comingBack' : 'state.away';
+  if (failed) return 'state.failed';
+  return online ? 'state.loading' : 'state.offline';
+}
+
 /** What every step of a job shares: the job from the address, or why it is not here. */
 export function StepScreen({ step, children }: { step: Step; children: (view: JobView) => ReactNode }) {
   const speaker = useSpeaker();
@@ -31,19 +40,7 @@ export function StepScreen({ step, children }: { step: Step; children: (view: Jo
   const online = useOnline();
   // A walk goes on while its plan is made; the other steps have nothing to say before.
   if (!view || (planning && step !== 'walk')) {
-    const why = view
-      ? 'mix.working'
-      : firm.ready
-        ? 'state.notFound'
-        : firm.away
-          ? online
-            ? 'state.comingBack'
-            : 'state.away'
-          : firm.failed
-            ? 'state.failed'
-            : online
-              ? 'state.loading'
-              : 'state.offline';
+    const why = view ? 'mix.working' : whyMissing(firm, online);
     return (
       <View className="h-full w-full flex-1 bg-ground" role="main">
         <View className="flex-1 justify-center gap-2 p-4">
