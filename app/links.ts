@@ -61,4 +61,11 @@ export const links = {
   sum: (sum: string, typed: Query = {}) => address(`/bench/${sum}`, typed),
   window: (sheetId?: string) => address('/bench/window', { sheet: sheetId }),
   firm: () => address('/firm'),
+  /** who is of the firm, from which devices; what was done */
+  doors: () => address('/doors'),
+  trail: () => address('/trail'),
+  /** making a firm; taking an invitation, its secret behind the hash, where no server's log sees it; a passphrase that is lost */
+  start: () => address('/start'),
+  join: (token: string) => `${window.location.origin}/join#${token}`,
+  recovery: () => address('/recovery'),
 } as const;

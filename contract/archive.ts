@@ -53,7 +53,6 @@ export function archivedRow(name: EntityName): Joi.ObjectSchema {
 const archived = new Map<EntityName, Joi.ObjectSchema>();
 
 function archivedBy(name: EntityName): Joi.ObjectSchema {
-  if (name === 'person') return Joi.object({ ...ROW, name: text(80).required(), role: Joi.string().valid('lead', 'mixer', 'finisher').required() });
   const row = FIELDS[name].keys(ROW);
   return name === 'pourEvent' ? row.keys({ receivedAt: instant }) : row;
 }

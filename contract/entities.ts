@@ -27,7 +27,10 @@ export interface FirmFields {
 /** Somebody of the firm, by role. */
 export interface PersonFields {
   readonly name: string;
-  readonly role: 'lead' | 'mixer' | 'finisher';
+  /** an owner has people and prices, a lead plans, a crew (its mixer and finisher too) surveys and logs, a reader reads */
+  readonly role: 'owner' | 'lead' | 'crew' | 'mixer' | 'finisher' | 'reader';
+  /** in which they are spoken to; the phone's own where nothing is set */
+  readonly language?: 'en' | 'es' | null;
 }
 
 /** What somebody has moved of a job's day, and what else is done then: s from the midnight of its day. */

@@ -30,8 +30,13 @@ const daySecond = Joi.number().min(0).max(259_200);
 const hash = Joi.string().hex().length(64);
 
 /** What each entity's fields may be. The same schema stands behind the form and the server. */
-export const FIELDS: Record<Exclude<EntityName, 'person'>, Joi.ObjectSchema> = {
+export const FIELDS: Record<EntityName, Joi.ObjectSchema> = {
   firm: Joi.object({ name: text(80).required(), settings: firmSettings.required() }),
+  person: Joi.object({
+    name: text(80).required(),
+    role: Joi.string().valid('owner', 'lead', 'crew', 'mixer', 'finisher', 'reader').required(),
+    language: Joi.string().valid('en', 'es').allow(null),
+  }),
   job: Joi.object({
     name: text(80).required(),
     customer: optionalText(80).required(),

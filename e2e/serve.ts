@@ -7,6 +7,8 @@ const DEMO = resolve(ROOT, 'demo');
 
 export interface Served {
   readonly url: string;
+  /** by which the first firm is made, where there is none */
+  readonly firmCode: string;
   readonly stop: () => Promise<void>;
 }
 
@@ -46,6 +48,7 @@ export async function fillDatabase(database: string): Promise<void> {
 interface Answer {
   readonly id: string;
   readonly url?: string;
+  readonly firmCode?: string | null;
   readonly failed?: string;
 }
 
@@ -78,7 +81,7 @@ async function ask(id: string, settings?: object): Promise<Answer> {
 
 /** The server on a database, serving the exported application. */
 export async function serve(database: string, { now, weather, empty = false }: ServeOptions = {}): Promise<Served> {
-  const { url = '' } = await ask(database, {
+  const { url = '', firmCode } = await ask(database, {
     url: addressOf(env('TEST_APP_URL'), database),
     ownerUrl: addressOf(env('TEST_OWNER_URL'), database),
     web: env('TUFA_WEB'),
@@ -87,5 +90,5 @@ export async function serve(database: string, { now, weather, empty = false }: S
     weather,
     empty,
   });
-  return { url, stop: () => ask(database).then(() => undefined) };
+  return { url, firmCode: firmCode ?? '', stop: () => ask(database).then(() => undefined) };
 }

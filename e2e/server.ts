@@ -5,8 +5,8 @@ import { serve, type Served, type ServeOptions } from './serve';
 /** A server on a database of its own: a copy of the seeded one, or an empty one that it fills by itself. */
 export async function startServer(options: ServeOptions = {}): Promise<Served> {
   const name = await makeDatabase(options.empty ? undefined : process.env['E2E_TEMPLATE']);
-  const { url, stop } = await serve(name, options);
-  return { url, stop: () => stop().then(() => dropDatabase(name)) };
+  const { stop, ...served } = await serve(name, options);
+  return { ...served, stop: () => stop().then(() => dropDatabase(name)) };
 }
 
 export const DOCK = '0198a000-de00-7000-8000-000000000001';

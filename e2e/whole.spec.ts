@@ -1,3 +1,4 @@
+import { makeFirm } from './firms';
 import { DOCK, expect, jobOf, signIn, startServer, test, wholeOnPhone } from './server';
 
 // The whole application lies on the phone: these go on without signal.
@@ -10,7 +11,7 @@ test('a clash: both values on a sheet; mine is let go by a slide, not by a tap',
   await page.context().setOffline(true);
   await page.getByRole('button', { name: 'Save' }).click();
   const other = await (await browser.newContext({ baseURL: server })).newPage();
-  await signIn(other, 'Mixer', `/jobs/${DOCK}/edit`);
+  await signIn(other, 'Owner', `/jobs/${DOCK}/edit`);
   await other.getByLabel('Address').fill('Lower yard');
   await other.getByRole('button', { name: 'Save' }).click();
   await expect.poll(async () => (await jobOf(other.request, server, DOCK)).job.address).toBe('Lower yard');
@@ -35,11 +36,11 @@ test('a clash: both values on a sheet; mine is let go by a slide, not by a tap',
 });
 
 test('an empty firm: three taps to the first answer; ready for no signal; keys and their sheet on a wide screen', async ({ browser }) => {
-  const { url, stop } = await startServer({ empty: true });
+  const { url, firmCode, stop } = await startServer({ empty: true });
   try {
     const page = await (await browser.newContext({ baseURL: url, viewport: { width: 1280, height: 800 } })).newPage();
     await page.goto('/');
-    await page.getByRole('button', { name: 'Lead' }).click();
+    await makeFirm(page, firmCode);
     await page.getByRole('link', { name: 'Bench' }).click();
     await page.getByRole('link', { name: /Window/ }).click();
     await expect(page.getByRole('heading', { level: 1 })).toContainText(/\d+\smin/);

@@ -6,6 +6,7 @@ import { dayPlan } from './dayPlan';
 import { documents } from './documents';
 import { crewFigures } from './crewFigures';
 import { rehearse } from './rehearse';
+import { doors, join, recovery, start } from './doors';
 import { draw } from './draw';
 import { files, sheetDoc } from './files';
 import { find } from './find';
@@ -54,6 +55,10 @@ export const work = {
   care,
   archive,
   find,
+  doors,
+  join,
+  recovery,
+  start,
   rehearse,
   crewFigures,
   place,

@@ -1,7 +1,8 @@
 import { say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { usePerson, write, type Firm } from '../outbox/useFirm';
+import { write, type Firm } from '../outbox/useFirm';
+import { usePerson } from '../outbox/session';
 import { readingAdd } from '../parts/job/readingAdd';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';

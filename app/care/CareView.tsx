@@ -67,7 +67,7 @@ export function CareView({ view }: { view: JobView }) {
           {asked.map((visit) => (
             <T key={`${visit.findingId} ${visit.kind} ${visit.dueOn}`}>{`${careText(speaker, data, visit)}, ${dateText(visit.dueOn)}`}</T>
           ))}
-          <Button label={say(speaker, 'care.keep')} onPress={keep} />
+          <Button writes="careVisit.add" label={say(speaker, 'care.keep')} onPress={keep} />
         </>
       ) : null}
       {visits.some(({ doneOn }) => doneOn === null) ? <Button label={say(speaker, 'care.calendar')} onPress={() => void calendar()} /> : null}
@@ -76,6 +76,7 @@ export function CareView({ view }: { view: JobView }) {
       </T>
       {/* One control for both ways: the focus stays on it. */}
       <Button
+        writes="job.change"
         label={say(speaker, job.closedOn ? 'care.open' : 'care.close')}
         onPress={() => void view.write(change('job', 'change', job.id, { closedOn: job.closedOn ? null : today }))}
       />
@@ -107,8 +108,12 @@ function CareLine({ view, visit, today }: { view: JobView; visit: Visit; today: 
         ].join('. ')}
       </T>
       <View className="flex-row flex-wrap gap-2">
-        <Button label={say(speaker, 'care.there')} onPress={there} />
-        <Button label={say(speaker, doneOn === null ? 'care.doneToday' : 'care.notYet')} onPress={() => to({ doneOn: doneOn === null ? today : null })} />
+        <Button writes="reading.add" label={say(speaker, 'care.there')} onPress={there} />
+        <Button
+          writes="careVisit.change"
+          label={say(speaker, doneOn === null ? 'care.doneToday' : 'care.notYet')}
+          onPress={() => to({ doneOn: doneOn === null ? today : null })}
+        />
       </View>
       <View className="flex-row">
         <Field
@@ -123,6 +128,7 @@ function CareLine({ view, visit, today }: { view: JobView; visit: Visit; today: 
         <View className="flex-row flex-wrap items-end justify-between gap-2">
           <DayField label={say(speaker, 'care.day')} value={dueOn} onChange={(next) => next !== '' && to({ dueOn: next })} />
           <Word
+            writes="careVisit.remove"
             label={say(speaker, 'care.remove')}
             hint={`${say(speaker, 'care.remove')}: ${careText(speaker, data, visit)}`}
             onPress={() => void view.write(change('careVisit', 'remove', id))}

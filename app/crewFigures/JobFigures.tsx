@@ -59,7 +59,13 @@ export const JobFigures = following(function JobFigures({ view }: { view: JobVie
               {say(speaker, 'crewFigures.change', each)}
             </T>
           ))}
-          <Button label={say(speaker, 'crewFigures.take')} tone="act" onPress={() => void view.write(...takenUp(job.id, open))} testID="take-up" />
+          <Button
+            writes="crewEntry.add"
+            label={say(speaker, 'crewFigures.take')}
+            tone="act"
+            onPress={() => void view.write(...takenUp(job.id, open))}
+            testID="take-up"
+          />
         </View>
       ) : batches.length > 0 ? (
         <T as="small">{say(speaker, 'crewFigures.allTaken')}</T>

@@ -92,6 +92,7 @@ export function ProductFigures({ data, sheet }: { data: Pick<FirmData, 'crewEntr
                   {[told(row), ...(wild ? [say(speaker, 'crewFigures.wild')] : []), ...(row.aside ? [say(speaker, 'crewFigures.isAside')] : [])].join(', ')}
                 </T>
                 <Word
+                  writes="crewEntry.change"
                   label={say(speaker, row.aside ? 'crewFigures.back' : 'crewFigures.aside')}
                   hint={`${say(speaker, row.aside ? 'crewFigures.back' : 'crewFigures.aside')}: ${told(row)}`}
                   onPress={() => void write(change('crewEntry', 'change', row.id, { aside: !row.aside }))}

@@ -3,7 +3,8 @@ import { say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
-import { change, usePerson, write } from '../outbox/useFirm';
+import { change, write } from '../outbox/useFirm';
+import { usePerson } from '../outbox/session';
 import { now } from '../parts/phone/clock';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
@@ -87,7 +88,12 @@ export function TrialPiece({ sheets }: { sheets: readonly Sheet[] }) {
           onChange={(warm) => setTyped({ ...typed, warm })}
         />
       </View>
-      <Button label={say(speaker, 'crewFigures.trialKeep')} disabled={typed.life.trim() === '' || typed.warm.trim() === ''} onPress={keep} />
+      <Button
+        writes="crewEntry.add"
+        label={say(speaker, 'crewFigures.trialKeep')}
+        disabled={typed.life.trim() === '' || typed.warm.trim() === ''}
+        onPress={keep}
+      />
     </View>
   );
 }

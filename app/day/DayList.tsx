@@ -116,9 +116,9 @@ const DayLine = settled(function DayLine({
           <T>{why}</T>
           {fixed ? null : (
             <View className="flex-row flex-wrap gap-2">
-              <Button label={say(speaker, 'dayPlan.earlier')} onPress={() => onStep(-1)} />
-              <Button label={say(speaker, 'dayPlan.later')} onPress={() => onStep(1)} />
-              {moved ? <Button label={say(speaker, 'dayPlan.letGo')} onPress={onLetGo} /> : null}
+              <Button writes="job.change" label={say(speaker, 'dayPlan.earlier')} onPress={() => onStep(-1)} />
+              <Button writes="job.change" label={say(speaker, 'dayPlan.later')} onPress={() => onStep(1)} />
+              {moved ? <Button writes="job.change" label={say(speaker, 'dayPlan.letGo')} onPress={onLetGo} /> : null}
             </View>
           )}
         </View>

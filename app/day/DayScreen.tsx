@@ -5,7 +5,8 @@ import { say } from '@tufa/words';
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { change, usePerson, write } from '../outbox/useFirm';
+import { change, write } from '../outbox/useFirm';
+import { usePerson } from '../outbox/session';
 import { Button } from '../parts/ui/Button';
 import { Cautions } from '../parts/job/Cautions';
 import { listOf } from '../parts/job/batchList';
@@ -156,7 +157,7 @@ function Day({ view }: { view: JobView }) {
               onDontKnow={dontKnow(quantity, (value) => set({ [quantity]: value }))}
             />
             {changed.length > 0 || unread.length > 0 ? (
-              <Button label={say(speaker, changed.length > 0 ? 'day.keep' : 'day.confirm')} tone="act" onPress={() => void keepAll()} />
+              <Button writes="reading.add" label={say(speaker, changed.length > 0 ? 'day.keep' : 'day.confirm')} tone="act" onPress={() => void keepAll()} />
             ) : null}
           </View>
         ),

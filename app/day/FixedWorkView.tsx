@@ -30,7 +30,11 @@ export function FixedWorkView({ fixed, onChange }: { fixed: readonly FixedWork[]
       {fixed.map((work) => (
         <View key={work.id} className="flex-row items-center justify-between border-b border-line">
           <T>{`${clockText(work.start_s)} ${work.name}`}</T>
-          <Word label={say(speaker, 'dayPlan.fixedRemove', { name: work.name })} onPress={() => onChange(fixed.filter((other) => other !== work))} />
+          <Word
+            writes="job.change"
+            label={say(speaker, 'dayPlan.fixedRemove', { name: work.name })}
+            onPress={() => onChange(fixed.filter((other) => other !== work))}
+          />
         </View>
       ))}
       <View className="flex-row flex-wrap gap-2">
@@ -49,6 +53,7 @@ export function FixedWorkView({ fixed, onChange }: { fixed: readonly FixedWork[]
         />
       </View>
       <Button
+        writes="job.change"
         label={say(speaker, 'dayPlan.fixedAdd')}
         disabled={!ready}
         onPress={() => {

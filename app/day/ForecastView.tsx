@@ -50,8 +50,8 @@ export function ForecastView({
       {forecast ? <T as="small">{forecast.invented ? `${ageText(speaker, forecast)}, ${say(speaker, 'week.invented')}` : ageText(speaker, forecast)}</T> : null}
       <View className="flex-row flex-wrap">
         {renew ? <Word label={say(speaker, fetching ? 'week.renewing' : 'week.renew')} onPress={renew} /> : null}
-        <Word label={say(speaker, 'week.paste')} onPress={() => setGiving('paste')} />
-        <Word label={say(speaker, 'week.byHand')} onPress={() => setGiving('hand')} />
+        <Word writes="forecast.add" label={say(speaker, 'week.paste')} onPress={() => setGiving('paste')} />
+        <Word writes="forecast.add" label={say(speaker, 'week.byHand')} onPress={() => setGiving('hand')} />
       </View>
       <Suspense fallback={null}>
         {giving === 'paste' ? <PasteForecast zone={job.zone} onTake={take} onClose={() => setGiving(null)} /> : null}

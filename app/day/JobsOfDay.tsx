@@ -99,7 +99,7 @@ export function JobsOfDay({ view, day }: { view: JobView; day: string }) {
       {wanted.length === 0 ? null : wanted.every(({ row, pourOn }) => row.pourOn === pourOn) ? (
         <T as="small">{say(speaker, 'dayPlan.taken')}</T>
       ) : (
-        <Button label={say(speaker, 'dayPlan.take')} onPress={take} />
+        <Button writes="job.change" label={say(speaker, 'dayPlan.take')} onPress={take} />
       )}
     </View>
   );

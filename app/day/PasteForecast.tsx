@@ -67,6 +67,7 @@ export function PasteForecast({
         </T>
       ))}
       <Button
+        writes="forecast.add"
         label={say(speaker, 'week.pasteTake')}
         tone="act"
         disabled={!read || fault !== undefined}

@@ -1,4 +1,5 @@
 import type { DayChange } from '@tufa/contract/entities';
+import { useMay } from '../parts/phone/rights';
 import type { Freed } from '@tufa/core/plan';
 import { say } from '@tufa/words';
 import { useRouter } from 'expo-router';
@@ -43,11 +44,13 @@ const NAMED = 3;
 /** What is drawn follows what is worked out, in pieces: a finger that moves a bar is never held up by it. */
 function DayPlanned({ view }: { view: JobView }) {
   const made = useDayPlan(view);
+  const may = useMay('job.change');
   const drawn = useDeferredValue(useMemo(() => ({ view, made }), [view, made]));
   return (
     <DayDrawn
       {...drawn}
       onChange={(next) => {
+        if (!may) return;
         const changed = changeOf(view.job);
         void view.write(changeRow('job', 'change', view.job.id, { dayPlan: { ...changed, ...next(changed), on: view.job.pourOn } }));
       }}
@@ -111,7 +114,7 @@ const DayDrawn = settled(function DayDrawn({
       {moved > 0 ? (
         <View className="flex-row flex-wrap items-center justify-between">
           <T as="small">{say(speaker, 'dayPlan.moved', { count: moved })}</T>
-          <Word label={say(speaker, 'dayPlan.letAllGo')} onPress={() => change({ pins: {} })} />
+          <Word writes="job.change" label={say(speaker, 'dayPlan.letAllGo')} onPress={() => change({ pins: {} })} />
         </View>
       ) : null}
       {day && day.visits.length > 1 ? (

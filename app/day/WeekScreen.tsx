@@ -169,6 +169,7 @@ function Week({ view }: { view: JobView }) {
         foot:
           when && local && product ? (
             <Button
+              writes="job.change"
               label={say(speaker, isPlanned ? 'week.taken' : 'week.take', { day: when.day, hour: when.hour })}
               tone="act"
               big

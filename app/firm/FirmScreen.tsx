@@ -1,9 +1,11 @@
 import { say } from '@tufa/words';
+import { ReadUnless, useMay } from '../parts/phone/rights';
 import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { links } from '../links';
-import { change, signOut, useFirm, useUnsent, usePerson, write } from '../outbox/useFirm';
+import { change, useFirm, useUnsent, write } from '../outbox/useFirm';
+import { signOut, usePerson } from '../outbox/session';
 import { Button } from '../parts/ui/Button';
 import { Choice } from '../parts/ui/Choice';
 import { useInstall } from '../parts/phone/install';
@@ -29,6 +31,7 @@ export function FirmScreen() {
   const { records, unsent } = useUnsent();
   const person = usePerson();
   const phone = usePhone();
+  const mayArchive = useMay('archive');
   const install = useInstall();
   const row = Object.values(firm.data.firm)[0];
   const oldest = records.find(({ state }) => state === 'waiting');
@@ -39,7 +42,7 @@ export function FirmScreen() {
         <View className="gap-1">
           <Answer size="number">{row?.name ?? say(speaker, 'firm.title')}</Answer>
           <T as="lead">{say(speaker, 'firm.who', { name: person?.name ?? '' })}</T>
-          <T as="small">{say(speaker, 'firm.demo')}</T>
+          {person?.demonstration ? <T as="small">{say(speaker, 'firm.demo')}</T> : null}
         </View>
       }
       foot={<Button label={say(speaker, 'firm.signOut')} onPress={() => void signOut()} />}
@@ -60,30 +63,37 @@ export function FirmScreen() {
         value={phone.hand}
         onChange={(hand) => setPhone({ hand })}
       />
-      {row ? (
-        <Choice
-          label={say(speaker, 'firm.system')}
-          options={[
-            { value: 'us', label: say(speaker, 'firm.us') },
-            { value: 'metric', label: say(speaker, 'firm.metric') },
-          ]}
-          value={row.settings.system}
-          onChange={(system) => void write(change('firm', 'change', row.id, { settings: { ...row.settings, system } }))}
-        />
-      ) : null}
-      {row ? <FirmNumbers firm={row} /> : null}
-      {row ? <VesselsView firm={row} /> : null}
-      {row ? <PlacesView firm={row} /> : null}
-      {row ? <WorkRatesView firm={row} /> : null}
-      {row ? <RatesView firm={row} /> : null}
-      {row ? (
-        <HouseMethodView
-          told={row.settings.house ?? {}}
-          onChange={(house) => void write(change('firm', 'change', row.id, { settings: { ...row.settings, house } }))}
-        />
-      ) : null}
+      <ReadUnless may="firm.change">
+        {row ? (
+          <Choice
+            label={say(speaker, 'firm.system')}
+            options={[
+              { value: 'us', label: say(speaker, 'firm.us') },
+              { value: 'metric', label: say(speaker, 'firm.metric') },
+            ]}
+            value={row.settings.system}
+            onChange={(system) => void write(change('firm', 'change', row.id, { settings: { ...row.settings, system } }))}
+          />
+        ) : null}
+        {row ? <FirmNumbers firm={row} /> : null}
+        {row ? <VesselsView firm={row} /> : null}
+        {row ? <PlacesView firm={row} /> : null}
+        {row ? <WorkRatesView firm={row} /> : null}
+        {row ? (
+          <ReadUnless may="doors">
+            <RatesView firm={row} />
+          </ReadUnless>
+        ) : null}
+        {row ? (
+          <HouseMethodView
+            told={row.settings.house ?? {}}
+            onChange={(house) => void write(change('firm', 'change', row.id, { settings: { ...row.settings, house } }))}
+          />
+        ) : null}
+      </ReadUnless>
+      <Button label={say(speaker, 'doors.title')} onPress={() => router.push(links.doors())} />
       <ReadyCheck />
-      {row ? <ArchiveView begun={Object.keys(firm.data.job).length > 0} unsent={unsent} /> : null}
+      {row && mayArchive ? <ArchiveView begun={Object.keys(firm.data.job).length > 0} unsent={unsent} /> : null}
       <Button label={say(speaker, 'crewFigures.title')} onPress={() => router.push(links.figures())} />
       {install ? <Button label={say(speaker, 'firm.install')} onPress={install} /> : null}
       <View role="status">

@@ -32,7 +32,11 @@ export function PlacesView({ firm }: { firm: RowOf<'firm'> }) {
       {places.map((place) => (
         <View key={place.name} className="flex-row items-center justify-between border-b border-line pb-2">
           <T>{`${place.name}: ${placeText(place)}`}</T>
-          <Word label={say(speaker, 'place.remove', { name: place.name })} onPress={() => keep(places.filter((other) => other !== place))} />
+          <Word
+            writes="firm.change"
+            label={say(speaker, 'place.remove', { name: place.name })}
+            onPress={() => keep(places.filter((other) => other !== place))}
+          />
         </View>
       ))}
       {adding ? (
@@ -63,7 +67,7 @@ export function PlacesView({ firm }: { firm: RowOf<'firm'> }) {
           />
         </View>
       ) : places.length < MOST ? (
-        <Button label={say(speaker, 'place.add')} onPress={() => setAdding({ name: '', at: '' })} />
+        <Button writes="firm.change" label={say(speaker, 'place.add')} onPress={() => setAdding({ name: '', at: '' })} />
       ) : null}
     </View>
   );

@@ -36,7 +36,11 @@ export function VesselsView({ firm }: { firm: RowOf<'firm'> }) {
         <View key={vessel.name} className="gap-1 border-b border-line pb-2">
           <View className="flex-row items-center justify-between">
             <T as="strong">{vessel.name}</T>
-            <Word label={say(speaker, 'firm.vesselRemove', { name: vessel.name })} onPress={() => keep(vessels.filter((_, other) => other !== i))} />
+            <Word
+              writes="firm.change"
+              label={say(speaker, 'firm.vesselRemove', { name: vessel.name })}
+              onPress={() => keep(vessels.filter((_, other) => other !== i))}
+            />
           </View>
           <Measures vessel={vessel} onChange={(next) => alter(i, next)} />
         </View>
@@ -62,7 +66,7 @@ export function VesselsView({ firm }: { firm: RowOf<'firm'> }) {
           />
         </View>
       ) : vessels.length < 12 ? (
-        <Button label={say(speaker, 'firm.vesselAdd')} onPress={() => setAdding({})} />
+        <Button writes="firm.change" label={say(speaker, 'firm.vesselAdd')} onPress={() => setAdding({})} />
       ) : null}
     </View>
   );

@@ -1,4 +1,5 @@
 import type { Ranked } from '@tufa/core/choose';
+import { ReadUnless } from '../parts/phone/rights';
 import { filledTakeOff, rankingOf, sectionLayers, sectionOf, stoppedIn, type FindingPlan, type PlanInput, type SystemSection, prepared } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
@@ -149,17 +150,21 @@ function Fix({ view }: { view: JobView }) {
             {section ? <SectionView section={section} /> : null}
             <ReasonList key={ranked.sheetId} reasons={ranked.reasons} />
             {finding.chosen && chosen && element && found && current ? (
-              <LayersChoice view={view} element={element} finding={found} sheet={sheet} chosen={finding.chosen} treatment={current} />
+              <ReadUnless may="treatment.change">
+                <LayersChoice view={view} element={element} finding={found} sheet={sheet} chosen={finding.chosen} treatment={current} />
+              </ReadUnless>
             ) : null}
             {finding.chosen && chosen ? <StepList steps={stepsOfSystem(finding.chosen)} names={[...view.input.sheets, ...(view.input.aids ?? [])]} /> : null}
             {section ? <LayersTable section={section} /> : null}
             <Button label={say(speaker, 'systems.open')} onPress={() => router.push(links.systems(view.job.id))} />
             <KitList view={view} />
-            <HouseMethodView
-              told={view.job.house ?? {}}
-              firm={view.input.firm.house ?? {}}
-              onChange={(house) => void write(change('job', 'change', view.job.id, { house }))}
-            />
+            <ReadUnless may="job.change">
+              <HouseMethodView
+                told={view.job.house ?? {}}
+                firm={view.input.firm.house ?? {}}
+                onChange={(house) => void write(change('job', 'change', view.job.id, { house }))}
+              />
+            </ReadUnless>
             {view.plan ? <Cautions screen="fix" input={view.input} plan={view.plan} view={view} /> : null}
           </View>
         ),
@@ -175,6 +180,7 @@ function Fix({ view }: { view: JobView }) {
             {wide ? null : <Button label={say(speaker, 'fix.whyNot')} onPress={() => setAsking(true)} />}
             <View className="min-w-[104px] flex-1">
               <Button
+                writes="treatment.change"
                 label={say(speaker, chosen ? 'fix.used' : ranked.verdict === 'no' ? 'fix.useRefused' : 'fix.use')}
                 tone={ranked.verdict === 'no' ? 'stop' : 'act'}
                 disabled={chosen}

@@ -64,7 +64,7 @@ function Newer({ view, used, other }: { view: JobView; used: Sheet | Aid; other:
       <T>{lines.length > 0 ? lines.join(', ') : say(speaker, 'stale.same')}</T>
       <View className="flex-row gap-2">
         <Button label={say(speaker, 'shelf.compare')} onPress={() => router.push(links.compare([used.id, other.id]))} />
-        <Button label={say(speaker, 'shelf.takeNewer')} grow onPress={take} />
+        <Button writes="treatment.change" label={say(speaker, 'shelf.takeNewer')} grow onPress={take} />
       </View>
     </View>
   );

@@ -167,6 +167,7 @@ function UseIt({ view, system, onUsed }: { view: JobView; system: SystemInput; o
   };
   return (
     <Button
+      writes="treatment.change"
       label={same && waiting.length === 0 && !nothing ? say(speaker, 'systems.used') : say(speaker, 'systems.use', { name: systemName(speaker, system.code) })}
       tone="act"
       grow

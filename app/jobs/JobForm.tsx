@@ -144,8 +144,8 @@ function JobWords({ jobId }: { jobId: string | undefined }) {
               router.replace('/jobs');
             }}
           />
-          {job ? <Button label={say(speaker, 'jobs.copy')} onPress={() => void copy()} /> : null}
-          <Button label={say(speaker, jobId ? 'jobs.save' : 'jobs.create')} tone="act" grow onPress={() => void save()} />
+          {job ? <Button writes="job.add" label={say(speaker, 'jobs.copy')} onPress={() => void copy()} /> : null}
+          <Button writes="job.change" label={say(speaker, jobId ? 'jobs.save' : 'jobs.create')} tone="act" grow onPress={() => void save()} />
         </View>
       }
     >

@@ -51,7 +51,7 @@ export function JobsScreen() {
             <Field label={say(speaker, 'jobs.search')} value={words} onChange={setWords} />
             <Button label={say(speaker, 'find.open')} onPress={() => router.push(links.find(words.trim() || undefined))} />
           </View>
-          <Button label={say(speaker, 'jobs.new')} tone="act" onPress={() => router.push(links.newJob())} />
+          <Button writes="job.add" label={say(speaker, 'jobs.new')} tone="act" onPress={() => router.push(links.newJob())} />
         </View>
       }
     >
@@ -71,8 +71,14 @@ export function JobsScreen() {
               </Pressable>
             </Link>
             <View className="flex-row">
-              <Word label={say(speaker, 'jobs.edit')} hint={`${say(speaker, 'jobs.edit')} ${job.name}`} onPress={() => router.push(links.editJob(job.id))} />
               <Word
+                writes="job.change"
+                label={say(speaker, 'jobs.edit')}
+                hint={`${say(speaker, 'jobs.edit')} ${job.name}`}
+                onPress={() => router.push(links.editJob(job.id))}
+              />
+              <Word
+                writes="job.remove"
                 label={say(speaker, 'jobs.remove')}
                 hint={`${say(speaker, 'jobs.remove')} ${job.name}`}
                 onPress={() => void write(change('job', 'remove', job.id)).then(() => setRemoved({ id: job.id, name: job.name }))}

@@ -90,7 +90,7 @@ export function BatchMix({ view, input, list, batch, sheet }: { view: JobView; i
         onChange={(poured_m3) => keep(layers, (before) => ({ ...before, waterRatio: ratioOf(poured_m3) }))}
       />
       {told.waterRatio === undefined ? null : (
-        <Button label={say(speaker, 'used.asSheet')} onPress={() => keep(layers, ({ waterRatio: _before, ...rest }) => rest)} />
+        <Button writes="job.change" label={say(speaker, 'used.asSheet')} onPress={() => keep(layers, ({ waterRatio: _before, ...rest }) => rest)} />
       )}
     </View>
   );

@@ -28,7 +28,7 @@ export function KeptSums({ view }: { view: JobView }) {
           <View key={id} role="listitem" className="flex-row items-center justify-between border-b border-line">
             <T className="flex-1">{value.typed ?? ''}</T>
             <Word label={say(speaker, 'sum.openAgain')} onPress={() => router.push(links.sum(code, Object.fromEntries(new URLSearchParams(typed))))} />
-            <Word label={say(speaker, 'sum.drop')} onPress={() => remove(id)} />
+            <Word writes="reading.add" label={say(speaker, 'sum.drop')} onPress={() => remove(id)} />
           </View>
         );
       })}

@@ -5,7 +5,7 @@ import { say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { links } from '../links';
-import { usePerson } from '../outbox/useFirm';
+import { usePerson } from '../outbox/session';
 import type { JobView } from '../parts/job/useJob';
 import { loadCsv } from '../parts/phone/csv';
 import { saveFile } from '../parts/phone/saveFile';

@@ -1,4 +1,5 @@
 import { kindOf, sheetOf, type Batch, type Plan, type PlanInput } from '@tufa/core/plan';
+import { ReadUnless } from '../parts/phone/rights';
 
 import { listedNumber, type BatchState } from '@tufa/core/pour';
 import { say, sayCoded } from '@tufa/words';
@@ -130,9 +131,11 @@ function Mix({ view: present }: { view: JobView }) {
               </Growing>
             </View>
             <Cautions screen="mix" input={input} plan={plan} view={view} />
-            <CrewView jobId={view.job.id} input={input} works={works} />
-            <WaysView view={view} input={input} plan={plan} />
-            <PlaceView jobId={view.job.id} input={input} />
+            <ReadUnless may="reading.add">
+              <CrewView jobId={view.job.id} input={input} works={works} />
+              <WaysView view={view} input={input} plan={plan} />
+              <PlaceView jobId={view.job.id} input={input} />
+            </ReadUnless>
             <ChangeCost plan={plan} />
             <UnderList view={view} plan={plan} />
           </View>

@@ -1,7 +1,8 @@
 import type { PlanInput } from '@tufa/core/plan';
 import { say } from '@tufa/words';
 import { View } from 'react-native';
-import { usePerson, write } from '../outbox/useFirm';
+import { write } from '../outbox/useFirm';
+import { usePerson } from '../outbox/session';
 import { readingAdd } from '../parts/job/readingAdd';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Choice } from '../parts/ui/Choice';

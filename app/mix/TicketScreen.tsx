@@ -6,7 +6,7 @@ import { say } from '@tufa/words';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useEffectEvent, useState } from 'react';
 import { View } from 'react-native';
-import { usePerson } from '../outbox/useFirm';
+import { usePerson } from '../outbox/session';
 import { SunSwitch } from '../parts/chrome/SunSwitch';
 import { vessel as measure } from '../parts/job/vessel';
 import { Cautions } from '../parts/job/Cautions';

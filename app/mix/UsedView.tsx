@@ -5,7 +5,7 @@ import type { Sheet } from '@tufa/core/shelf';
 import { say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { usePerson } from '../outbox/useFirm';
+import { usePerson } from '../outbox/session';
 import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
@@ -126,6 +126,7 @@ export const UsedView = following(function UsedView({
         </T>
       ) : null}
       <Button
+        writes="pourEvent.add"
         label={say(speaker, kept && Object.keys(typed).length === 0 ? 'used.kept' : faults.length > 0 ? 'used.keepAnyway' : 'used.keep')}
         disabled={!person || (kept !== undefined && Object.keys(typed).length === 0)}
         onPress={() => {

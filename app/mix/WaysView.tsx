@@ -145,6 +145,7 @@ export function WaysView({ view, input, plan }: { view: JobView; input: PlanInpu
       </View>
       {ofFirm ? (
         <Button
+          writes="firm.change"
           label={say(speaker, same ? 'ways.firmHas' : 'ways.toFirm')}
           disabled={same}
           onPress={() => void write(change('firm', 'change', ofFirm.id, { settings: { ...ofFirm.settings, newJob: { crew, batch } } }))}

@@ -67,7 +67,7 @@ export function NowScreen() {
             onPress={() => router.push(links.step(next.id, 'pour'))}
           />
         ) : (
-          <Button label={say(speaker, 'now.newJob')} tone="act" big onPress={() => router.push(links.newJob())} />
+          <Button writes="job.add" label={say(speaker, 'now.newJob')} tone="act" big onPress={() => router.push(links.newJob())} />
         )
       }
     >
@@ -91,7 +91,7 @@ export function NowScreen() {
         </>
       ) : null}
       <Growing rows={jobs}>{(job) => <Waiting key={job.id} job={job} standing={standings[job.id] ?? NOTHING_YET} />}</Growing>
-      {next ? <Button label={say(speaker, 'now.newJob')} onPress={() => router.push(links.newJob())} /> : null}
+      {next ? <Button writes="job.add" label={say(speaker, 'now.newJob')} onPress={() => router.push(links.newJob())} /> : null}
     </Screen>
   );
 }

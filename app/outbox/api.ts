@@ -1,6 +1,8 @@
 import type { DocumentKind, DocumentMade } from '@tufa/contract/documents';
 import type { ArchiveBrought } from '@tufa/contract/archive';
 import type { FindQuery, FoundPage, Trend } from '@tufa/contract/found';
+import type { DoorsState, Invited, OwnDoors, Session, TrailLine } from '@tufa/contract/doors';
+import type { PublicKeyCredentialCreationOptionsJSON, PublicKeyCredentialRequestOptionsJSON } from '@simplewebauthn/browser';
 import { leftOut } from '../rows/closedJobs';
 import type { ForecastFields, Row, RowOf } from '@tufa/contract/entities';
 import type { Place } from '@tufa/core/plan';
@@ -69,11 +71,9 @@ async function call<T>(path: string, init?: RequestInit): Promise<T> {
 }
 
 /** Who is signed in on this phone. */
-export interface SignedInPerson {
-  readonly id: string;
-  readonly name: string;
-  readonly role: string;
-}
+export type SignedInPerson = Session['person'];
+
+const post = (told: object): RequestInit => ({ method: 'POST', body: JSON.stringify(told) });
 
 /** What the weather service said, as the firm's server read it. */
 export type ServedForecast = Pick<ForecastFields, 'latitude_deg' | 'longitude_deg' | 'from' | 'hours' | 'invented'>;
@@ -83,11 +83,34 @@ type JobWhole = { readonly job: RowOf<'job'> } & Readonly<Record<string, Readonl
 
 /** The firm's server, one origin, plain REST. */
 export const api = {
-  people: () => call<{ firm: string; people: SignedInPerson[] }>('/people'),
-  session: () => call<{ person: SignedInPerson; device: string }>('/session'),
-  signIn: (personId: string, device: { id: string; label: string }) =>
-    call<{ person: SignedInPerson; device: string }>('/session', { method: 'POST', body: JSON.stringify({ personId, device }) }),
+  people: () => call<{ firm: string; people: SignedInPerson[]; demonstration: boolean }>('/people'),
+  session: () => call<Session>('/session'),
+  /** by a role of the demonstration, a passphrase, a code, an invitation or a passkey */
+  signIn: (by: '' | '/passphrase' | '/recovery' | '/invitation' | '/passkey', told: object) => call<Session>(`/session${by}`, post(told)),
   signOut: () => call<null>('/session', { method: 'DELETE' }),
+  makeFirm: (told: object) => call<Session & { readonly codes: string[] }>('/firms', post(told)),
+  invited: (token: string) => call<Invited>('/invitations/look', post({ token })),
+  /** a phone that is shut out: it may send once more what waits, then says that it is empty */
+  lastWord: () => call<null>('/session/last', { method: 'POST' }),
+  wiped: () => call<null>('/session/wiped', { method: 'POST' }),
+  /** the firm's doors, for its owner; one's own, for everybody */
+  doors: () => call<DoorsState>('/doors'),
+  ownDoors: () => call<OwnDoors>('/doors/mine'),
+  invite: (personId: string) => call<{ token: string; endsAt: string }>(`/people/${personId}/invitation`, { method: 'POST' }),
+  endSessions: (personId: string) => call<null>(`/people/${personId}/sessions`, { method: 'DELETE' }),
+  shutDevice: (deviceId: string, unsent: 'take' | 'leave') => call<null>(`/devices/${deviceId}/shut`, post({ unsent })),
+  openDevice: (deviceId: string) => call<null>(`/devices/${deviceId}/shut`, { method: 'DELETE' }),
+  newPassphrase: (told: object) => call<null>('/passphrase', { method: 'PUT', body: JSON.stringify(told) }),
+  newCodes: () => call<{ codes: string[] }>('/recovery-codes', { method: 'POST' }),
+  askPasskey: () => call<PublicKeyCredentialRequestOptionsJSON>('/session/passkey/options', { method: 'POST' }),
+  offerPasskey: () => call<PublicKeyCredentialCreationOptionsJSON>('/passkeys/options', { method: 'POST' }),
+  keepPasskey: (response: object, label: string) => call<object>('/passkeys', post({ response, label })),
+  dropPasskey: (id: string) => call<null>(`/passkeys/${id}`, { method: 'DELETE' }),
+  trail: (before?: string, most = 200) =>
+    call<{ lines: TrailLine[] }>(`/trail?${new URLSearchParams({ most: String(most), ...(before ? { before } : {}) }).toString()}`).then(({ lines }) => lines),
+  /** a link by which a customer reads one document */
+  linkDocument: (id: string, days: number) => call<{ path: string; endsAt: string }>(`/documents/${id}/link`, post({ days })),
+  endLinks: (id: string) => call<null>(`/documents/${id}/link`, { method: 'DELETE' }),
   /** documents of a job, the newest first; making one begins it, and the list tells how far it is */
   documents: (jobId: string) => call<{ documents: DocumentMade[] }>(`/jobs/${jobId}/documents`).then(({ documents }) => documents),
   makeDocument: (jobId: string, kind: DocumentKind) => call<DocumentMade>(`/jobs/${jobId}/documents`, { method: 'POST', body: JSON.stringify({ kind }) }),

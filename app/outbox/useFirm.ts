@@ -10,14 +10,14 @@ import { phoneRows, type RowsOnPhone } from '../rows/PhoneRows';
 import { isOfJob, type Place } from '../rows/shape';
 import type { Picture } from '../rows/standing';
 import { askRows } from '../workers/rowsWorker';
-import { api, ApiProblem, notTheFirm, type SignedInPerson } from './api';
+import { api, ApiProblem, notTheFirm } from './api';
 import type { OutboxRecord } from './database';
 import { firmLaidOver, jobLaidOver, jobsLaidOver, jobsOfRecords, pictureLaidOver, remembered, rowLaidOver, standingsLaidOver } from './laidOver';
 import { outbox, type Draft, type Waiting } from './Outbox';
 import { persister, queryClient } from './queryClient';
+import { notSignedIn, personNow } from './session';
 
 const FIRM = ['firm'] as const;
-const SESSION = ['session'] as const;
 
 /** Keeps a page off this thread where the browser keeps it, else on it. @throws ApiProblem where it is no page of the firm's */
 async function keepPulled(bytes: ArrayBuffer, asked: { sent: number; came: number; whole: boolean }): Promise<NonNullable<KeptPage>> {
@@ -55,6 +55,7 @@ function pull(): Promise<Place> {
         return place;
       });
       last = pulling;
+      pulling.catch((error: unknown) => waitingFor(error) === 'signedOut' && notSignedIn());
       return pulling;
     });
   return queued;
@@ -97,6 +98,9 @@ function waitingFor(error: unknown): Waiting {
 /** What else goes to the firm once the commands have: pictures, which have a queue of their own. */
 export const alsoSend = new Set<() => Promise<void>>();
 
+/** Sends what waits now. @returns once it was tried */
+export const sendNow = (): Promise<void> => sync();
+
 /** Sends what waits and pulls what changed; quiet without signal. What got no answer of the firm's is tried again, each time after twice as long. */
 function sync(): Promise<void> {
   draining = draining
@@ -115,7 +119,7 @@ function sync(): Promise<void> {
         failures += 1;
         const why = waitingFor(error);
         outbox.note(why);
-        if (why === 'signedOut') queryClient.setQueryData(SESSION, null);
+        if (why === 'signedOut') notSignedIn();
       },
     );
   return draining;
@@ -230,42 +234,8 @@ export function usePicture(jobId: string): Picture | undefined {
   return picture;
 }
 
-/** Who is signed in: undefined while asked, null for nobody. Kept on the phone for days without signal. */
-export function usePerson(): SignedInPerson | null | undefined {
-  const query = useQuery({
-    queryKey: SESSION,
-    queryFn: async () => {
-      try {
-        const { person, device } = await api.session();
-        await outbox.adopt(device);
-        return person;
-      } catch (error) {
-        if (error instanceof ApiProblem && error.details.status === 401) return null;
-        throw error;
-      }
-    },
-    staleTime: 300_000,
-  });
-  // Without signal there is nobody to ask.
-  return query.data ?? (query.isError || query.isPaused ? null : query.data);
-}
-
 /** Asks for everything of the firm beside who is signed in, and not after it: whoever is nobody gets nothing. */
 export const usePulledEarly = (signedIn: boolean | undefined): void => void useQuery({ queryKey: FIRM, queryFn: pull, enabled: signedIn !== false });
-
-/** Signs a person in on this phone and pulls what the firm has. @throws ApiProblem where the firm says no */
-export async function signIn(personId: string): Promise<void> {
-  const { person, device } = await api.signIn(personId, { id: outbox.deviceId(), label: navigator.userAgent.slice(0, 80) });
-  await outbox.adopt(device);
-  queryClient.setQueryData(SESSION, person);
-  await queryClient.invalidateQueries({ queryKey: FIRM });
-}
-
-/** Signs out; without signal on this phone alone. */
-export async function signOut(): Promise<void> {
-  await api.signOut().catch(() => null);
-  queryClient.setQueryData(SESSION, null);
-}
 
 /** One change of one entity, as a screen writes it. */
 export interface Change<N extends Writable = Writable> {
@@ -294,7 +264,7 @@ export const write = (...changes: readonly Change[]): Promise<void> => writeInst
 
 /** Writes changes in the place of records that came back: those are gone in the same breath. */
 export async function writeInstead(instead: readonly number[], ...changes: readonly Change[]): Promise<void> {
-  const person = queryClient.getQueryData<SignedInPerson>(SESSION)?.id ?? '';
+  const person = personNow()?.id ?? '';
   const [phone, records] = [phoneRows.snapshot(), outbox.snapshot()];
   const drafts = changes.map(({ name, verb, target, change: fields, seen }): Draft => {
     const standing = rowLaidOver(phone, records, name, target);
@@ -349,6 +319,8 @@ function listen(look: () => void): () => void {
       look();
     }
     if (news.readyState !== EventSource.CLOSED && !silent) return;
+    // It was refused: whether somebody is still signed in here shows when the firm is asked.
+    if (news.readyState === EventSource.CLOSED) look();
     anew();
   }, 10_000);
   // A stream from before there was no signal may hang without a word: with signal it is opened anew, which looks at once.

@@ -99,7 +99,7 @@ export function Photos({ view, element, onDone }: { view: JobView; element: RowO
           <View className="flex-row gap-3">
             <Button label={say(speaker, 'walk.done')} onPress={onDone} />
             <PickFile label={say(speaker, 'photo.file')} grow accept="image/*" testID="photo-file" onPick={(picked) => void keep(picked, null)} />
-            <Button label={say(speaker, 'photo.camera')} tone="act" grow onPress={() => setCamera({ before: null, ghost: null })} />
+            <Button writes="photograph.add" label={say(speaker, 'photo.camera')} tone="act" grow onPress={() => setCamera({ before: null, ghost: null })} />
           </View>
         ),
       }}
@@ -148,9 +148,15 @@ function OpenPhoto({
       />
       {before ? <Before photo={before} /> : null}
       <View className="flex-row flex-wrap">
-        {photo.strokes.length > 0 ? <Word label={say(speaker, 'photo.undoStroke')} onPress={() => strokes(photo.strokes.slice(0, -1))} /> : null}
-        <Word label={say(speaker, 'photo.again')} onPress={() => onAgain(url)} />
-        <Word label={say(speaker, 'walk.remove')} onPress={() => void write(change('photograph', 'remove', photo.id)).then(onClose)} />
+        {photo.strokes.length > 0 ? (
+          <Word writes="photograph.change" label={say(speaker, 'photo.undoStroke')} onPress={() => strokes(photo.strokes.slice(0, -1))} />
+        ) : null}
+        <Word writes="photograph.add" label={say(speaker, 'photo.again')} onPress={() => onAgain(url)} />
+        <Word
+          writes="photograph.remove"
+          label={say(speaker, 'walk.remove')}
+          onPress={() => void write(change('photograph', 'remove', photo.id)).then(onClose)}
+        />
       </View>
     </Sheet>
   );

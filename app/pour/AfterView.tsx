@@ -3,7 +3,7 @@ import { say } from '@tufa/words';
 import { format } from 'date-fns/format';
 import { View } from 'react-native';
 import { servesText } from '../mix/batchText';
-import { usePerson } from '../outbox/useFirm';
+import { usePerson } from '../outbox/session';
 import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
@@ -53,6 +53,7 @@ export function AfterView({ view, left, onDid }: { view: JobView; left: readonly
           {clock.notYet > 0 && clock.code !== 'gel' ? <T as="faint">{say(speaker, 'after.again', { count: clock.notYet })}</T> : null}
           <View className="flex-row gap-4">
             <Button
+              writes="pourEvent.add"
               label={say(speaker, clock.code === 'gel' ? 'after.disturbed' : 'after.notYet')}
               big
               grow
@@ -60,6 +61,7 @@ export function AfterView({ view, left, onDid }: { view: JobView; left: readonly
               testID={`not-yet-${clock.code}`}
             />
             <Button
+              writes="pourEvent.add"
               label={say(speaker, `after.yes.${clock.code}`)}
               tone="act"
               big
@@ -77,7 +79,7 @@ export function AfterView({ view, left, onDid }: { view: JobView; left: readonly
             <T className="flex-1" {...(minutes <= 0 ? { tone: 'caution' as const, as: 'strong' as const } : {})}>
               {minutes <= 0 ? say(speaker, `pour.${code}Now`) : say(speaker, `pour.${code}`, { minutes: String(minutes) })}
             </T>
-            <Button label={say(speaker, code === 'damp' ? 'pour.damped' : 'pour.misted')} onPress={() => tell(state, code, true)} />
+            <Button writes="pourEvent.add" label={say(speaker, code === 'damp' ? 'pour.damped' : 'pour.misted')} onPress={() => tell(state, code, true)} />
           </View>
         );
       })}

@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { findingName } from '@tufa/words/findingName';
 import { links } from '../links';
-import { usePerson } from '../outbox/useFirm';
+import { usePerson } from '../outbox/session';
 import { StepLayout } from '../parts/job/StepScreen';
 import type { JobView } from '../parts/job/useJob';
 import { vessel } from '../parts/job/vessel';

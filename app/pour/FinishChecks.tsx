@@ -3,7 +3,8 @@ import { say } from '@tufa/words';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { findingName } from '@tufa/words/findingName';
-import { change, usePerson, write } from '../outbox/useFirm';
+import { change, write } from '../outbox/useFirm';
+import { usePerson } from '../outbox/session';
 import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
@@ -66,8 +67,8 @@ export function FinishChecks({ view, onDid }: { view: JobView; onDid: (did: Did)
                   </T>
                 ) : (
                   <>
-                    <Button label={say(speaker, 'checks.rework')} onPress={() => tell(laid, check, false)} />
-                    <Button label={say(speaker, 'checks.pass')} onPress={() => tell(laid, check, true)} />
+                    <Button writes="pourEvent.add" label={say(speaker, 'checks.rework')} onPress={() => tell(laid, check, false)} />
+                    <Button writes="pourEvent.add" label={say(speaker, 'checks.pass')} onPress={() => tell(laid, check, true)} />
                   </>
                 )}
               </View>

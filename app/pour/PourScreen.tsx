@@ -9,7 +9,7 @@ import { View } from 'react-native';
 import { BatchRow } from '../mix/BatchRow';
 import { amountOf, productName, servesText, waitText } from '../mix/batchText';
 import { outbox } from '../outbox/Outbox';
-import { usePerson } from '../outbox/useFirm';
+import { usePerson } from '../outbox/session';
 import { firstServed, isStarted, listOf } from '../parts/job/batchList';
 import { useOnline } from '../parts/chrome/SyncLine';
 import { Button } from '../parts/ui/Button';
@@ -207,7 +207,7 @@ function Pouring({
                 </Growing>
               </View>
             ) : null}
-            {view.batches.length > 0 ? <Button label={say(speaker, 'broke.nav')} onPress={() => setBroken(true)} /> : null}
+            {view.batches.length > 0 ? <Button writes="pourEvent.add" label={say(speaker, 'broke.nav')} onPress={() => setBroken(true)} /> : null}
             {practice ? null : (
               <>
                 <StockUsed view={view} left={waiting} planId={planId} />
@@ -236,6 +236,7 @@ function Pouring({
             {open.length > 0 ? <T as="strong">{say(speaker, 'pour.ackFirst')}</T> : null}
             {keptUntil === null ? null : <T as="strong">{say(speaker, 'rehearse.kept', { time: format(keptUntil, 'HH:mm') })}</T>}
             <Button
+              writes="pourEvent.add"
               label={say(speaker, batch.window === null ? 'pour.onNow' : `pour.starts.${batch.make}`)}
               tone="act"
               big

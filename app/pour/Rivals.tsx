@@ -2,7 +2,7 @@ import { OF_JOB } from '@tufa/core/pour';
 import { say } from '@tufa/words';
 import { format } from 'date-fns/format';
 import { View } from 'react-native';
-import { usePerson } from '../outbox/useFirm';
+import { usePerson } from '../outbox/session';
 import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
@@ -31,6 +31,7 @@ export function Rivals({ view }: { view: JobView }) {
         return (
           <Button
             key={id}
+            writes="pourEvent.add"
             label={say(speaker, 'pour.rival', { count, name: by(id), time: format(madeAt(id), 'HH:mm') })}
             onPress={() => void log({ view, person: person.id, kind: 'settled', batch: OF_JOB, findingId, planId: id, payload: { plan: id } })}
           />

@@ -1,7 +1,7 @@
 import { OF_JOB, ROLES, rolesOf } from '@tufa/core/pour';
 import { say } from '@tufa/words';
 import { View } from 'react-native';
-import { usePerson } from '../outbox/useFirm';
+import { usePerson } from '../outbox/session';
 import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Choice } from '../parts/ui/Choice';

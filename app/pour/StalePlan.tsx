@@ -18,7 +18,7 @@ export function StalePlan({ view }: { view: JobView }) {
     <View role="status" className="gap-2 border-2 border-dashed border-stale bg-sheet p-3" testID="stale">
       <T as="strong">{say(speaker, unreadable ? 'stale.unreadable' : 'stale.title')}</T>
       <T>{unreadable ? say(speaker, 'stale.unreadableLead') : lines.length > 0 ? lines.join(', ') : say(speaker, 'stale.same')}</T>
-      <Button label={say(speaker, 'stale.take')} onPress={() => void takeNewPlan(view)} />
+      <Button writes="plan.add" label={say(speaker, 'stale.take')} onPress={() => void takeNewPlan(view)} />
     </View>
   );
 }

@@ -4,7 +4,8 @@ import { sheetOf, type Batch } from '@tufa/core/plan';
 import { OF_JOB, takenOf, usedOf } from '@tufa/core/pour';
 import { say } from '@tufa/words';
 import { View } from 'react-native';
-import { change, usePerson, write } from '../outbox/useFirm';
+import { change, write } from '../outbox/useFirm';
+import { usePerson } from '../outbox/session';
 import { vessel } from '../parts/job/vessel';
 import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';
@@ -83,7 +84,9 @@ export function StockUsed({ view, left, planId }: { view: JobView; left: readonl
             {lots.length > 0 && left_kg > yard_kg - Math.min(due_kg, yard_kg) + NOTHING_KG ? (
               <T as="faint">{say(speaker, 'pour.stock.buy', { short: kg(left_kg - Math.max(0, yard_kg - due_kg)) })}</T>
             ) : null}
-            {lots.length > 0 && due_kg > NOTHING_KG ? <Button label={say(speaker, 'pour.stock.take', { due: kg(due_kg) })} onPress={take} /> : null}
+            {lots.length > 0 && due_kg > NOTHING_KG ? (
+              <Button writes="stockLot.change" label={say(speaker, 'pour.stock.take', { due: kg(due_kg) })} onPress={take} />
+            ) : null}
           </View>
         );
       })}

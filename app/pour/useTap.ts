@@ -1,6 +1,6 @@
 import type { BatchState, EventPayload, TapKind } from '@tufa/core/pour';
 import { useState } from 'react';
-import { usePerson } from '../outbox/useFirm';
+import { usePerson } from '../outbox/session';
 import type { JobView } from '../parts/job/useJob';
 import { log, nextShot } from './log';
 import type { Did } from './UndoBand';

@@ -1,4 +1,5 @@
 import { DOCUMENT_KINDS, type DocumentKind, type DocumentMade } from '@tufa/contract/documents';
+import { CustomerLink } from './CustomerLink';
 import { say } from '@tufa/words';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns/format';
@@ -47,6 +48,7 @@ export function DocumentsView({ jobId }: { jobId: string }) {
         {DOCUMENT_KINDS.map((kind) => (
           <View key={kind} className="min-w-[150px] flex-1">
             <Button
+              writes="documents"
               label={kindOf(kind)}
               disabled={!online}
               hint={`${say(speaker, 'documents.make')}: ${kindOf(kind)}`}
@@ -65,7 +67,10 @@ export function DocumentsView({ jobId }: { jobId: string }) {
           {rows.map((document) => (
             <View key={document.id} role="listitem" className="flex-row items-center justify-between gap-2 border-b border-line">
               {document.state === 'done' ? (
-                <Word label={told(document)} onPress={() => void window.open(`/api/v1/documents/${document.id}/file`, '_blank', 'noopener')} />
+                <View className="flex-1">
+                  <Word label={told(document)} onPress={() => void window.open(`/api/v1/documents/${document.id}/file`, '_blank', 'noopener')} />
+                  <CustomerLink documentId={document.id} />
+                </View>
               ) : (
                 <View role="status" className="flex-1">
                   <T tone="faint">
@@ -75,7 +80,9 @@ export function DocumentsView({ jobId }: { jobId: string }) {
                   </T>
                 </View>
               )}
-              {document.state === 'making' ? <Word label={say(speaker, 'documents.stop')} onPress={() => void asked(api.stopDocument(document.id))} /> : null}
+              {document.state === 'making' ? (
+                <Word writes="documents" label={say(speaker, 'documents.stop')} onPress={() => void asked(api.stopDocument(document.id))} />
+              ) : null}
             </View>
           ))}
         </View>

@@ -48,7 +48,7 @@ export function SheetScreen() {
       foot={
         <View className="flex-row gap-3">
           {material?.water ? <Button label={say(speaker, 'shelf.use')} grow onPress={() => router.push(links.window(sheetId))} /> : null}
-          <Button label={say(speaker, 'shelf.copy')} tone="act" grow onPress={() => router.push(links.newSheet({ from: sheetId }))} />
+          <Button writes="sheet.add" label={say(speaker, 'shelf.copy')} tone="act" grow onPress={() => router.push(links.newSheet({ from: sheetId }))} />
         </View>
       }
     >
@@ -71,9 +71,13 @@ export function SheetScreen() {
       {material ? <ImpliedView sheet={material} /> : null}
       <StockLots data={firm.data} row={row} />
       <View className="flex-row flex-wrap">
-        <Word label={say(speaker, 'shelf.change')} onPress={() => router.push(links.newSheet({ from: sheetId, changes: true }))} />
+        <Word writes="sheet.add" label={say(speaker, 'shelf.change')} onPress={() => router.push(links.newSheet({ from: sheetId, changes: true }))} />
         {gone ? null : (
-          <Word label={say(speaker, 'shelf.remove')} onPress={() => void write(change('product', 'remove', productId)).then(() => setRemoved(true))} />
+          <Word
+            writes="product.remove"
+            label={say(speaker, 'shelf.remove')}
+            onPress={() => void write(change('product', 'remove', productId)).then(() => setRemoved(true))}
+          />
         )}
       </View>
     </Screen>

@@ -95,7 +95,7 @@ function Preview({ preview: { products, faults }, onWrite }: { preview: ShelfPre
       })}
       {faults.length > FAULTS_SHOWN ? <T tone="stop">{say(speaker, 'files.moreFaults', { count: faults.length - FAULTS_SHOWN })}</T> : null}
       {faults.length > 0 ? <T as="faint">{say(speaker, 'shelf.file.nothing')}</T> : null}
-      {faults.length === 0 && products.length > 0 ? <Button label={say(speaker, 'shelf.file.write')} tone="act" onPress={onWrite} /> : null}
+      {faults.length === 0 && products.length > 0 ? <Button writes="sheet.add" label={say(speaker, 'shelf.file.write')} tone="act" onPress={onWrite} /> : null}
     </View>
   );
 }

@@ -86,7 +86,7 @@ export function ShelfScreen() {
         ) : (
           <View className="flex-row gap-3">
             <Button label={say(speaker, 'shelf.files')} onPress={() => router.push(links.shelfFiles())} />
-            <Button label={say(speaker, 'shelf.enter')} tone="act" grow onPress={() => router.push(links.newSheet())} />
+            <Button writes="sheet.add" label={say(speaker, 'shelf.enter')} tone="act" grow onPress={() => router.push(links.newSheet())} />
           </View>
         )
       }

@@ -72,9 +72,13 @@ export function StockLots({ data, row: { productId, sheet } }: { data: FirmData;
             <T tone="caution">{say(speaker, 'shelf.soon')}</T>
           ) : null}
           <View className="flex-row">
-            {lot.openedOn ? null : <Word label={say(speaker, 'shelf.open')} onPress={() => opened(lot)} />}
-            <Word label={say(speaker, 'shelf.correct')} onPress={() => setWriting(lot)} />
-            <Word label={say(speaker, 'shelf.usedUp')} onPress={() => void write(change('stockLot', 'remove', lot.id)).then(() => setGone(lot))} />
+            {lot.openedOn ? null : <Word writes="stockLot.change" label={say(speaker, 'shelf.open')} onPress={() => opened(lot)} />}
+            <Word writes="stockLot.change" label={say(speaker, 'shelf.correct')} onPress={() => setWriting(lot)} />
+            <Word
+              writes="stockLot.change"
+              label={say(speaker, 'shelf.usedUp')}
+              onPress={() => void write(change('stockLot', 'remove', lot.id)).then(() => setGone(lot))}
+            />
           </View>
         </View>
       ))}
@@ -94,7 +98,7 @@ export function StockLots({ data, row: { productId, sheet } }: { data: FirmData;
           onDone={() => setWriting(null)}
         />
       ) : (
-        <Button label={say(speaker, 'shelf.addLot')} onPress={() => setWriting('new')} />
+        <Button writes="stockLot.add" label={say(speaker, 'shelf.addLot')} onPress={() => setWriting('new')} />
       )}
     </View>
   );

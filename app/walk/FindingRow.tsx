@@ -66,8 +66,8 @@ export function FindingRow({
           {takeOff?.debris ? say(speaker, 'walk.debris', { mass_kg: takeOff.debris.mass_kg, count: takeOff.debris.bags }) : ''}
         </T>
         <View className="flex-row">
-          <Word label={say(speaker, 'walk.copy')} hint={`${say(speaker, 'walk.copy')} ${finding.label}`} onPress={onCopy} />
-          <Word label={say(speaker, 'walk.remove')} hint={`${say(speaker, 'walk.remove')} ${finding.label}`} onPress={onRemove} />
+          <Word writes="finding.add" label={say(speaker, 'walk.copy')} hint={`${say(speaker, 'walk.copy')} ${finding.label}`} onPress={onCopy} />
+          <Word writes="finding.remove" label={say(speaker, 'walk.remove')} hint={`${say(speaker, 'walk.remove')} ${finding.label}`} onPress={onRemove} />
         </View>
       </View>
     </View>

@@ -1,4 +1,5 @@
 import type { RowOf } from '@tufa/contract/entities';
+import { ReadUnless } from '../parts/phone/rights';
 import { STOP_QUESTIONS, type Answer as StopAnswer } from '@tufa/core/survey';
 import { say, sayCoded } from '@tufa/words';
 import { useRef } from 'react';
@@ -23,24 +24,26 @@ export function StopQuestions({ element }: { element: RowOf<'element'> }) {
     void write(change('element', 'change', element.id, { stops: { ...element.stops, ...made.current } }));
   };
   return (
-    <View className="gap-4">
-      {STOP_QUESTIONS.map((question) => (
-        <View key={question} className="gap-1">
-          <T as="strong">{say(speaker, `stop.${question}`)}</T>
-          {HELP[question] ? <T as="small">{sayCoded(speaker, HELP[question])}</T> : null}
-          <Choice<StopAnswer>
-            label={say(speaker, `stop.${question}`)}
-            labelHidden
-            options={[
-              { value: 'no', label: say(speaker, 'stop.no') },
-              { value: 'yes', label: say(speaker, 'stop.yes') },
-              { value: 'unknown', label: say(speaker, 'stop.unknown') },
-            ]}
-            value={element.stops[question] ?? null}
-            onChange={(answer) => answerIt(question, answer)}
-          />
-        </View>
-      ))}
-    </View>
+    <ReadUnless may="element.change">
+      <View className="gap-4">
+        {STOP_QUESTIONS.map((question) => (
+          <View key={question} className="gap-1">
+            <T as="strong">{say(speaker, `stop.${question}`)}</T>
+            {HELP[question] ? <T as="small">{sayCoded(speaker, HELP[question])}</T> : null}
+            <Choice<StopAnswer>
+              label={say(speaker, `stop.${question}`)}
+              labelHidden
+              options={[
+                { value: 'no', label: say(speaker, 'stop.no') },
+                { value: 'yes', label: say(speaker, 'stop.yes') },
+                { value: 'unknown', label: say(speaker, 'stop.unknown') },
+              ]}
+              value={element.stops[question] ?? null}
+              onChange={(answer) => answerIt(question, answer)}
+            />
+          </View>
+        ))}
+      </View>
+    </ReadUnless>
   );
 }

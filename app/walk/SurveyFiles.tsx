@@ -128,7 +128,7 @@ export function SurveyFiles({ view, element, onDone }: { view: JobView; element:
                   <T tone="stop">{say(speaker, 'files.moreFaults', { count: preview.faults.length - FAULTS_SHOWN })}</T>
                 ) : null}
                 {preview.changes.length > 0 && preview.faults.length === 0 ? (
-                  <Button label={say(speaker, 'files.write')} tone="act" onPress={() => void bring()} />
+                  <Button writes="finding.add" label={say(speaker, 'files.write')} tone="act" onPress={() => void bring()} />
                 ) : null}
               </View>
             ) : null}

@@ -128,7 +128,7 @@ function Walk({ view }: { view: JobView }) {
             </View>
           ),
           body: null,
-          foot: <Button label={say(speaker, 'walk.addElement')} tone="act" big onPress={() => walk('element', undefined)} />,
+          foot: <Button writes="element.add" label={say(speaker, 'walk.addElement')} tone="act" big onPress={() => walk('element', undefined)} />,
         }}
       />
     );
@@ -199,10 +199,10 @@ function Walk({ view }: { view: JobView }) {
             <StalePlan view={view} />
             {view.plan ? <Cautions screen="walk" input={view.input} plan={view.plan} view={view} /> : null}
             <View className="flex-row flex-wrap">
-              <Word label={say(speaker, 'walk.addElement')} onPress={() => walk('element', element?.id)} />
+              <Word writes="element.add" label={say(speaker, 'walk.addElement')} onPress={() => walk('element', element?.id)} />
               <Word label={say(speaker, 'walk.files')} onPress={() => walk('files', element.id)} />
               <Word label={say(speaker, 'walk.photos')} onPress={() => walk('pictures', element.id)} />
-              <Word label={say(speaker, 'walk.tests')} onPress={() => walk('testing', element.id)} />
+              <Word writes="reading.add" label={say(speaker, 'walk.tests')} onPress={() => walk('testing', element.id)} />
             </View>
           </View>
         ),
@@ -221,6 +221,7 @@ function Walk({ view }: { view: JobView }) {
             ) : null}
             <View className="flex-row gap-2">
               <Button
+                writes="element.change"
                 label={element.name}
                 hint={say(speaker, 'walk.editElement', { name: element.name })}
                 grow
@@ -234,9 +235,15 @@ function Walk({ view }: { view: JobView }) {
               />
             </View>
             <View className="flex-row gap-2">
-              <Button label={say(speaker, 'walk.sound')} grow onPress={() => walk('sounding', element.id)} />
-              <Button label={say(speaker, 'walk.measure')} grow onPress={() => walk('measuring', element.id)} />
-              <Button label={say(speaker, 'walk.addFinding')} grow tone={open > 0 ? 'plain' : 'act'} onPress={() => walk('finding', element.id)} />
+              <Button writes="reading.add" label={say(speaker, 'walk.sound')} grow onPress={() => walk('sounding', element.id)} />
+              <Button writes="reading.add" label={say(speaker, 'walk.measure')} grow onPress={() => walk('measuring', element.id)} />
+              <Button
+                writes="finding.add"
+                label={say(speaker, 'walk.addFinding')}
+                grow
+                tone={open > 0 ? 'plain' : 'act'}
+                onPress={() => walk('finding', element.id)}
+              />
             </View>
           </View>
         ),

@@ -11,6 +11,14 @@ export const typed = (value: number) => ({ value, source: 'typed' as const });
 /** For tests: of every kind of row one that is right and some that are not. */
 export const SAMPLES: Record<keyof typeof FIELDS, { good: object; bad: object[] }> = {
   firm: { good: { name: 'Ours', settings: DEFAULT_FIRM }, bad: [{ name: '' }, { name: 'Ours', settings: { ...DEFAULT_FIRM, acceptedChance: 0.9 } }] },
+  person: {
+    good: { name: 'Mixer', role: 'crew', language: 'es' },
+    bad: [
+      { name: '', role: 'crew' },
+      { name: 'Mixer', role: 'king' },
+      { name: 'Mixer', role: 'crew', language: 'xx' },
+    ],
+  },
   job: {
     good: {
       name: 'Dock',

@@ -1,6 +1,8 @@
+import type { Request } from 'express';
 import type { Pool } from 'pg';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
+import type { Tries } from './doors/tries';
 import type { News } from './services/News';
 
 /** What the application is made of: handed in, nothing looked up. */
@@ -8,14 +10,19 @@ export interface AppContext {
   readonly source: DataSource;
   readonly pool: Pool;
   readonly news: News;
-  readonly firmId: string;
   readonly clock: () => Date;
   readonly log: Logger;
   readonly secret: string;
   /** names under which it may be asked */
   readonly hosts: ReadonlySet<string>;
-  /** whether it stands behind a proxy that speaks TLS: cookies are then secure, and addresses the proxy's to tell */
+  /** whether it stands behind a proxy that speaks TLS: addresses are then the proxy's to tell */
   readonly proxied: boolean;
+  /** whether a request came over TLS, here or at a proxy: its cookies are then secure */
+  readonly secure: (request: Request) => boolean;
+  /** whether the demonstration's roles sign in by one tap on this machine */
+  readonly demonstration: boolean;
+  /** counts tries at the doors */
+  readonly tries: Tries;
   /** the address of the weather service, set by whoever runs the server; null where there is none */
   readonly weather: string | null;
   /** the exported web application; null serves the API alone */

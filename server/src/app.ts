@@ -1,5 +1,4 @@
 import compression from 'compression';
-import pgSession from 'connect-pg-simple';
 import cookieParser from 'cookie-parser';
 import express, { type Express } from 'express';
 import session from 'express-session';
@@ -12,10 +11,13 @@ import type { AppContext } from './AppContext';
 import { errorAnswer, notFound, sendProblem } from './http/errors';
 import { problemDetails } from './http/HttpProblem';
 import { keepSession, requireSession } from './http/session';
+import { sessionStore } from './http/sessionStore';
 import { archiveRoutes } from './routes/archive';
 import { commandRoutes } from './routes/commands';
 import { documentRoutes } from './routes/documents';
+import { doorRoutes } from './routes/doors';
 import { openapiRoutes } from './routes/openapi';
+import { linkRoutes, shownRoutes } from './routes/links';
 import { letterRoutes } from './routes/letters';
 import { photographRoutes } from './routes/photographs';
 import { readRoutes } from './routes/reads';
@@ -61,6 +63,13 @@ export function makeApp(context: AppContext): Express {
     if (context.hosts.has(hostOf(request.headers.host))) return next();
     return sendProblem(response, problemDetails({ status: 421, code: 'unknownHost' }));
   });
+  // Beside the cookies' own rule: what another site's page sends is not taken, whichever browser it runs in.
+  app.use((request, response, next) => {
+    const { origin } = request.headers;
+    if (!origin || request.method === 'GET' || request.method === 'HEAD' || hostOf(origin.replace(/^https?:\/\//, '')) === hostOf(request.headers.host))
+      return next();
+    return sendProblem(response, problemDetails({ status: 403, code: 'notHere' }));
+  });
   app.use(pinoHttp({ logger: context.log, customLogLevel: (_q, r, error) => (error || r.statusCode >= 500 ? 'error' : 'debug') }));
 
   const api = express.Router();
@@ -71,21 +80,15 @@ export function makeApp(context: AppContext): Express {
     response.json({ ok: true });
   });
   api.use(openapiRoutes());
-  const Store = pgSession(session);
+  api.use(shownRoutes(context));
   api.use(
     session({
       name: 'tufa',
       secret: context.secret,
       resave: false,
       saveUninitialized: false,
-      store: new Store({
-        pool: context.pool,
-        tableName: 'session',
-        // Each touch is a write that the disk must confirm; what is used is kept by `keepSession` once a day.
-        disableTouch: true,
-        errorLog: (...parts: unknown[]) => context.log.warn({ parts: parts.map(String) }, 'session store'),
-      }),
-      cookie: { httpOnly: true, sameSite: 'strict', secure: context.proxied, maxAge: 90 * 86400_000 },
+      store: sessionStore(context.pool, context.log),
+      cookie: { httpOnly: true, sameSite: 'strict', secure: 'auto', maxAge: 90 * 86400_000 },
     }),
   );
   api.use(keepSession(context.clock));
@@ -101,6 +104,8 @@ export function makeApp(context: AppContext): Express {
     searchRoutes(context),
     archiveRoutes(context),
     weatherRoutes(context),
+    doorRoutes(context),
+    linkRoutes(context),
   );
   api.use(notFound);
   app.use('/api/v1', api);

@@ -25,7 +25,7 @@ const adviceOf = (error: unknown): string => {
 async function main(): Promise<void> {
   // Tests freeze the clock of the whole process.
   const frozen = process.env['TUFA_NOW'];
-  const { url, stop } = await serve({
+  const { url, firmCode, stop } = await serve({
     url: need('DATABASE_URL'),
     ownerUrl: need('MIGRATION_DATABASE_URL'),
     clock: frozen ? () => new Date(frozen) : () => new Date(),
@@ -40,6 +40,7 @@ async function main(): Promise<void> {
     empty: process.env['TUFA_EMPTY'] === '1',
   });
   process.stdout.write(`Tufa is at ${url}\n`);
+  if (firmCode) process.stdout.write(`Make your firm at ${url}/start with this code, once and within a day: ${firmCode}\n`);
 
   let stopping = false;
   const end = (): void => {

@@ -5,7 +5,8 @@ import { connect } from './data/connect';
 import { makeSource } from './data/source';
 import { migrate } from './data/migrate';
 import { httpServer } from './http/httpServer';
-import { DEMO_FIRM_ID } from './services/firm';
+import { firstFirmCode } from './doors/firmCode';
+import { makeTries } from './doors/tries';
 import { seed } from './services/seed';
 
 export interface ServeSettings {
@@ -29,12 +30,14 @@ export interface ServeSettings {
   readonly web: string | null;
   /** The folder of the demonstration's rows. */
   readonly demo: string;
-  /** A firm without the demonstration's rows. */
+  /** Without the demonstration: firms are made by whoever has a code. */
   readonly empty: boolean;
 }
 
 export interface Serving {
   readonly url: string;
+  /** the code by which the first firm is made, told to nobody else; null where there is one, or the demonstration */
+  readonly firmCode: string | null;
   /** Ends the requests in hand, then whatever is open. */
   readonly stop: () => Promise<void>;
 }
@@ -57,13 +60,16 @@ export async function serve(settings: ServeSettings): Promise<Serving> {
   const owner = await makeSource({ url: settings.ownerUrl, most: 2 }).initialize();
   await migrate(owner);
   await seed({ owner, clock, empty: settings.empty, demo: settings.demo });
+  const firmCode = settings.empty ? await firstFirmCode(owner, clock()) : null;
   await owner.destroy();
 
   const { close, ...connections } = await connect({ url, log });
   const { server, close: closeServer } = httpServer(
     makeApp({
       ...connections,
-      firmId: DEMO_FIRM_ID,
+      demonstration: !settings.empty,
+      tries: makeTries(connections.pool),
+      secure: (request) => request.secure,
       clock,
       log,
       secret: settings.secret,
@@ -84,5 +90,5 @@ export async function serve(settings: ServeSettings): Promise<Serving> {
     await closeServer();
     await close();
   };
-  return { url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, stop };
+  return { url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, firmCode, stop };
 }

@@ -153,11 +153,13 @@ test('news tells an open page that something changed', async () => {
   const heard = new Promise<number>((resolve) => {
     void import('../src/services/News').then(async ({ News }) => {
       const { pino } = await import('pino');
-      const news = new News(database.url, pino({ level: 'silent' }));
+      const news = new News(database.url, pino({ level: 'silent' }), () => Promise.resolve());
       await news.open();
       const stop = news.subscribe({
         firmId: '0198a000-f1f0-7000-8000-000000000001',
         session: '',
+        person: '',
+        device: '',
         end: () => undefined,
         tell: (cursor) => {
           stop();

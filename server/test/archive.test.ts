@@ -9,14 +9,13 @@ import { ZipFile } from 'yazl';
 import { withFirm } from '../src/data/withFirm';
 import { DEMO_FIRM_ID } from '../src/services/firm';
 import { ArchiveFile } from '../src/archive/ArchiveFile';
-import { command, DOCK, PHONE, signedIn, SLAB, type TestServer } from './harness';
-
-const PLINTH = '0198a000-de00-7000-8000-0000000000e0';
+import { command, DOCK, OWNER, PLINTH, signedIn, SLAB, type TestServer } from './harness';
 
 jest.setTimeout(60_000);
 
 let full: TestServer;
 let empty: TestServer;
+let mine: { device: string; person: string };
 let archive: Buffer;
 const folder = mkdtempSync(join(tmpdir(), 'archive-test-'));
 const stops: (() => Promise<void>)[] = [];
@@ -54,6 +53,8 @@ async function changed(change: Record<string, (before: Buffer) => Buffer>): Prom
   return Buffer.concat(chunks);
 }
 
+const named = (firm: object): object => ({ ...firm, id: '' });
+
 /** Everything a phone would have of a firm, but for the numbers under which it changed. */
 async function everything(server: TestServer): Promise<Record<string, Record<string, object>>> {
   const rows: Record<string, Record<string, object>> = {};
@@ -71,9 +72,10 @@ async function everything(server: TestServer): Promise<Record<string, Record<str
 }
 
 beforeAll(async () => {
-  const [first, second] = [await signedIn(), await signedIn(null, { empty: true })];
+  const [first, second] = [await signedIn(null, { person: OWNER }), await signedIn(null, { empty: true })];
   stops.push(first.stop, second.stop);
   [full, empty] = [first.server, second.server];
+  mine = second.mine;
   const picture = await sharp({ create: { width: 64, height: 48, channels: 3, background: '#776655' } })
     .jpeg()
     .toBuffer();
@@ -95,8 +97,8 @@ beforeAll(async () => {
   await full.request
     .post('/api/v1/commands')
     .send([
-      command('photograph.add', photo, fields),
-      command('job.change', DOCK, { accessNote: '=cmd' }, { base: { accessNote: 'Gate by the weighbridge; ask for the yard key' } }),
+      command('photograph.add', photo, fields, { person: OWNER }),
+      command('job.change', DOCK, { accessNote: '=cmd' }, { person: OWNER, base: { accessNote: 'Gate by the weighbridge; ask for the yard key' } }),
     ])
     .expect(200);
   // What an earlier release wrote: a sheet from before substrates were asked, a plan of a firm that had no pail yet.
@@ -144,7 +146,12 @@ test('a firm goes out and comes in again equal: every row, picture, letter and d
   const { body } = await bring(empty, archive).expect(200);
   expect(body.rows.job).toBe(8);
   expect(body.files).toBe(4);
-  expect(await everything(empty)).toEqual(await everything(full));
+  const { firm, person, ...rest } = await everything(empty);
+  const theirs = await everything(full);
+  // Its owner stays, and lets in whom it names; the firm goes on under its own id.
+  const { [mine.person]: owner, ...others } = person!;
+  expect({ ...rest, person: others, firm: Object.values(firm!).map(named) }).toEqual({ ...theirs, firm: Object.values(theirs['firm']!).map(named) });
+  expect(owner).toMatchObject({ role: 'owner' });
   for (const path of [`photographs/${photo}/full`, `photographs/${photo}/thumb`, `letters/${letter}`])
     expect((await bytesOf(empty, `/api/v1/${path}`)).equals(await bytesOf(full, `/api/v1/${path}`))).toBe(true);
   const documents = async (server: TestServer) => (await server.request.get(`/api/v1/jobs/${PLINTH}/documents`).expect(200)).body.documents;
@@ -153,7 +160,7 @@ test('a firm goes out and comes in again equal: every row, picture, letter and d
   expect((await bytesOf(empty, `/api/v1/documents/${id}/file`)).equals(await bytesOf(full, `/api/v1/documents/${id}/file`))).toBe(true);
   expect((await bring(empty, archive).expect(409)).body.code).toBe('firmNotEmpty');
   // It goes on as any firm does: its phones hear of what follows.
-  const change = command('job.change', DOCK, { customer: 'Miller' }, { device: PHONE, base: { customer: 'Hillside cider works' } });
+  const change = command('job.change', DOCK, { customer: 'Miller' }, { ...mine, base: { customer: 'Hillside cider works' } });
   await empty.request.post('/api/v1/commands').send([change]).expect(200);
   expect((await empty.request.get(`/api/v1/jobs/${DOCK}`).expect(200)).body.job.customer).toBe('Miller');
   const again = await bytesOf(empty, '/api/v1/archive');

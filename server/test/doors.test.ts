@@ -9,7 +9,7 @@ import { connect } from '../src/data/connect';
 import { withFirm } from '../src/data/withFirm';
 import { httpServer } from '../src/http/httpServer';
 import { hostsOf, SECRET } from '../src/serve';
-import { command, DOCK, LEAD, PHONE, signedIn, signInOn, SLAB, SPALL, type TestDatabase, type TestServer } from './harness';
+import { command, DOCK, LEAD, MIXER, PHONE, signedIn, signInOn, SLAB, SPALL, type TestDatabase, type TestServer } from './harness';
 
 let server: TestServer;
 let database: TestDatabase;
@@ -98,26 +98,30 @@ test.each([
 });
 
 test('a command comes from its session’s own device and from somebody who has signed in there, else it is refused', async () => {
-  const MIXER = '0198a000-9e09-7000-8000-000000000002';
   const phone = supertest.agent(server.app);
   const device = await signInOn(phone, uuid(), MIXER);
-  const say = async (more: object, kind = 'job.change', change: object = { accessNote: 'mine' }) =>
+  const say = async (kind: string, change: object, more: object) =>
     (
       await phone
         .post('/api/v1/commands')
-        .send([command(kind, kind === 'job.change' ? DOCK : uuid(), change, { base: {}, ...more })])
+        .send([command(kind, kind === 'job.change' ? DOCK : uuid(), change, more)])
         .expect(200)
     ).body.results[0];
-  expect(await say({ device: PHONE, person: MIXER })).toMatchObject({ result: 'refused', problem: { code: 'notThisDevice', field: 'device' } });
-  expect(await say({ device, person: LEAD })).toMatchObject({ result: 'refused', problem: { code: 'notSignedInHere', field: 'person' } });
+  const read = (more: object) => say('reading.add', { ...SAMPLES.reading.good, jobId: DOCK, elementId: SLAB, findingId: null }, more);
+  expect(await read({ device: PHONE, person: MIXER })).toMatchObject({ result: 'refused', problem: { code: 'notThisDevice', field: 'device' } });
+  expect(await read({ device, person: LEAD })).toMatchObject({ result: 'refused', problem: { code: 'notSignedInHere', field: 'person' } });
   const { good: event } = SAMPLES.pourEvent;
-  const told = (more: object) => say({ device, person: MIXER, base: null }, 'pourEvent.add', { ...event, device, person: MIXER, ...more });
+  const told = (more: object) => say('pourEvent.add', { ...event, device, person: MIXER, ...more }, { device, person: MIXER });
   expect(await told({ person: LEAD })).toMatchObject({ result: 'refused', problem: { code: 'notSignedInHere', field: 'change.person' } });
   expect(await told({ device: PHONE })).toMatchObject({ result: 'refused', problem: { code: 'notThisDevice', field: 'change.device' } });
-  // It changes hands: what the mixer made goes with what the lead makes.
+  const plan = (person: string, accessNote: string) => say('job.change', { accessNote }, { device, person, base: {} });
+  expect(await plan(MIXER, 'crew')).toMatchObject({ result: 'refused', problem: { code: 'notAllowed', figures: { least: 'lead' } } });
+  // It changes hands: what the mixer made goes with what the lead makes, and the mixer borrows nothing of the lead's.
   expect(await signInOn(phone, device, LEAD)).toBe(device);
-  expect(await say({ device, person: LEAD, change: { accessNote: 'lead' } })).not.toMatchObject({ result: 'refused' });
-  expect(await say({ device, person: MIXER, change: { accessNote: 'mixer' } })).not.toMatchObject({ result: 'refused' });
+  expect(await plan(LEAD, 'lead')).not.toMatchObject({ result: 'refused' });
+  expect(await read({ device, person: MIXER })).toMatchObject({ result: 'done' });
+  expect(await signInOn(phone, device, MIXER)).toBe(device);
+  expect(await plan(LEAD, 'borrowed')).toMatchObject({ result: 'refused', problem: { code: 'notSignedInHere' } });
 });
 
 test('a device is known by its cookie and by nothing that it says', async () => {
@@ -191,7 +195,9 @@ test('a session’s cookie is in no line of the log, in neither direction', asyn
   const { close, ...connections } = await connect({ url: database.url, log });
   const app = makeApp({
     ...connections,
-    firmId: OUR_FIRM,
+    demonstration: true,
+    tries: { count: () => Promise.resolve(), forget: () => Promise.resolve() },
+    secure: () => false,
     clock: () => new Date(),
     log,
     secret: 'test',

@@ -9,7 +9,8 @@ import { makeApp } from '../src/app';
 import { migrate } from '../src/data/migrate';
 import { connect } from '../src/data/connect';
 import { makeSource } from '../src/data/source';
-import { DEMO_FIRM_ID } from '../src/services/firm';
+import { newFirmCode } from '../src/doors/firmCode';
+import { makeTries } from '../src/doors/tries';
 import { hostsOf } from '../src/serve';
 import { seed } from '../src/services/seed';
 
@@ -62,7 +63,9 @@ export async function makeServer(database: TestDatabase, weather: string | null 
   const { close, ...connections } = await connect({ url: database.url, log });
   const app = makeApp({
     ...connections,
-    firmId: DEMO_FIRM_ID,
+    demonstration: !empty,
+    tries: makeTries(connections.pool),
+    secure: () => false,
     clock: () => clock.now,
     log,
     secret: 'test',
@@ -86,7 +89,11 @@ export async function makeServer(database: TestDatabase, weather: string | null 
 }
 
 export const LEAD = '0198a000-9e09-7000-8000-000000000001';
+export const OWNER = '0198a000-9e09-7000-8000-000000000004';
+export const READER = '0198a000-9e09-7000-8000-000000000005';
+export const MIXER = '0198a000-9e09-7000-8000-000000000002';
 export const DOCK = '0198a000-de00-7000-8000-000000000001';
+export const PLINTH = '0198a000-de00-7000-8000-0000000000e0';
 export const SLAB = '0198a000-de00-7000-8000-000000000002';
 export const SPALL = '0198a000-de00-7000-8000-000000000003';
 export const PHONE = '0198a000-0f01-7000-8000-000000000001';
@@ -115,17 +122,83 @@ export async function signInOn(agent: TestServer['request'], id: string, personI
   return (answer.body as { device: string }).device;
 }
 
+export const PASSPHRASE = 'trowel pumice lantern gravel';
+
+/** Makes a firm of its own with whoever asks as its owner, signed in. @returns what the server says of it */
+export async function makeFirmOn(
+  agent: TestServer['request'],
+  { owner, clock }: Pick<TestServer, 'owner' | 'clock'>,
+  { firm = 'Ours', signIn = 'owner@ours.example' } = {},
+): Promise<{ firmId: string; device: string; person: { id: string; role: string }; codes: string[] }> {
+  const code = await newFirmCode(owner, clock.now);
+  const asked = { code, firm, name: 'Owner', signIn, passphrase: PASSPHRASE, system: 'us', currency: 'USD', device: { id: uuid(), label: 'test' } };
+  return (await agent.post('/api/v1/firms').send(asked).expect(201)).body;
+}
+
 /** A server on a database of its own, with the lead signed in on the phone; for a file's `beforeAll`. */
 export async function signedIn(
   weather: string | null = null,
-  { empty = false } = {},
-): Promise<{ database: TestDatabase; server: TestServer; stop: () => Promise<void> }> {
+  { empty = false, person = LEAD } = {},
+): Promise<{ database: TestDatabase; server: TestServer; mine: { device: string; person: string }; stop: () => Promise<void> }> {
   const database = await makeDatabase();
   const server = await makeServer(database, weather, { empty });
-  await signInOn(server.request, PHONE);
+  const made = empty ? await makeFirmOn(server.request, server) : null;
+  const mine = made ? { device: made.device, person: made.person.id } : { device: await signInOn(server.request, PHONE, person), person };
   const stop = async (): Promise<void> => {
     await server.close();
     await database.drop();
   };
-  return { database, server, stop };
+  return { database, server, mine, stop };
+}
+
+/** A firm of its own beside the demonstration, its owner signed in on a phone of theirs. */
+export interface OtherFirm {
+  readonly agent: TestServer['request'];
+  readonly firmId: string;
+  readonly device: string;
+  readonly owner: string;
+  readonly codes: readonly string[];
+}
+
+export async function makeOtherFirm(server: TestServer): Promise<OtherFirm> {
+  const agent = supertest.agent(server.app);
+  const { firmId, device, person, codes } = await makeFirmOn(agent, server, { firm: 'Theirs', signIn: 'owner@theirs.example' });
+  return { agent, firmId, device, owner: person.id, codes };
+}
+
+export interface Joined {
+  readonly agent: TestServer['request'];
+  readonly device: string;
+  readonly person: string;
+  readonly signIn: string;
+}
+
+/** Somebody of a firm, invited by its owner and signed in on a phone of their own. */
+export async function joinFirm(server: TestServer, { agent: owners, device: from, owner }: OtherFirm, name: string, role: string): Promise<Joined> {
+  const person = uuid();
+  const added = await sendFrom(owners, { device: from, person: owner }, 'person.add', person, { name, role });
+  if (added.result !== 'done') throw new Error(JSON.stringify(added));
+  const { token } = (await owners.post(`/api/v1/people/${person}/invitation`).expect(201)).body;
+  const agent = supertest.agent(server.app);
+  const signIn = `${name.toLowerCase()}@theirs.example`;
+  const asked = { token, signIn, passphrase: PASSPHRASE, device: { id: uuid(), label: 'test' } };
+  const { body } = await agent.post('/api/v1/session/invitation').send(asked).expect(201);
+  return { agent, device: body.device, person, signIn };
+}
+
+/** Sends one command from a device by a person. @returns what became of it */
+export async function sendFrom(
+  agent: TestServer['request'],
+  from: { readonly device: string; readonly person: string },
+  kind: string,
+  target: string,
+  change: object,
+  base: object | null = null,
+) {
+  return (
+    await agent
+      .post('/api/v1/commands')
+      .send([command(kind, target, change, { ...from, base })])
+      .expect(200)
+  ).body.results[0];
 }

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Pressable, Text } from 'react-native';
+import { useMay } from '../phone/rights';
 import { settled } from './settled';
 
 const TONE = {
@@ -20,6 +21,7 @@ export const Button = settled(function Button({
   children,
   hint,
   testID,
+  writes,
 }: {
   label: string;
   onPress: () => void;
@@ -30,8 +32,12 @@ export const Button = settled(function Button({
   children?: ReactNode;
   hint?: string;
   testID?: string;
+  /** the kind of change it writes: only those see it who may */
+  writes?: string;
 }) {
+  const may = useMay(writes);
   const [box, text] = TONE[tone];
+  if (!may) return null;
   return (
     <Pressable
       role="button"
@@ -48,7 +54,21 @@ export const Button = settled(function Button({
 });
 
 /** A word that acts, in a line of text: still 48 px to the thumb. */
-export const Word = settled(function Word({ label, onPress, tone = 'text-ink', hint }: { label: string; onPress: () => void; tone?: string; hint?: string }) {
+export const Word = settled(function Word({
+  label,
+  onPress,
+  tone = 'text-ink',
+  hint,
+  writes,
+}: {
+  label: string;
+  onPress: () => void;
+  tone?: string;
+  hint?: string;
+  /** the kind of change it writes: only those see it who may */
+  writes?: string;
+}) {
+  if (!useMay(writes)) return null;
   return (
     <Pressable role="button" aria-label={hint ?? label} onPress={onPress} className="min-h-[56px] lg:min-h-[48px] justify-center px-2">
       <Text className={`font-text text-16 underline ${tone}`}>{label}</Text>

@@ -1,5 +1,6 @@
 import type { Measured } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
+import type { ComponentProps } from 'react';
 import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
 import type { Typed } from '../../keypad/entries';
 import { Field } from './Field';
@@ -16,6 +17,8 @@ export function FormField<V extends FieldValues>({
   as,
   unknown,
   onSubmit,
+  secret,
+  autoComplete,
 }: {
   control: Control<V>;
   name: FieldPath<V>;
@@ -26,6 +29,8 @@ export function FormField<V extends FieldValues>({
   /** what *don't know* stands for here, where the work can go on without the figure */
   unknown?: Measured | undefined;
   onSubmit: () => void;
+  secret?: ComponentProps<typeof Field>['secret'];
+  autoComplete?: ComponentProps<typeof Field>['autoComplete'];
 }) {
   const speaker = useSpeaker();
   return (
@@ -49,7 +54,7 @@ export function FormField<V extends FieldValues>({
           hint: cost ?? hint,
           onSubmit,
         };
-        if (!as) return <Field {...shared} />;
+        if (!as) return <Field {...shared} {...(secret ? { secret } : {})} {...(autoComplete ? { autoComplete } : {})} />;
         return <QuantityField {...shared} as={as} onDontKnow={unknown ? () => field.onChange(word) : null} />;
       }}
     />

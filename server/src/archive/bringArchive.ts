@@ -15,7 +15,6 @@ import { TABLES } from '../entities';
 import { PHOTO_SIZES } from '../entities/PhotographFile';
 import { HttpProblem } from '../http/HttpProblem';
 import { instantsOf } from '../services/instantsOf';
-import { tableOf } from '../services/rows';
 import type { ArchiveFile } from './ArchiveFile';
 
 const AT_ONCE = 200;
@@ -80,12 +79,6 @@ function saysMore(name: EntityName, schema: Joi.ObjectSchema): ReadonlySet<strin
   return known;
 }
 
-/** Whose ids are another firm's already is not written, and must not be named. */
-async function allThere(tx: EntityManager, name: EntityName, ids: readonly string[]): Promise<void> {
-  const [row] = await tx.query<{ count: string }[]>(`select count(*) from ${tableOf(name)} where id = any($1)`, [ids]);
-  if (Number(row?.count) !== ids.length) throw new HttpProblem({ status: 409, code: 'archiveElsewhere' });
-}
-
 async function keepRows(
   tx: EntityManager,
   firmId: string,
@@ -98,7 +91,7 @@ async function keepRows(
     await table.update({ id: firmId }, { name: called, settings, changed: from + Number(rows[0]?.changed ?? 0) } as never);
     return;
   }
-  if (THERE.includes(name)) await table.upsert(kept as never, ['id']);
+  if (THERE.includes(name)) await table.upsert(kept as never, ['firmId', 'id']);
   else if (APPEND_ONLY.includes(name))
     await table
       .createQueryBuilder()
@@ -107,11 +100,6 @@ async function keepRows(
       .orIgnore()
       .execute();
   else await table.insert(kept as never);
-  await allThere(
-    tx,
-    name,
-    rows.map((row) => row.id),
-  );
 }
 
 async function keepPicture(tx: EntityManager, firmId: string, file: string, bytes: Buffer): Promise<void> {
@@ -149,18 +137,15 @@ async function keepDocuments(tx: EntityManager, firmId: string, archive: Archive
 /**
  * Brings an archive into a firm that has done no work yet: all of it, or nothing.
  *
- * @throws HttpProblem `firmNotEmpty`, `archiveRow`, `archiveBroken`, `archiveHalf`, `archiveElsewhere`
+ * @throws HttpProblem `firmNotEmpty`, `archiveRow`, `archiveBroken`, `archiveHalf`
  */
 export async function bringArchive({ source, firmId, archive }: { source: DataSource; firmId: string; archive: ArchiveFile }): Promise<ArchiveBrought> {
   try {
     return await withFirm(source, firmId, (tx) => bring(tx, firmId, archive));
   } catch (error) {
-    // What names a row that is not in it, or has ids of another firm.
-    if (error instanceof QueryFailedError) {
-      const code = String((error.driverError as { code?: string }).code);
-      if (/^(23505|42501)$/.test(code)) throw new HttpProblem({ status: 409, code: 'archiveElsewhere' });
-      if (/^(23503|22P02|22P05|22003)$/.test(code)) throw new HttpProblem({ status: 422, code: 'archiveHalf' });
-    }
+    // What names a row that is not in it, or comes twice.
+    if (error instanceof QueryFailedError && /^(23503|23505|22P02|22P05|22003)$/.test(String((error.driverError as { code?: string }).code)))
+      throw new HttpProblem({ status: 422, code: 'archiveHalf' });
     throw error;
   }
 }

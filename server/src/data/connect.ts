@@ -25,7 +25,7 @@ export async function connect({ url, log }: { url: string; log: Logger }): Promi
   const pool = new pg.Pool({ connectionString: url, max: 4, connectionTimeoutMillis: 5000, keepAlive: true });
   // Unheard, the loss of one idle connection would end the server.
   pool.on('error', (error) => log.warn({ error: error.message }, 'session connection lost'));
-  const news = new News(url, log);
+  const news = new News(url, log, (door) => pool.query(`select pg_notify('tufa_doors', $1)`, [JSON.stringify(door)]));
   await news.open();
   return { source, pool, news, close: () => Promise.allSettled([source.destroy(), pool.end(), news.close()]).then(() => undefined) };
 }

@@ -9,6 +9,8 @@ import { Photographs1700000000001 } from '../migrations/Photographs1700000000001
 import { PlaceAndWeather1700000000007 } from '../migrations/PlaceAndWeather1700000000007';
 import { Care1700000000012 } from '../migrations/Care1700000000012';
 import { CrewFigures1700000000009 } from '../migrations/CrewFigures1700000000009';
+import { KeysOfFirms1700000000013 } from '../migrations/KeysOfFirms1700000000013';
+import { Doors1700000000014 } from '../migrations/Doors1700000000014';
 import { Documents1700000000010 } from '../migrations/Documents1700000000010';
 import { Search1700000000011 } from '../migrations/Search1700000000011';
 import { Rehearsals1700000000008 } from '../migrations/Rehearsals1700000000008';
@@ -35,6 +37,8 @@ export function makeSource({ url, most = 10, log }: { url: string; most?: number
       Documents1700000000010,
       Search1700000000011,
       Care1700000000012,
+      KeysOfFirms1700000000013,
+      Doors1700000000014,
     ],
     migrationsTableName: 'migration',
     synchronize: false,

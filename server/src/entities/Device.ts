@@ -17,4 +17,12 @@ export class Device extends FirmRow {
   /** who has signed in there: what each made may be sent by whoever holds it now */
   @Column({ type: 'uuid', array: true, name: 'persons' })
   persons: string[];
+
+  /** shut out: `taking` until it comes once more with what it had not sent, `last` while it sends that, `ended` when nothing is taken any more */
+  @Column({ type: 'text', name: 'shut', nullable: true })
+  shut: 'taking' | 'last' | 'ended' | null;
+
+  /** when it said that it holds nothing of the firm any more */
+  @Column({ type: 'timestamptz', name: 'wiped_at', nullable: true })
+  wipedAt: Date | null;
 }

@@ -9,6 +9,7 @@ import type { AppContext } from '../AppContext';
 import { ArchiveFile } from '../archive/ArchiveFile';
 import { bringArchive } from '../archive/bringArchive';
 import { writeArchive } from '../archive/writeArchive';
+import { allowed } from '../http/allowed';
 import { HttpProblem } from '../http/HttpProblem';
 import { signedIn } from '../http/session';
 
@@ -18,15 +19,16 @@ const MOST_BYTES = 8 * 1024 ** 3;
 const ZIP = 'application/zip';
 
 /** The whole firm out as one file, and in again where nothing has been done yet. */
-export function archiveRoutes({ source, clock }: AppContext): Router {
+export function archiveRoutes(context: AppContext): Router {
+  const { source, clock } = context;
   const router = Router();
-  router.get('/archive', async (_request, response) => {
+  router.get('/archive', allowed(context, 'archive'), async (_request, response) => {
     const at = clock();
     const archive = await writeArchive({ source, firmId: signedIn(response).firmId, at });
     response.type(ZIP).attachment(`tufa-${at.toISOString().slice(0, 10)}.zip`);
     await pipeline(archive, response);
   });
-  router.put('/archive', async (request, response) => {
+  router.put('/archive', allowed(context, 'archive'), async (request, response) => {
     if (!request.is(ZIP)) throw new HttpProblem({ status: 415, code: 'archiveForeign' });
     const { firmId } = signedIn(response);
     const folder = await mkdtemp(join(tmpdir(), 'tufa-archive-'));

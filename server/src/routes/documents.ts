@@ -13,6 +13,7 @@ import { renderPdf } from '../documents/renderPdf';
 import { surveySheet, type SheetPhoto } from '../documents/surveySheet';
 import { withStrokes } from '../documents/withStrokes';
 import { DocumentRow, PhotographFile } from '../entities';
+import { allowed } from '../http/allowed';
 import { checked } from '../http/checked';
 import { HttpProblem } from '../http/HttpProblem';
 import { signedIn } from '../http/session';
@@ -45,7 +46,8 @@ const LONGEST_MS = 600_000;
 const MOST_PHOTOS = 60;
 
 /** Documents made here from the same scenes and words as the screens. */
-export function documentRoutes({ source, clock }: AppContext): Router {
+export function documentRoutes(context: AppContext): Router {
+  const { source, clock } = context;
   const router = Router();
   router.get('/jobs/:job/survey.pdf', async (request, response) => {
     const { job } = checked<{ job: string }>(params, request.params);
@@ -70,7 +72,7 @@ export function documentRoutes({ source, clock }: AppContext): Router {
     const bytes = await renderPdf(surveySheet({ speaker, data, input, survey: surveyOf(input), plan, photos, at: clock() }));
     response.type('application/pdf').set('content-disposition', 'inline; filename="survey.pdf"').send(bytes);
   });
-  router.post('/jobs/:job/documents', async (request, response) => {
+  router.post('/jobs/:job/documents', allowed(context, 'documents'), async (request, response) => {
     const { job } = checked<{ job: string }>(params, request.params);
     const { kind } = checked<{ kind: DocumentKind }>(asked, request.body);
     const { firmId, personId } = signedIn(response);
@@ -102,7 +104,7 @@ export function documentRoutes({ source, clock }: AppContext): Router {
     if (!bytes) throw new HttpProblem({ status: 409, code: 'documentNotMade', field: 'document' });
     response.type('application/pdf').set('content-disposition', `inline; filename="${number}.pdf"`).send(bytes);
   });
-  router.delete('/documents/:document', async (request, response) => {
+  router.delete('/documents/:document', allowed(context, 'documents'), async (request, response) => {
     const { firmId } = signedIn(response);
     const row = await found(request, firmId);
     // What is made stays: a number that went out is never empty.

@@ -6,6 +6,7 @@ import Joi from 'joi';
 import type { AppContext } from '../AppContext';
 import { withFirm } from '../data/withFirm';
 import { LetterFile } from '../entities/LetterFile';
+import { allowed } from '../http/allowed';
 import { checked } from '../http/checked';
 import { HttpProblem } from '../http/HttpProblem';
 import { signedIn } from '../http/session';
@@ -24,9 +25,10 @@ function typeOf(bytes: Buffer): string | null {
 }
 
 /** Bytes of letters and of voice notes, sent apart from what names them; the same again changes nothing. */
-export function letterRoutes({ source }: AppContext): Router {
+export function letterRoutes(context: AppContext): Router {
+  const { source } = context;
   const router = Router();
-  router.put('/letters/:letter', raw({ type: [PDF, 'audio/*'], limit: LETTER_MOST_BYTES }), async (request, response) => {
+  router.put('/letters/:letter', allowed(context, 'files'), raw({ type: [PDF, 'audio/*'], limit: LETTER_MOST_BYTES }), async (request, response) => {
     const { letter } = checked<{ letter: string }>(params, request.params);
     const bytes = request.body as unknown;
     if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw new HttpProblem({ status: 415, code: 'noLetter' });

@@ -1,4 +1,5 @@
 import { commandSchema } from '@tufa/contract/commands';
+import { DOORS } from '@tufa/contract/doors';
 import { DOCUMENT_KINDS } from '@tufa/contract/documents';
 import { FIELDS, planInput } from '@tufa/contract/schemas';
 import { Router } from 'express';
@@ -9,6 +10,9 @@ const PROBLEM = { description: 'problem+json (RFC 9457)', content: { 'applicatio
 
 const json = (schema: object): object => ({ 'application/json': { schema } });
 const named = (name: string): object => ({ $ref: `#/components/schemas/${name}` });
+
+/** Names in an address that stand for no row. */
+const SECRETS: ReadonlySet<string> = new Set(['token', 'passkey']);
 
 /** `/jobs/:job` as OpenAPI writes it. */
 const written = (path: string): string => `/api/v1${path.replace(/:(\w+)/g, '{$1}')}`;
@@ -29,7 +33,7 @@ function operationOf(row: Described): object {
     name,
     in: 'path',
     required: true,
-    schema: name === 'size' ? { type: 'string', enum: [...PHOTO_SIZES] } : { type: 'string', format: 'uuid' },
+    schema: name === 'size' ? { type: 'string', enum: [...PHOTO_SIZES] } : { type: 'string', ...(SECRETS.has(name!) ? {} : { format: 'uuid' }) },
   }));
   const asked = Object.entries(query).map(([name, kind]) => ({
     name,
@@ -62,7 +66,7 @@ async function openapiDocument(): Promise<object> {
         command: schema(commandSchema),
         planInput: schema(planInput),
         documentAsked: { type: 'object', properties: { kind: { type: 'string', enum: [...DOCUMENT_KINDS] } }, required: ['kind'] },
-        signIn: { type: 'object', properties: { personId: { type: 'string', format: 'uuid' }, device: { type: 'object' } }, required: ['personId', 'device'] },
+        ...Object.fromEntries(Object.entries(DOORS).map(([name, joi]) => [name, schema(joi)])),
         ...Object.fromEntries(Object.entries(FIELDS).map(([name, joi]) => [name, schema(joi)])),
       },
     },

@@ -7,6 +7,7 @@ import sharp from 'sharp';
 import type { AppContext } from '../AppContext';
 import { withFirm } from '../data/withFirm';
 import { PHOTO_SIZES, PhotographFile, type PhotoSize } from '../entities/PhotographFile';
+import { allowed } from '../http/allowed';
 import { checked } from '../http/checked';
 import { HttpProblem } from '../http/HttpProblem';
 import { signedIn } from '../http/session';
@@ -30,9 +31,10 @@ async function lookAt(bytes: Buffer, size: PhotoSize): Promise<void> {
 }
 
 /** Bytes of pictures, sent apart from the commands that describe them; the same again changes nothing. */
-export function photographRoutes({ source }: AppContext): Router {
+export function photographRoutes(context: AppContext): Router {
+  const { source } = context;
   const router = Router();
-  router.put('/photographs/:photograph/:size', raw({ type: 'image/jpeg', limit: PHOTO.mostBytes }), async (request, response) => {
+  router.put('/photographs/:photograph/:size', allowed(context, 'files'), raw({ type: 'image/jpeg', limit: PHOTO.mostBytes }), async (request, response) => {
     const { photograph, size } = checked<{ photograph: string; size: PhotoSize }>(params, request.params);
     const bytes = request.body as unknown;
     if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw new HttpProblem({ status: 415, code: 'noPicture' });

@@ -81,8 +81,11 @@ export function readRoutes({ source, clock, news }: AppContext): Router {
     response.write('retry: 5000\n\n');
     const tell = (event: string, data: number): boolean => response.write(`event: ${event}\ndata: ${data}\n\n`);
     const beat = setInterval(() => tell('beat', 0), BEAT_MS);
+    const { firmId, personId: person, deviceId: device } = signedIn(response);
     const stop = news.subscribe({
-      firmId: signedIn(response).firmId,
+      firmId,
+      person,
+      device,
       session: request.sessionID,
       tell: (cursor) => tell('message', cursor),
       end: () => response.end(),

@@ -5,10 +5,15 @@ import type { Logger } from 'pino';
 /** Told of a firm's change number; 0 after the ear was closed for a while: look once. */
 type Listener = (cursor: number) => void;
 
+/** A door that has been closed: a session that ended, a person or a device that is let in no more. */
+export type ClosedDoor = { readonly session: string } | { readonly person: string } | { readonly device: string };
+
 interface Subscription {
   readonly firmId: string;
-  /** the session it was opened in, with which it ends */
+  /** in which session it was opened, by whom and where: with any of them it ends */
   readonly session: string;
+  readonly person: string;
+  readonly device: string;
   readonly tell: Listener;
   readonly end: () => void;
 }
@@ -28,6 +33,8 @@ export class News {
   constructor(
     private readonly url: string,
     private readonly log: Logger,
+    /** tells every server of a closed door */
+    private readonly tell: (door: ClosedDoor) => Promise<unknown>,
   ) {}
 
   /** @throws where the database cannot be reached; once open it is opened again for ever */
@@ -36,6 +43,7 @@ export class News {
     try {
       await client.connect();
       await client.query('listen tufa_news');
+      await client.query('listen tufa_doors');
       this.ended.signal.throwIfAborted();
     } catch (error) {
       // Half open it would listen for nobody.
@@ -48,7 +56,8 @@ export class News {
 
   private makeClient(): Client {
     const client = new Client({ connectionString: this.url, keepAlive: true, query_timeout: SILENT_MS, connectionTimeoutMillis: SILENT_MS });
-    client.on('notification', ({ payload = '' }) => {
+    client.on('notification', ({ channel, payload = '' }) => {
+      if (channel === 'tufa_doors') return this.endOf(JSON.parse(payload) as ClosedDoor);
       const [firmId = '', cursor = '0'] = payload.split(' ');
       for (const subscription of this.subscriptions) if (subscription.firmId === firmId) subscription.tell(Number(cursor));
     });
@@ -80,9 +89,15 @@ export class News {
     return () => this.subscriptions.delete(subscription);
   }
 
-  /** Ends the streams of a session: whoever signed out hears no more of the firm. */
-  endOf(session: string): void {
-    for (const subscription of this.subscriptions) if (subscription.session === session) subscription.end();
+  /** Ends the streams behind a door, at whichever server they are: who is out hears no more of the firm. */
+  async endDoor(door: ClosedDoor): Promise<void> {
+    this.endOf(door);
+    await this.tell(door);
+  }
+
+  private endOf(door: ClosedDoor): void {
+    for (const subscription of this.subscriptions)
+      if (Object.entries(door).every(([name, value]) => subscription[name as 'session' | 'person' | 'device'] === value)) subscription.end();
   }
 
   /** Ends every stream. */

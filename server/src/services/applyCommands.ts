@@ -1,12 +1,14 @@
 import { checkCommand } from '@tufa/contract/validate';
 import { parts, type Command, type CommandResult, type FieldConflict, type Verb, type Writable } from '@tufa/contract/commands';
-import type { EntityName } from '@tufa/contract/entities';
+import type { EntityName, PersonFields } from '@tufa/contract/entities';
+import { mayWrite, neededFor, type Changing, type Role } from '@tufa/contract/rights';
 import { canonical } from '@tufa/core/plan';
 import { validate as isUuid } from 'uuid';
 import { QueryFailedError, type DataSource, type EntityManager } from 'typeorm';
 import { nextChange, withFirm } from '../data/withFirm';
-import { CommandRow, Device, TABLES, type FirmRow } from '../entities';
+import { CommandRow, TABLES, type FirmRow } from '../entities';
 import { HttpProblem, problemDetails } from '../http/HttpProblem';
+import { doorsOf } from '../doors/doorsOf';
 import { instantsOf } from './instantsOf';
 import { tableOf, wireRow } from './rows';
 
@@ -14,8 +16,11 @@ import { tableOf, wireRow } from './rows';
 export interface CommandContext {
   readonly source: DataSource;
   readonly firmId: string;
-  /** the session's own device */
+  /** the session's own device, and who is signed in there */
   readonly deviceId: string;
+  readonly personId: string;
+  /** a device that is shut out sends what it had not sent: by an owner's word, whoever made it and is gone since */
+  readonly last?: boolean;
   readonly clock: () => Date;
   /** the version that whoever sent a single command has seen, as its `If-Match` names it */
   readonly seen?: string | undefined;
@@ -52,23 +57,51 @@ async function applyOne(context: CommandContext, sent: unknown): Promise<Command
   }
 }
 
+/** Whoever a command comes from: the session's device, and of the two people it names who is still of the firm. */
+interface Sender {
+  readonly persons: readonly string[];
+  readonly roles: ReadonlyMap<string, Role>;
+}
+
+async function senderOf(tx: EntityManager, { deviceId, personId, last = false }: CommandContext, person: string): Promise<Sender> {
+  const found = await tx.query<{ persons: string[]; id: string | null; role: Role }[]>(
+    'select d.persons, p.id, p.role from device d left join person p on p.id = any($2) and (not p.removed or $4) where d.id = $1 and (d.shut is null or d.shut = $3)',
+    [deviceId, [personId, person], last ? 'last' : null, last],
+  );
+  const [first] = found;
+  if (!first) throw new HttpProblem({ status: 403, code: 'shutOut' });
+  return { persons: first.persons, roles: new Map(found.flatMap(({ id, role }) => (id ? [[id, role]] : []))) };
+}
+
 /** Who a command says it comes from, held against who is signed in there. A phone that changes hands sends what each has made. */
-function strangerIn({ id, persons }: Device, { device, person, kind, change }: Command): { code: string; field: string } | null {
+function strangerIn({ persons, roles }: Sender, deviceId: string, { device, person, kind, change }: Command): { code: string; field: string } | null {
   const told = kind === 'pourEvent.add' ? (change as { device?: string; person?: string }) : null;
-  if (device !== id) return { code: 'notThisDevice', field: 'device' };
-  if (told && told.device !== id) return { code: 'notThisDevice', field: 'change.device' };
-  if (!persons.includes(person)) return { code: 'notSignedInHere', field: 'person' };
+  if (device !== deviceId) return { code: 'notThisDevice', field: 'device' };
+  if (told && told.device !== deviceId) return { code: 'notThisDevice', field: 'change.device' };
+  if (!persons.includes(person) || !roles.has(person)) return { code: 'notSignedInHere', field: 'person' };
   return told && told.person !== undefined && !persons.includes(told.person) ? { code: 'notSignedInHere', field: 'change.person' } : null;
 }
 
+/** What a role may not do is refused; and what somebody made who may do more than whoever is signed in now waits for them to sign in: a shared phone lends nobody's rights. */
+function refuseBeyond({ roles }: Sender, { personId, last = false }: CommandContext, command: Command, row: Changing['row']): void {
+  const may = (id: string): boolean => {
+    const role = roles.get(id);
+    return role !== undefined && mayWrite(role, command.kind, { ...changing, self: id === command.target });
+  };
+  const changing = { change: command.change as Changing['change'], row };
+  if (!may(command.person)) throw new HttpProblem({ status: 403, code: 'notAllowed', figures: { least: neededFor(command.kind, changing) } });
+  if (!last && !may(personId)) throw new HttpProblem({ status: 403, code: 'notSignedInHere', field: 'person' });
+}
+
 async function applyInside(tx: EntityManager, context: CommandContext, command: Command): Promise<CommandResult> {
-  const stranger = strangerIn(await tx.getRepository(Device).findOneByOrFail({ id: context.deviceId }), command);
+  const sender = await senderOf(tx, context, command.person);
+  const stranger = strangerIn(sender, context.deviceId, command);
   if (stranger) throw new HttpProblem({ status: 403, ...stranger });
   // The counter's row lock puts the commands of a firm in one line, so a repeat in flight waits and then sees the first.
   const changed = await nextChange(tx, context.firmId);
   const stored = await tx.getRepository(CommandRow).findOneBy({ id: command.id });
   if (stored) return stored.result as CommandResult;
-  const result = await effect(tx, context, command, changed);
+  const result = await effect(tx, { ...context, sender }, command, changed);
   await tx.getRepository(CommandRow).insert({
     id: command.id,
     firmId: context.firmId,
@@ -147,10 +180,11 @@ async function checkReferences(tx: EntityManager, change: Record<string, unknown
   if (missing) throw new HttpProblem({ status: 422, code: 'refersToUnknown', field: `change.${references[missing.i]?.field}` });
 }
 
-async function effect(tx: EntityManager, context: CommandContext, command: Command, changed: number): Promise<CommandResult> {
+async function effect(tx: EntityManager, context: CommandContext & { readonly sender: Sender }, command: Command, changed: number): Promise<CommandResult> {
   const { name, verb } = parts(command.kind);
   const table = tx.getRepository(TABLES[name]);
   const row = (await table.findOneBy({ id: command.target })) as (FirmRow & Record<string, unknown>) | null;
+  refuseBeyond(context.sender, context, command, row ?? undefined);
   if (row && context.seen !== undefined && context.seen !== `"${row.version}"`)
     throw new HttpProblem({ status: 412, code: 'stale', field: 'target', figures: { yours: command.change, theirs: wireRow(row) } });
   const change = columns(name, wantedOf(command, verb), context.clock);
@@ -167,6 +201,7 @@ async function effect(tx: EntityManager, context: CommandContext, command: Comma
     throw new HttpProblem({ status: 422, code: 'kindFixed', field: 'change.kind' });
   const conflicts = verb === 'remove' ? [] : clashes(row, command, change);
   if (conflicts.length > 0) return { id: command.id, result: 'conflict', version: row.version, conflicts };
+  if (name === 'person') await doorsOf(tx, row as unknown as FirmRow & PersonFields, { removed: verb === 'remove', role: change['role'] as Role | undefined });
   const setters = { ...row.setters, ...Object.fromEntries(Object.keys(change).map((field) => [field, command.device])) };
   await table.update({ id: command.target }, { ...change, setters, version: row.version + 1, changed, removed: verb === 'remove' } as never);
   // An edit beats a deletion, and says so.
