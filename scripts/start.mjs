@@ -43,7 +43,7 @@ async function listening(port) {
 }
 
 main(async () => {
-  const { values } = parseArgs({ options: { empty: { type: 'boolean', default: false } } });
+  const { values } = parseArgs({ options: { empty: { type: 'boolean', default: false }, lan: { type: 'boolean', default: false } } });
   if (process.env.DATABASE_URL && !process.env.MIGRATION_DATABASE_URL)
     throw new Advice('DATABASE_URL is set without MIGRATION_DATABASE_URL. Set both (tufa_app and tufa_owner), or neither.');
   const wanted = process.env.PORT ? Number(process.env.PORT) : null;
@@ -72,6 +72,14 @@ main(async () => {
         TUFA_WEB: web,
         TUFA_DEMO: join(root, 'demo'),
         TUFA_EMPTY: values.empty ? '1' : '',
+        // Its key lies beside the database's passwords, readable by its owner alone.
+        ...(values.lan
+          ? {
+              TUFA_LAN: join(home, 'tls'),
+              TUFA_LAN_PORT: process.env.TUFA_LAN_PORT ?? String(await freePort(8443)),
+              TUFA_LAN_PAGE: process.env.TUFA_LAN_PAGE ?? String(await freePort(8480)),
+            }
+          : {}),
         ...(weather ? { TUFA_WEATHER: weather.address } : {}),
       },
     });

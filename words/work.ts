@@ -17,6 +17,7 @@ import { conflict, jobs, place, state } from './jobs';
 import { opinion, refused, stale, stop, verdict } from './judgement';
 import { kit } from './kit';
 import { field, gauge, keypad, photo } from './measuring';
+import { lan } from './lan';
 import { load, mix, used, ways } from './mix';
 import { sum } from './sum';
 import { after, broke, checks, pour } from './pour';
@@ -56,6 +57,7 @@ export const work = {
   archive,
   find,
   doors,
+  lan,
   join,
   recovery,
   start,

@@ -40,12 +40,16 @@ export function ReadyCheck() {
     ['outbox', storage.problem() === null, ''],
     ['room', browser.room, ''],
   ];
+  const lacks = window.isSecureContext ? [] : (['install', 'offline', 'camera', 'wake', 'passkey', 'notify'] as const);
   const ready = checks.every(([, good]) => good);
   return (
     <View className="gap-1" testID="ready">
       <T as="h2" tone={ready ? 'ink' : 'caution'}>
         {say(speaker, ready ? 'ready.yes' : 'ready.no')}
       </T>
+      {lacks.length > 0 ? (
+        <T tone="caution">{say(speaker, 'lan.insecure', { what: lacks.map((what) => say(speaker, `lan.lacks.${what}`)).join(', ') })}</T>
+      ) : null}
       <Lines
         label={say(speaker, 'ready.title')}
         lines={[

@@ -1,5 +1,5 @@
 import { resolve } from 'node:path';
-import { serve } from './serve';
+import { serve, type Opened } from './serve';
 
 const need = (name: string): string => {
   const value = process.env[name];
@@ -21,11 +21,25 @@ const adviceOf = (error: unknown): string => {
   return error.message;
 };
 
+/** What has been opened, to whom, and how a phone comes in: the page as a code for its camera. */
+async function tellOpened({ url, page, fingerprint, renewed }: Opened): Promise<void> {
+  const { default: qrcode } = await import('qrcode');
+  process.stdout.write(
+    [
+      `Everybody on this network reaches ${url} now; nobody gets further than its door without signing in.`,
+      `A phone opens this page once and takes the certificate there${renewed ? ' (it is a new one: phones that had the former take this too)' : ''}: ${page}`,
+      await qrcode.toString(page, { type: 'terminal', small: true }),
+      `The page must show this fingerprint: ${fingerprint}`,
+      '',
+    ].join('\n'),
+  );
+}
+
 /** Serves what the environment says, and on SIGTERM or SIGINT ends the requests in hand before it stops. */
 async function main(): Promise<void> {
   // Tests freeze the clock of the whole process.
   const frozen = process.env['TUFA_NOW'];
-  const { url, firmCode, stop } = await serve({
+  const { url, opened, firmCode, stop } = await serve({
     url: need('DATABASE_URL'),
     ownerUrl: need('MIGRATION_DATABASE_URL'),
     clock: frozen ? () => new Date(frozen) : () => new Date(),
@@ -38,8 +52,12 @@ async function main(): Promise<void> {
     web: process.env['TUFA_WEB'] ? resolve(process.env['TUFA_WEB']) : null,
     demo: resolve(process.env['TUFA_DEMO'] ?? 'demo'),
     empty: process.env['TUFA_EMPTY'] === '1',
+    lan: process.env['TUFA_LAN']
+      ? { folder: resolve(process.env['TUFA_LAN']), port: Number(process.env['TUFA_LAN_PORT'] ?? 8443), pagePort: Number(process.env['TUFA_LAN_PAGE'] ?? 8480) }
+      : null,
   });
   process.stdout.write(`Tufa is at ${url}\n`);
+  if (opened) await tellOpened(opened);
   if (firmCode) process.stdout.write(`Make your firm at ${url}/start with this code, once and within a day: ${firmCode}\n`);
 
   let stopping = false;

@@ -1,10 +1,14 @@
 import type { AddressInfo } from 'node:net';
+import { LANGUAGES, PLAIN } from '@tufa/words';
 import { pino } from 'pino';
 import { makeApp } from './app';
 import { connect } from './data/connect';
 import { makeSource } from './data/source';
 import { migrate } from './data/migrate';
-import { httpServer } from './http/httpServer';
+import { httpServer, type HttpServer } from './http/httpServer';
+import { trustFor, type Names } from './lan/authority';
+import { reachedAs } from './lan/reached';
+import { trustPage } from './lan/trustPage';
 import { firstFirmCode } from './doors/firmCode';
 import { makeTries } from './doors/tries';
 import { seed } from './services/seed';
@@ -30,12 +34,24 @@ export interface ServeSettings {
   readonly web: string | null;
   /** The folder of the demonstration's rows. */
   readonly demo: string;
+  /** The local network: where its authority is kept, and the ports of Tufa and of the page that gives out its certificate. */
+  readonly lan?: { readonly folder: string; readonly port: number; readonly pagePort: number; readonly reached?: Names } | null;
   /** Without the demonstration: firms are made by whoever has a code. */
   readonly empty: boolean;
 }
 
+/** What stands open to the local network. */
+export interface Opened {
+  readonly url: string;
+  readonly page: string;
+  readonly fingerprint: string;
+  readonly renewed: boolean;
+}
+
 export interface Serving {
   readonly url: string;
+  /** null where nothing beyond this machine is */
+  readonly opened: Opened | null;
   /** the code by which the first firm is made, told to nobody else; null where there is one, or the demonstration */
   readonly firmCode: string | null;
   /** Ends the requests in hand, then whatever is open. */
@@ -64,31 +80,57 @@ export async function serve(settings: ServeSettings): Promise<Serving> {
   await owner.destroy();
 
   const { close, ...connections } = await connect({ url, log });
-  const { server, close: closeServer } = httpServer(
-    makeApp({
-      ...connections,
-      demonstration: !settings.empty,
-      tries: makeTries(connections.pool),
-      secure: (request) => request.secure,
-      clock,
-      log,
-      secret: settings.secret,
-      web: settings.web,
-      weather: settings.weather ?? null,
-      hosts: hostsOf(settings.hosts),
-      proxied: settings.proxied ?? false,
-    }),
-  );
-  await new Promise<void>((done, failed) => {
-    server.once('error', failed);
-    server.listen(settings.port, '127.0.0.1', done);
+  const reached = settings.lan ? (settings.lan.reached ?? reachedAs()) : { addresses: [], names: [] };
+  const app = makeApp({
+    ...connections,
+    demonstration: !settings.empty,
+    tries: makeTries(connections.pool),
+    secure: (request) => request.secure,
+    clock,
+    log,
+    secret: settings.secret,
+    web: settings.web,
+    weather: settings.weather ?? null,
+    hosts: hostsOf([...(settings.hosts ?? []), ...reached.addresses, ...reached.names]),
+    proxied: settings.proxied ?? false,
   });
+  const here = await listen(httpServer(app), settings.port, '127.0.0.1');
+  const lan = settings.lan ? await openLan(app, settings.lan, reached, clock()) : null;
 
   const stop = async (): Promise<void> => {
     // Event streams never end by themselves.
     connections.news.endAll();
-    await closeServer();
+    await Promise.all([here.close(), lan?.close()]);
     await close();
   };
-  return { url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, firmCode, stop };
+  return { url: `http://127.0.0.1:${here.port}`, opened: lan?.opened ?? null, firmCode, stop };
+}
+
+/** Listens until it is closed. @throws when the port is taken */
+async function listen({ server, close }: HttpServer, port: number, host: string): Promise<{ port: number; close: () => Promise<void> }> {
+  await new Promise<void>((done, failed) => {
+    server.once('error', failed);
+    server.listen(port, host, done);
+  });
+  return { port: (server.address() as AddressInfo).port, close };
+}
+
+/** Opens Tufa to the local network over TLS, and beside it the one page that gives out the certificate. */
+async function openLan(
+  app: ReturnType<typeof makeApp>,
+  { folder, port, pagePort }: NonNullable<ServeSettings['lan']>,
+  reached: Names,
+  at: Date,
+): Promise<{ opened: Opened; close: () => Promise<void> }> {
+  const trust = await trustFor(folder, reached, at);
+  const tls = await listen(httpServer(app, { key: trust.key, cert: trust.certificate }), port, '0.0.0.0');
+  const host = reached.addresses[0] ?? reached.names[0] ?? '127.0.0.1';
+  const url = `https://${host}:${tls.port}`;
+  const speakers = LANGUAGES.filter((language) => language !== 'pseudo').map((language) => ({ ...PLAIN, language }));
+  const page = await listen(httpServer(trustPage({ trust, address: url, speakers })), pagePort, '0.0.0.0');
+  const { fingerprint, renewed } = trust;
+  return {
+    opened: { url, page: `http://${host}:${page.port}`, fingerprint, renewed },
+    close: () => Promise.all([tls.close(), page.close()]).then(() => undefined),
+  };
 }

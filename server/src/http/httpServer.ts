@@ -1,8 +1,13 @@
-import { createServer, type RequestListener, type Server, type ServerResponse } from 'node:http';
+import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
+import { createServer as createTlsServer } from 'node:https';
+import type { Duplex } from 'node:stream';
 import { problemDetails } from './HttpProblem';
 
 /** Longer nobody waits for what is still being worked on when the server stops, ms. */
 const LONGEST_MS = 3000;
+
+/** Whoever sends slower than this, or more head than this, is not waited for: bytes, ms. */
+const LIMITS = { maxHeaderSize: 16_384, headersTimeout: 20_000, requestTimeout: 300_000, connectionsCheckingInterval: 5000 } as const;
 
 export interface HttpServer {
   readonly server: Server;
@@ -10,11 +15,13 @@ export interface HttpServer {
   readonly close: () => Promise<void>;
 }
 
-/** Serves an application; what is no HTTP at all is answered like everything else, and ends its own connection alone. */
-export function httpServer(app: RequestListener): HttpServer {
+type Answer = (request: IncomingMessage, response: ServerResponse) => void;
+
+/** Serves an application, over TLS where it has a key; what is no HTTP at all is answered like everything else, and ends its own connection alone. */
+export function httpServer(app: Answer, tls?: { readonly key: string; readonly cert: string }): HttpServer {
   const inHand = new Set<ServerResponse>();
   let idle = (): void => undefined;
-  const server = createServer((request, response) => {
+  const listener: Answer = (request, response) => {
     inHand.add(response);
     const end = response.end.bind(response);
     // The innermost end: a session is written before it. The response's own events come as soon as its connection is gone.
@@ -24,10 +31,11 @@ export function httpServer(app: RequestListener): HttpServer {
       return end(...given);
     }) as typeof response.end;
     app(request, response);
-  });
+  };
+  const server: Server = tls ? createTlsServer({ ...tls, ...LIMITS }, listener) : createServer(LIMITS, listener);
   // A connection that is kept lives longer than whoever keeps it waits, so that none is closed just as it is used again.
   server.keepAliveTimeout = 75_000;
-  server.on('clientError', (_error, socket) => {
+  server.on('clientError', (_error: Error, socket: Duplex) => {
     if (!socket.writable) return socket.destroy();
     const body = JSON.stringify(problemDetails({ status: 400, code: 'unreadableRequest' }));
     const head = ['HTTP/1.1 400 Bad Request', 'content-type: application/problem+json', `content-length: ${Buffer.byteLength(body)}`, 'connection: close'];
