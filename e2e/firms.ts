@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 
-export const PASSPHRASE = 'trowel pumice lantern gravel';
+const PASSPHRASE = 'trowel pumice lantern gravel';
 
 /** Makes a firm by the code that the server printed, as whoever started it would. @returns the recovery codes that are shown once */
 export async function makeFirm(page: Page, code: string, firm = 'Ridge repair'): Promise<string[]> {
@@ -18,4 +18,22 @@ export async function makeFirm(page: Page, code: string, firm = 'Ridge repair'):
   await page.getByRole('button', { name: 'I have them on paper' }).click();
   await page.getByText('Waiting for you').waitFor();
   return shown;
+}
+
+/** Somebody opens the link of their invitation on a phone of their own. */
+export async function join(page: Page, link: string, signIn: string): Promise<void> {
+  await page.goto(link);
+  await page.getByLabel('The name you will sign in by').fill(signIn);
+  await page.getByLabel(/^Passphrase/).fill(PASSPHRASE);
+  await page.getByRole('button', { name: 'Join' }).click();
+  await page.getByText('Waiting for you').waitFor();
+}
+
+/** Signs in by name and passphrase, as on any morning. */
+export async function signInByName(page: Page, signIn: string): Promise<void> {
+  await page.goto('/');
+  await page.getByLabel('The name you sign in by').fill(signIn);
+  await page.getByLabel('Passphrase').fill(PASSPHRASE);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByText('Waiting for you').waitFor();
 }

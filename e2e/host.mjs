@@ -10,7 +10,7 @@ process.on('message', async ({ id, settings }) => {
       const { now, ...rest } = settings;
       const served = await serve({ ...rest, clock: now ? () => new Date(now) : () => new Date(), logLevel: 'warn', secret: 'e2e', port: 0 });
       serving.set(id, served);
-      process.send({ id, url: served.url, firmCode: served.firmCode });
+      process.send({ id, url: served.url, firmCode: served.firmCode, lan: served.opened?.url });
     } else {
       await serving.get(id).stop();
       serving.delete(id);

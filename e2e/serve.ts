@@ -9,6 +9,8 @@ export interface Served {
   readonly url: string;
   /** by which the first firm is made, where there is none */
   readonly firmCode: string;
+  /** where the local network reaches it */
+  readonly lan: string;
   readonly stop: () => Promise<void>;
 }
 
@@ -19,6 +21,8 @@ export interface ServeOptions {
   readonly empty?: boolean;
   /** The address of a weather service. */
   readonly weather?: string;
+  /** A folder for the authority of a server that is open to the local network. */
+  readonly lan?: string;
 }
 
 /** Starts the server's own program on an empty database, which it migrates and seeds, and stops it again. */
@@ -49,6 +53,7 @@ interface Answer {
   readonly id: string;
   readonly url?: string;
   readonly firmCode?: string | null;
+  readonly lan?: string;
   readonly failed?: string;
 }
 
@@ -80,8 +85,12 @@ async function ask(id: string, settings?: object): Promise<Answer> {
 }
 
 /** The server on a database, serving the exported application. */
-export async function serve(database: string, { now, weather, empty = false }: ServeOptions = {}): Promise<Served> {
-  const { url = '', firmCode } = await ask(database, {
+export async function serve(database: string, { now, weather, empty = false, lan: folder }: ServeOptions = {}): Promise<Served> {
+  const {
+    url = '',
+    firmCode,
+    lan = '',
+  } = await ask(database, {
     url: addressOf(env('TEST_APP_URL'), database),
     ownerUrl: addressOf(env('TEST_OWNER_URL'), database),
     web: env('TUFA_WEB'),
@@ -89,6 +98,7 @@ export async function serve(database: string, { now, weather, empty = false }: S
     now,
     weather,
     empty,
+    ...(folder ? { lan: { folder, port: 0, pagePort: 0, reached: { addresses: ['127.0.0.1'], names: [] } } } : {}),
   });
-  return { url, firmCode: firmCode ?? '', stop: () => ask(database).then(() => undefined) };
+  return { url, firmCode: firmCode ?? '', lan, stop: () => ask(database).then(() => undefined) };
 }

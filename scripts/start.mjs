@@ -42,6 +42,18 @@ async function listening(port) {
   while (!(await answers())) await new Promise((done) => setTimeout(done, 100));
 }
 
+/** A backup each night into TUFA_BACKUP, so many kept; what it says stands in the terminal. */
+async function backupNightly() {
+  const { Cron } = await import('croner');
+  const at = process.env.TUFA_BACKUP_AT ?? '02:30';
+  if (!/^([01]?\d|2[0-3]):[0-5]\d$/.test(at)) throw new Advice(`TUFA_BACKUP_AT is ${at}. Give a time of day, as 02:30.`);
+  const [hour, minute] = at.split(':').map(Number);
+  return new Cron(`${minute} ${hour} * * *`, { protect: true }, async () => {
+    const { code } = await start(process.execPath, [join(root, 'scripts/backup.mjs')]).ended;
+    if (code !== 0) say('The nightly backup failed; what it said is above. Yesterday’s still stands.');
+  });
+}
+
 main(async () => {
   const { values } = parseArgs({ options: { empty: { type: 'boolean', default: false }, lan: { type: 'boolean', default: false } } });
   if (process.env.DATABASE_URL && !process.env.MIGRATION_DATABASE_URL)
@@ -87,6 +99,7 @@ main(async () => {
     serving.ended.finally(() => weather?.child.kill('SIGTERM'));
     return { cluster: database, ...serving };
   });
+  const nightly = process.env.TUFA_BACKUP ? await backupNightly() : null;
   let asked = false;
   for (const signal of ['SIGINT', 'SIGTERM'])
     process.on(signal, () => {
@@ -95,6 +108,7 @@ main(async () => {
       asked = true;
     });
   const { code } = await ended;
+  nightly?.stop();
   cluster.stop();
   if (!asked && code !== 0) throw new Advice('The server stopped; what it said is above.');
   say('Stopped.');

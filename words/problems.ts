@@ -18,6 +18,7 @@ export const problems = {
   unreadableRequest: 'The request could not be read. Send JSON as described in /api/v1/openapi.json.',
   tooLarge: 'This is too large. Send at most 100 commands and 4 MB at once.',
   unknownHost: 'This server is not asked under this name. Add it to TUFA_HOSTS, or use 127.0.0.1.',
+  stopping: 'This server is about to stop. Another takes over in a moment: nothing is lost.',
   databaseAway: 'The database does not answer for the moment. Nothing is lost: try again in a while.',
   ourFault: 'Something went wrong on our side. Nothing was half written; try again.',
   unknownPerson: 'Nobody of this firm has that id. Sign in again.',

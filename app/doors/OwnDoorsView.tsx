@@ -1,8 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { say } from '@tufa/words';
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { links } from '../links';
 import { api } from '../outbox/api';
+import { notSignedIn } from '../outbox/session';
 import { useMay } from '../parts/phone/rights';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button, Word } from '../parts/ui/Button';
@@ -16,6 +19,7 @@ import { doorText, useDoorForm } from './useDoorForm';
 /** By what whoever is signed in gets in: passphrase, passkeys, and an owner's codes. */
 export function OwnDoorsView({ personId }: { personId: string }) {
   const speaker = useSpeaker();
+  const router = useRouter();
   const owner = useMay('doors');
   const { data, refetch } = useQuery({ queryKey: ['doors', 'mine'], queryFn: api.ownDoors, staleTime: 0 });
   const [codes, setCodes] = useState<readonly string[] | null>(null);
@@ -69,7 +73,17 @@ export function OwnDoorsView({ personId }: { personId: string }) {
           )}
         </>
       ) : null}
-      <Button label={say(speaker, 'doors.everywhere')} onPress={() => tried(api.endSessions(personId).then(() => window.location.assign('/')))} />
+      <Button
+        label={say(speaker, 'doors.everywhere')}
+        onPress={() =>
+          tried(
+            api.endSessions(personId).then(() => {
+              router.replace(links.now());
+              notSignedIn();
+            }),
+          )
+        }
+      />
     </View>
   );
 }

@@ -63,7 +63,7 @@ function newSecrets(file) {
 /**
  * A cluster is started by the first who needs it and stopped by the last: nobody's end takes the database of another.
  *
- * @returns {Promise<{ url: string, ownerUrl: string, adminUrl: string, sessionSecret: string, stop: () => void }>}
+ * @returns {Promise<{ url: string, ownerUrl: string, adminUrl: string, databaseUrl: string, home: string, sessionSecret: string, stop: () => void }>}
  */
 export async function ensureCluster({ name = 'cluster' } = {}) {
   ensurePostgres();
@@ -164,6 +164,9 @@ async function startedIn(home) {
     url: address('tufa_app', secrets.app),
     ownerUrl: address('tufa_owner', secrets.owner),
     adminUrl: address('tufa', secrets.admin, 'postgres'),
+    /** the database itself, as whoever made the cluster reaches it: row security does not bind it */
+    databaseUrl: address('tufa', secrets.admin),
+    home,
     sessionSecret: secrets.session,
     stop() {
       users.leave();

@@ -21,6 +21,10 @@ export interface AppContext {
   readonly secure: (request: Request) => boolean;
   /** whether the demonstration's roles sign in by one tap on this machine */
   readonly demonstration: boolean;
+  /** whether it still takes work: not once it has been told to stop */
+  readonly ready: () => boolean;
+  /** who may read its figures beside this machine itself; null for nobody */
+  readonly metricsToken: string | null;
   /** counts tries at the doors */
   readonly tries: Tries;
   /** the address of the weather service, set by whoever runs the server; null where there is none */

@@ -9,7 +9,8 @@ import { extname, join } from 'node:path';
 import { pinoHttp } from 'pino-http';
 import type { AppContext } from './AppContext';
 import { errorAnswer, notFound, sendProblem } from './http/errors';
-import { problemDetails } from './http/HttpProblem';
+import { HttpProblem, problemDetails } from './http/HttpProblem';
+import { makeMetrics } from './http/metrics';
 import { keepSession, requireSession } from './http/session';
 import { sessionStore } from './http/sessionStore';
 import { archiveRoutes } from './routes/archive';
@@ -27,6 +28,9 @@ import { weatherRoutes } from './routes/weather';
 
 /** The hash of the empty style element that react-native-web fills through the CSSOM. */
 const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
+
+/** A request as its line in the log tells it: the secret of a customer's link is in no log. */
+const withoutSecrets = <T extends { url?: string }>(request: T): T => ({ ...request, url: request.url?.replace(/\/shown\/[^/?]+/, '/shown/[secret]') });
 
 /** The name in a Host header, without its port. */
 const hostOf = (header = ''): string => header.replace(/:\d+$/, '').toLowerCase();
@@ -70,15 +74,28 @@ export function makeApp(context: AppContext): Express {
       return next();
     return sendProblem(response, problemDetails({ status: 403, code: 'notHere' }));
   });
-  app.use(pinoHttp({ logger: context.log, customLogLevel: (_q, r, error) => (error || r.statusCode >= 500 ? 'error' : 'debug') }));
+  app.use(
+    pinoHttp({
+      logger: context.log,
+      serializers: { req: withoutSecrets },
+      customLogLevel: (_q, r, error) => (error || r.statusCode >= 500 ? 'error' : 'debug'),
+    }),
+  );
 
+  const metrics = makeMetrics(context);
   const api = express.Router();
+  api.use(metrics.measure);
   api.use(compression({ filter: (request, response) => request.path !== '/news' && compression.filter(request, response) }));
   api.use(express.json({ limit: '4mb' }));
-  api.get('/health', async (_request, response) => {
+  // Alive, whatever its database does: who sees it fail starts another.
+  api.get('/health', (_request, response) => void response.json({ ok: true }));
+  // Ready to be sent work: with its database, and not about to stop.
+  api.get('/ready', async (_request, response) => {
+    if (!context.ready()) throw new HttpProblem({ status: 503, code: 'stopping' });
     await context.source.query('select 1');
     response.json({ ok: true });
   });
+  api.use(metrics.routes);
   api.use(openapiRoutes());
   api.use(shownRoutes(context));
   api.use(

@@ -15,6 +15,15 @@ function addressOf(text = ''): string | null {
   return text;
 }
 
+/** Beyond this machine it listens behind a proxy alone, which speaks TLS before it. */
+function listening(): { listen?: string } {
+  const listen = process.env['TUFA_LISTEN'];
+  if (!listen || listen === '127.0.0.1') return {};
+  if (process.env['TUFA_PROXIED'] !== '1')
+    throw new Error(`TUFA_LISTEN is ${listen} without TUFA_PROXIED=1. Put a proxy before it that speaks TLS, or start with --lan.`);
+  return { listen };
+}
+
 const adviceOf = (error: unknown): string => {
   if (!(error instanceof Error)) return String(error);
   if ('code' in error && error.code === 'EADDRINUSE') return `Port ${process.env['PORT']} is taken. Choose another: PORT=8421 npm start`;
@@ -48,10 +57,13 @@ async function main(): Promise<void> {
     hosts: (process.env['TUFA_HOSTS'] ?? '').split(/[\s,]+/).filter(Boolean),
     proxied: process.env['TUFA_PROXIED'] === '1',
     port: Number(process.env['PORT'] ?? 8420),
+    ...listening(),
     weather: addressOf(process.env['TUFA_WEATHER']),
     web: process.env['TUFA_WEB'] ? resolve(process.env['TUFA_WEB']) : null,
     demo: resolve(process.env['TUFA_DEMO'] ?? 'demo'),
     empty: process.env['TUFA_EMPTY'] === '1',
+    metricsToken: process.env['TUFA_METRICS_TOKEN'] || null,
+    drain_ms: 1000 * Number(process.env['TUFA_DRAIN_S'] ?? 0),
     lan: process.env['TUFA_LAN']
       ? { folder: resolve(process.env['TUFA_LAN']), port: Number(process.env['TUFA_LAN_PORT'] ?? 8443), pagePort: Number(process.env['TUFA_LAN_PAGE'] ?? 8480) }
       : null,

@@ -28,6 +28,8 @@ export interface ServeSettings {
   readonly proxied?: boolean;
   /** The address of a weather service; absent where there is none. */
   readonly weather?: string | null;
+  /** Where it listens; the loopback where nothing is said. Elsewhere only behind a proxy: it speaks no TLS there. */
+  readonly listen?: string;
   /** 0 for any that is free. */
   readonly port: number;
   /** The folder of the built web application; null serves the interface of programs alone. */
@@ -38,6 +40,9 @@ export interface ServeSettings {
   readonly lan?: { readonly folder: string; readonly port: number; readonly pagePort: number; readonly reached?: Names } | null;
   /** Without the demonstration: firms are made by whoever has a code. */
   readonly empty: boolean;
+  readonly metricsToken?: string | null;
+  /** how long it goes on serving after it was told to stop, so that a balancer sees it and sends elsewhere, ms */
+  readonly drain_ms?: number;
 }
 
 /** What stands open to the local network. */
@@ -79,6 +84,7 @@ export async function serve(settings: ServeSettings): Promise<Serving> {
   const firmCode = settings.empty ? await firstFirmCode(owner, clock()) : null;
   await owner.destroy();
 
+  let stopping = false;
   const { close, ...connections } = await connect({ url, log });
   const reached = settings.lan ? (settings.lan.reached ?? reachedAs()) : { addresses: [], names: [] };
   const app = makeApp({
@@ -86,6 +92,8 @@ export async function serve(settings: ServeSettings): Promise<Serving> {
     demonstration: !settings.empty,
     tries: makeTries(connections.pool),
     secure: (request) => request.secure,
+    ready: () => !stopping,
+    metricsToken: settings.metricsToken ?? null,
     clock,
     log,
     secret: settings.secret,
@@ -94,10 +102,12 @@ export async function serve(settings: ServeSettings): Promise<Serving> {
     hosts: hostsOf([...(settings.hosts ?? []), ...reached.addresses, ...reached.names]),
     proxied: settings.proxied ?? false,
   });
-  const here = await listen(httpServer(app), settings.port, '127.0.0.1');
+  const here = await listen(httpServer(app), settings.port, settings.listen ?? '127.0.0.1');
   const lan = settings.lan ? await openLan(app, settings.lan, reached, clock()) : null;
 
   const stop = async (): Promise<void> => {
+    stopping = true;
+    if (settings.drain_ms) await new Promise((done) => setTimeout(done, settings.drain_ms));
     // Event streams never end by themselves.
     connections.news.endAll();
     await Promise.all([here.close(), lan?.close()]);

@@ -198,6 +198,8 @@ test('a session’s cookie is in no line of the log, in neither direction', asyn
     demonstration: true,
     tries: { count: () => Promise.resolve(), forget: () => Promise.resolve() },
     secure: () => false,
+    ready: () => true,
+    metricsToken: null,
     clock: () => new Date(),
     log,
     secret: 'test',
@@ -214,6 +216,15 @@ test('a session’s cookie is in no line of the log, in neither direction', asyn
   expect(values).toEqual(Array(3).fill(expect.any(String)));
   expect(lines.filter((line) => line.includes('request completed'))).toHaveLength(2);
   expect(lines.filter((line) => values.some((value) => line.includes(String(value))))).toEqual([]);
+});
+
+test('its figures are told to this machine alone, by path and without an id; it says that it is ready', async () => {
+  await server.request.get(`/api/v1/jobs/${DOCK}`).expect(200);
+  const { text } = await supertest(server.app).get('/api/v1/metrics').expect(200);
+  expect(text).toMatch(/tufa_request_seconds_count\{method="GET",path="\/api\/v1\/jobs\/:job",status="200"\} \d+/);
+  expect(text).not.toContain(DOCK);
+  await supertest(server.app).get('/api/v1/metrics').set('x-forwarded-for', '10.0.0.1').expect(404);
+  await supertest(server.app).get('/api/v1/ready').expect(200);
 });
 
 test('a server that stops waits for what is in hand, also where nobody waits for the answer any more', async () => {

@@ -66,6 +66,8 @@ export async function makeServer(database: TestDatabase, weather: string | null 
     demonstration: !empty,
     tries: makeTries(connections.pool),
     secure: () => false,
+    ready: () => true,
+    metricsToken: null,
     clock: () => clock.now,
     log,
     secret: 'test',

@@ -41,7 +41,7 @@ test('what is named in it is there, and a path that wants a signature says so', 
   const { paths, components } = (await server.request.get('/api/v1/openapi.json')).body as Paths;
   for (const [, name] of JSON.stringify(paths).matchAll(/#\/components\/schemas\/(\w+)/g)) expect(components.schemas).toHaveProperty(name!);
   // Where nobody need be signed in: what is public, and the doors themselves.
-  const open = /^\/api\/v1\/(health|openapi.json|people|session(\/.*)?|invitations\/look|shown\/.*)$/;
+  const open = /^\/api\/v1\/(health|ready|metrics|openapi.json|people|session(\/.*)?|invitations\/look|shown\/.*)$/;
   for (const [path, methods] of Object.entries(paths))
     for (const { responses, parameters } of Object.values(methods)) {
       if (!open.test(path)) expect(responses).toHaveProperty('401');

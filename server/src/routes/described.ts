@@ -25,6 +25,8 @@ const ZIP = 'application/zip';
 /** Every path of the API. */
 export const DESCRIBED: readonly Described[] = [
   { method: 'get', path: '/health', answers: [200] },
+  { method: 'get', path: '/ready', answers: [200, 503] },
+  { method: 'get', path: '/metrics', answers: [200, 404], gives: 'text/plain' },
   { method: 'get', path: '/openapi.json', answers: [200] },
   { method: 'get', path: '/people', answers: [200] },
   { method: 'post', path: '/session', answers: [201, 403, 422, 429], body: { schema: 'signIn' } },

@@ -100,6 +100,11 @@ export class News {
       if (Object.entries(door).every(([name, value]) => subscription[name as 'session' | 'person' | 'device'] === value)) subscription.end();
   }
 
+  /** how many streams are open */
+  count(): number {
+    return this.subscriptions.size;
+  }
+
   /** Ends every stream. */
   endAll(): void {
     for (const subscription of this.subscriptions) subscription.end();
