@@ -12,6 +12,7 @@ import { useInstall } from '../parts/phone/install';
 import { Screen } from '../parts/chrome/Screen';
 import { Standing } from '../parts/chrome/Standing';
 import { Answer, T } from '../parts/ui/T';
+import { ChancesView } from './ChancesView';
 import { FirmNumbers } from './FirmNumbers';
 import { ArchiveView } from './ArchiveView';
 import { HouseMethodView } from './HouseMethodView';
@@ -76,6 +77,7 @@ export function FirmScreen() {
           />
         ) : null}
         {row ? <FirmNumbers firm={row} /> : null}
+        {row ? <ChancesView firm={row} /> : null}
         {row ? <VesselsView firm={row} /> : null}
         {row ? <PlacesView firm={row} /> : null}
         {row ? <WorkRatesView firm={row} /> : null}
