@@ -118,7 +118,8 @@ test('by keyboard alone on a wide screen: from Now to a poured batch', async ({ 
   await tabTo(page, 'Finisher');
   await page.keyboard.press('Enter');
   await page.getByText('Waiting for you').waitFor();
-  await tabTo(page, "Open today's pour");
+  // Within the hour before midnight the dock, poured in fifty minutes, is tomorrow's work.
+  await tabTo(page, /^Open (today's|its) pour$/);
   await page.keyboard.press('Enter');
   await page.getByTestId('start-batch').waitFor();
   // Focus stands on the new screen's answer, not on the body.

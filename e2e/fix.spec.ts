@@ -150,7 +150,7 @@ test('systems side by side: what each costs in the whole and what decides; a pri
 
 test('everything now against phases, at the firm’s own rates, on a wide screen', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
-  await signIn(page, 'Lead', '/firm');
+  await signIn(page, 'Owner', '/firm');
   const rates = page.getByTestId('rates');
   await rates.getByLabel('A trip to the site').fill('400');
   await rates.getByLabel('A day on site, h').fill('40');

@@ -77,7 +77,7 @@ test('somebody else’s change to the same field comes back with both values', a
   await expect(page.getByRole('button', { name: 'Edit Loading dock' })).toBeVisible();
 
   const other = await (await browser.newContext({ baseURL: server, viewport: { width: 1280, height: 800 } })).newPage();
-  await signIn(other, 'Mixer', `/jobs/${DOCK}/edit`);
+  await signIn(other, 'Owner', `/jobs/${DOCK}/edit`);
   await other.getByLabel('Access note').fill('Use the back gate');
   await other.getByRole('button', { name: 'Save' }).click();
   await expect(other.getByRole('button', { name: 'Edit Loading dock' })).toBeVisible();

@@ -60,7 +60,8 @@ test('by keyboard alone on a wide screen, and readable at every size', async ({ 
     [360, 640],
   ] as const) {
     await page.setViewportSize({ width, height });
-    expect({ width, hidden: await unreadable(page) }).toEqual({ width, hidden: [] });
+    // The screen is laid out anew a moment after the window has its size.
+    await expect.poll(async () => ({ width, hidden: await unreadable(page) })).toEqual({ width, hidden: [] });
   }
 });
 
