@@ -7,6 +7,7 @@ import type { Answer, Earlier, ElementInput, ElementKind, Stops } from '@tufa/co
 import type { Point } from '@tufa/core/takeoff';
 import type { HourWeather } from '@tufa/core/weather';
 import type { FoundKind, PropertiesOf } from './kinds';
+import type { Spoken } from './languages';
 
 /** What every row on the wire carries beside its own fields. */
 export interface Row {
@@ -30,7 +31,7 @@ export interface PersonFields {
   /** an owner has people and prices, a lead plans, a crew (its mixer and finisher too) surveys and logs, a reader reads */
   readonly role: 'owner' | 'lead' | 'crew' | 'mixer' | 'finisher' | 'reader';
   /** in which they are spoken to; the phone's own where nothing is set */
-  readonly language?: 'en' | 'es' | null;
+  readonly language?: Spoken | null;
 }
 
 /** What somebody has moved of a job's day, and what else is done then: s from the midnight of its day. */

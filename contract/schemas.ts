@@ -13,6 +13,7 @@ import { batch, coordinates, crew, firmSettings, house } from './settingsSchemas
 import { AID_CLASSES, SHEET_CLASSES } from '@tufa/core/shelf';
 import { aid, anySheet, sheet } from './sheetSchema';
 import { PHOTO } from './photo';
+import { SPOKEN } from './languages';
 
 /** Sizes of a picture that is kept: longest sides in pixels, and bytes. */
 
@@ -35,7 +36,9 @@ export const FIELDS: Record<EntityName, Joi.ObjectSchema> = {
   person: Joi.object({
     name: text(80).required(),
     role: Joi.string().valid('owner', 'lead', 'crew', 'mixer', 'finisher', 'reader').required(),
-    language: Joi.string().valid('en', 'es').allow(null),
+    language: Joi.string()
+      .valid(...SPOKEN)
+      .allow(null),
   }),
   job: Joi.object({
     name: text(80).required(),

@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { faultsOf, pairsOf, smallTargets, unreadable } from './looks';
 import { tooFaint } from './contrast';
 import { acknowledgeAll, APRON, DOCK, expect, reading, signIn, test } from './server';
@@ -27,6 +28,15 @@ const SCREENS: readonly (readonly [group: string, ...paths: readonly string[]])[
     '/rehearse/firstPatch',
   ],
 ];
+
+/** What people of the demonstration wrote stays as they wrote it. */
+const WRITTEN = /Hillside|weighbridge|sun came round/;
+
+/** Lines with words of English that no Spanish sentence has. */
+const englishLeft = async (page: Page): Promise<string[]> =>
+  (await page.evaluate(() => document.body.innerText.match(/[^\n]*\b(the|with|this|from|what|which|until|batches|your|and|its)\b[^\n]*/g) ?? [])).filter(
+    (line) => !WRITTEN.test(line),
+  );
 
 const PHONE = { width: 390, height: 844 };
 const WIDE = { width: 1280, height: 800 };
@@ -74,6 +84,24 @@ for (const [group, ...paths] of SCREENS) {
         await expect.poll(look).toEqual({ path, width, small: [], hidden: [] });
       }
     }
+  });
+}
+
+/** As small as a phone comes. */
+const LEAST = { width: 360, height: 640 };
+
+for (const [group, ...paths] of SCREENS) {
+  reading(`${group}: in Spanish nothing is cut or covered on the smallest phone, and no English is left`, async ({ page }) => {
+    await page.addInitScript(() => localStorage.setItem('tufa-language', 'es'));
+    await page.setViewportSize(LEAST);
+    await signIn(page);
+    for (const path of paths) {
+      await page.goto(path);
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      const look = async () => ({ path, small: await smallTargets(page, 56), hidden: await unreadable(page), english: await englishLeft(page) });
+      await expect.poll(look).toEqual({ path, small: [], hidden: [], english: [] });
+    }
+    expect(await page.locator('html').getAttribute('lang')).toBe('es');
   });
 }
 

@@ -80,3 +80,29 @@ test('a network that answers for the firm: the line says so and is whole, nothin
   await expect(page.getByText('with the firm')).toBeVisible({ timeout: 30_000 });
   expect((await jobOf(page.request, server, DOCK)).job.address).toBe('Upper yard');
 });
+
+test('a crew of two languages on one phone: each is spoken to in theirs, before the doors too; cautions that nobody has signed say so and show the English', async ({
+  page,
+}) => {
+  await signIn(page, 'Mixer', '/firm');
+  await page.getByRole('radio', { name: 'Español' }).tap();
+  await expect(page.getByText('Entró como Mixer')).toBeVisible();
+  await expect(page.getByText('en la empresa')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Entró como Mixer')).toBeVisible();
+  await page.goto(`/jobs/${DOCK}/mix`);
+  await expect(page.getByText(/Traducción sin revisar/)).toBeVisible();
+  await page.getByRole('button', { name: 'En inglés' }).first().tap();
+  await expect(page.getByText(/Wet cement burns skin and eyes/)).toBeVisible();
+  // What the firm's server says is said in the same language.
+  const answer = page.waitForResponse(/documents$/);
+  await page.goto(`/jobs/${DOCK}/record`);
+  expect(await (await answer).request().headerValue('accept-language')).toBe('es');
+  await page.goto('/firm');
+  await page.getByRole('button', { name: 'Cambiar quién' }).tap();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('¿Quién está en la obra?');
+  await page.getByRole('radio', { name: 'English' }).tap();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Who is on the job?');
+  await page.getByRole('button', { name: 'Mixer' }).tap();
+  await expect(page.getByText('Lo espera a usted')).toBeVisible();
+});

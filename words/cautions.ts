@@ -28,4 +28,7 @@ export const caution = {
   localCode: 'Slip resistance, levels and loads follow the local code. Tufa shows the measurement and names no code as met.',
   understood: 'Understood',
   by: 'Understood by {{who}}',
+  unsigned: 'Translated, and not yet read by somebody who speaks the language and knows the work. In doubt the English counts.',
+  inEnglish: 'In English',
+  translated: 'Translated',
 } as const;

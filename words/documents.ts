@@ -1,6 +1,7 @@
 /** Documents for the customer and for the file. */
 export const documents = {
   title: 'Documents',
+  language: 'Made in',
   make: 'Make it',
   made: 'Made so far',
   none: 'None yet.',

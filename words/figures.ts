@@ -2,7 +2,7 @@ import { print, printMoney, significant, typeset, type Kind, type Problem } from
 import type { Reason } from '@tufa/core/choose';
 import type { KitItem, RepairStep } from '@tufa/core/plan';
 import { work } from './work';
-import { forgetSaid, i18n, isSaid, printWith, say, sayCoded, type Speaker } from './speak';
+import { addWords, isSaid, localeOf, printWith, say, sayCoded, type Speaker } from './speak';
 
 /** Kinds by the unit that ends a figure's name. */
 const KINDS: readonly (readonly [string, Kind])[] = [
@@ -22,7 +22,7 @@ const glued = (text: string): string => text.replaceAll(' ', '\u00a0');
 export function printFigure(speaker: Speaker, name: string, value: number | string): string {
   const { system, currency } = speaker;
   if (typeof value === 'string') return isSaid(`word.${name}.${value}`) ? sayCoded(speaker, `word.${name}.${value}`) : value;
-  if (name.endsWith('_minor')) return printMoney({ minor: value, currency });
+  if (name.endsWith('_minor')) return printMoney({ minor: value, currency, locale: localeOf(speaker) });
   if (name.endsWith('_kg_m2h')) return glued(`${significant(value)} kg/m²h`);
   // A little is not nothing.
   if (name.endsWith('_share')) return glued(value > 0 && value < 0.005 ? '< 1 %' : `${Math.round(value * 100)} %`);
@@ -35,8 +35,7 @@ export function printFigure(speaker: Speaker, name: string, value: number | stri
 }
 
 printWith(printFigure);
-i18n.addResourceBundle('en', 'translation', work, true, true);
-forgetSaid();
+addWords('en', work);
 
 /** The sentence of a reason of the core. A stop question speaks with its own words. */
 export function sayReason(speaker: Speaker, { code, figures }: Pick<Reason, 'code' | 'figures'>): string {

@@ -8,6 +8,7 @@ export const firm = {
   light: 'Light',
   dark: 'Dark',
   sun: 'Sun',
+  language: 'Language',
   system: 'Units',
   us: 'feet, quarts, °F',
   metric: 'metres, litres, °C',

@@ -53,6 +53,7 @@ export const first = {
     makeFirm: 'I have a code to make a firm',
     otherFirm_one: 'This phone holds {{count}} entry of another firm that is not sent yet. Sign in there first, with signal, then here.',
     otherFirm_other: 'This phone holds {{count}} entries of another firm that are not sent yet. Sign in there first, with signal, then here.',
+    language: 'Language',
     required: 'Fill this in.',
     longer: 'Twelve characters or more.',
     spaces: 'Three characters or more, without a space.',

@@ -1,4 +1,4 @@
-import { forgetSaid, i18n } from './speak';
+import { addWords, i18n } from './speak';
 
 const MARKED: Readonly<Record<string, string>> = { a: 'à', e: 'é', i: 'î', o: 'ö', u: 'ü', A: 'Å', E: 'É', O: 'Ö', U: 'Û', c: 'ç' };
 const MORE = 'lorem ipsum dolor sit amet sed do eiusmod tempor ut labore et magna ';
@@ -22,10 +22,7 @@ const longerAll = (table: object): object =>
 
 /** Brings the pseudo-language, now and with whatever words come later: what a longer language does to the screens shows before anybody translates. */
 export function bringPseudo(): void {
-  const bring = (): void => {
-    i18n.addResourceBundle('pseudo', 'translation', longerAll(i18n.getResourceBundle('en', 'translation') as object), true, true);
-    forgetSaid();
-  };
+  const bring = (): void => addWords('pseudo', longerAll(i18n.getResourceBundle('en', 'translation') as object));
   bring();
   i18n.store.on('added', (language: string) => {
     if (language === 'en') bring();

@@ -1,11 +1,16 @@
+import { SPOKEN, type Spoken } from '@tufa/contract/languages';
 import type { UnitSystem } from '@tufa/core/quantity';
 import i18next from 'i18next';
 import { first } from './first';
 import type { Code, Given } from './sentences';
 
-/** English, and for the tests of long words a language 40 % longer. */
-export const LANGUAGES = ['en', 'pseudo'] as const;
-export type Language = (typeof LANGUAGES)[number];
+/** What is spoken, and for the tests of long words a language 40 % longer. */
+export const LANGUAGES = [...SPOKEN, 'pseudo'] as const;
+export type Language = Spoken | 'pseudo';
+
+/** Locale of a language's dates, numbers and voices: figures keep the point that the firm's scales and jugs have. */
+const LOCALES: Readonly<Record<Language, string>> = { en: 'en-US', es: 'es-US', pseudo: 'en-US' };
+export const localeOf = ({ language }: { readonly language: Language }): string => LOCALES[language];
 
 /** Who is spoken to and how: language, units, money and the zone of the clock. Handed down, never kept: two firms are spoken to in one process. */
 export interface Speaker {
@@ -44,8 +49,14 @@ let said = new WeakMap<Speaker, Map<string, string>>();
 const MOST = 2000;
 
 /** After more words came. */
-export function forgetSaid(): void {
+function forgetSaid(): void {
   said = new WeakMap();
+}
+
+/** Sentences of a language come, over those that are there. */
+export function addWords(language: Language, table: object): void {
+  i18n.addResourceBundle(language, 'translation', table, true, true);
+  forgetSaid();
 }
 
 function saidBy(speaker: Speaker): Map<string, string> {

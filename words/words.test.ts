@@ -1,4 +1,8 @@
+import { SPOKEN } from '@tufa/contract/languages';
+import { bring } from './bring';
+import { sayDate } from './dates';
 import { bringPseudo, longer } from './pseudo';
+import { areSigned } from './signedCautions';
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { CAUTIONS, KIT_GROUPS } from '@tufa/core/plan';
@@ -56,4 +60,45 @@ test('two languages and two firms speak in one process, each by its own', () => 
   // A plural's count picks its sentence in either.
   expect([1, 2].map((count) => say(PLAIN, 'mix.bags', { count }))).toEqual(['1 bag', '2 bags']);
   expect(say(other, 'mix.bags', { count: 1 })).not.toBe(say(other, 'mix.bags', { count: 2 }));
+});
+
+describe('another language', () => {
+  const sentencesOf = (language: string): Map<string, string> => {
+    const found = new Map<string, string>();
+    const walk = (table: object, path: string): void => {
+      for (const [key, value] of Object.entries(table))
+        if (typeof value === 'string') found.set(`${path}${key}`, value);
+        else walk(value as object, `${path}${key}.`);
+    };
+    walk(i18n.getResourceBundle(language, 'translation') as object, '');
+    return found;
+  };
+  // A count of one may be said without its figure.
+  const figuresOf = (code: string, text = ''): string[] =>
+    [...text.matchAll(/{{(\w+)}}/g)]
+      .map(([, name]) => name!)
+      .filter((name) => name !== 'count' || !code.endsWith('_one'))
+      .sort();
+
+  test.each(SPOKEN.filter((language) => language !== 'en'))('%s lacks nothing, has nothing of its own, and names the same figures', async (language) => {
+    await bring(language);
+    const [english, other] = [sentencesOf('en'), sentencesOf(language)];
+    expect([...english.keys()].filter((code) => !other.has(code))).toEqual([]);
+    expect([...other.keys()].filter((code) => !english.has(code))).toEqual([]);
+    expect([...english].filter(([code, text]) => figuresOf(code, text).join() !== figuresOf(code, other.get(code)).join()).map(([code]) => code)).toEqual([]);
+    // What stands in both alike is a unit, a name or a sign, and little of it.
+    const alike = [...english].filter(([code, text]) => /[a-z]{4}/.test(text.replace(/{{\w+}}/g, '')) && other.get(code) === text);
+    expect(alike.length).toBeLessThan(english.size * 0.02);
+  });
+
+  test('it speaks its plurals, its dates and its problems, and its cautions say that nobody has signed them', async () => {
+    await bring('es');
+    const es = { ...PLAIN, language: 'es', currency: 'MXN' } as const;
+    expect([1, 2].map((count) => say(es, 'mix.bags', { count }))).toEqual(['1 saco', '2 sacos']);
+    expect([PLAIN, es].map((speaker) => sayDate(speaker, '2026-05-12', 'date'))).toEqual(['May 12, 2026', '12 may 2026']);
+    expect(sayDate(es, Date.UTC(2026, 4, 12, 23, 5), 'time', 'America/New_York')).toBe('19:05');
+    expect(sayReason(es, { code: 'thickness.fits', figures: { depth_m: 0.038, least_m: 0.005, most_m: 0.1 } })).toMatch(/^Hondo 1/);
+    expect(say(es, 'problem.notAllowed', { least: 'owner' })).toContain('(dueño)');
+    expect([PLAIN, es].map(areSigned)).toEqual([true, false]);
+  });
 });

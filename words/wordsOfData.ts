@@ -83,6 +83,7 @@ export const wordsOfData = {
     life: 'the life of what is mixed',
     bag: 'the bag',
   },
+  least: { crew: 'crew', lead: 'lead', owner: 'owner' },
   answer: { yes: 'Yes', unknown: "Don't know", unanswered: 'Not answered' },
   task: { pour: 'pour', brush: 'brush', spread: 'spread', hang: 'hang', ball: 'ball', screed: 'screed' },
   ending: { flow: 'it stops flowing', finish: 'it stops taking the tool', skin: 'a skin dries on it' },

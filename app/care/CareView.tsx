@@ -20,7 +20,8 @@ import { DayField } from '../parts/ui/DayField';
 import { Field } from '../parts/ui/Field';
 import { T } from '../parts/ui/T';
 import { careCalendar } from './careCalendar';
-import { careText, dateText } from './careText';
+import { careText } from './careText';
+import { sayDate } from '@tufa/words/dates';
 
 type Visit = RowOf<'careVisit'>;
 
@@ -65,14 +66,14 @@ export function CareView({ view }: { view: JobView }) {
         <>
           <T as="strong">{say(speaker, 'care.asked')}</T>
           {asked.map((visit) => (
-            <T key={`${visit.findingId} ${visit.kind} ${visit.dueOn}`}>{`${careText(speaker, data, visit)}, ${dateText(visit.dueOn)}`}</T>
+            <T key={`${visit.findingId} ${visit.kind} ${visit.dueOn}`}>{`${careText(speaker, data, visit)}, ${sayDate(speaker, visit.dueOn, 'date')}`}</T>
           ))}
           <Button writes="careVisit.add" label={say(speaker, 'care.keep')} onPress={keep} />
         </>
       ) : null}
       {visits.some(({ doneOn }) => doneOn === null) ? <Button label={say(speaker, 'care.calendar')} onPress={() => void calendar()} /> : null}
       <T as={job.closedOn ? 'body' : 'small'}>
-        {job.closedOn ? say(speaker, 'care.closed', { date: dateText(job.closedOn) }) : say(speaker, 'care.closeLead')}
+        {job.closedOn ? say(speaker, 'care.closed', { date: sayDate(speaker, job.closedOn, 'date') }) : say(speaker, 'care.closeLead')}
       </T>
       {/* One control for both ways: the focus stays on it. */}
       <Button
@@ -103,8 +104,10 @@ function CareLine({ view, visit, today }: { view: JobView; visit: Visit; today: 
       <T as="strong">{careText(speaker, data, visit)}</T>
       <T {...(doneOn === null && dueOn < today ? { tone: 'caution' as const } : {})}>
         {[
-          doneOn === null ? say(speaker, 'care.due', { date: dateText(dueOn) }) : say(speaker, 'care.done', { date: dateText(doneOn) }),
-          ...(day ? [say(speaker, 'care.here', { was: was.join(', '), date: dateText(day) })] : []),
+          doneOn === null
+            ? say(speaker, 'care.due', { date: sayDate(speaker, dueOn, 'date') })
+            : say(speaker, 'care.done', { date: sayDate(speaker, doneOn, 'date') }),
+          ...(day ? [say(speaker, 'care.here', { was: was.join(', '), date: sayDate(speaker, day, 'date') })] : []),
         ].join('. ')}
       </T>
       <View className="flex-row flex-wrap gap-2">

@@ -4,7 +4,6 @@ import { predicted } from '@tufa/core/setting';
 import { flowOf, type Sheet } from '@tufa/core/shelf';
 import { crewLifeScene } from '@tufa/draw/crewLifeScene';
 import { printFigure, say } from '@tufa/words';
-import { format } from 'date-fns/format';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
@@ -14,6 +13,7 @@ import { Word } from '../parts/ui/Button';
 import { SceneView } from '../parts/ui/SceneView';
 import { T } from '../parts/ui/T';
 import { entriesIn, recordIn } from './entryRows';
+import { sayDate } from '@tufa/words/dates';
 
 /** The picture reaches so far to either side of what was logged, K, and over these at least, degC. */
 const REACH = { beside_K: 3, least_C: 8, most_C: 32, step_K: 6 } as const;
@@ -57,7 +57,7 @@ export function ProductFigures({ data, sheet }: { data: Pick<FirmData, 'crewEntr
   const counted = rows.filter(({ aside }) => !aside).length;
   const told = (row: RowOf<'crewEntry'>): string => {
     const life = row.censored ? say(speaker, 'crewFigures.atLeast', { life: minutes(row.value) }) : minutes(row.value);
-    const figures = { when: format(Date.parse(row.at), 'd MMM'), life, t_C: row.temperature_C ?? sheet.reference_C };
+    const figures = { when: sayDate(speaker, row.at, 'day'), life, t_C: row.temperature_C ?? sheet.reference_C };
     const name = row.jobId ? data.job[row.jobId]?.name : undefined;
     return row.trial
       ? say(speaker, 'crewFigures.entryTrial', figures)

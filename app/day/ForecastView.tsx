@@ -1,10 +1,11 @@
 import type { ForecastFields, RowOf } from '@tufa/contract/entities';
-import { say, sayCoded } from '@tufa/words';
+import { say } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { lazy, Suspense, useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { change, write } from '../outbox/useFirm';
+import { ageText } from '../parts/phone/ageText';
 import { now } from '../parts/phone/clock';
 import { later } from '../parts/phone/later';
 import { useSpeaker } from '../parts/phone/speaker';
@@ -14,13 +15,12 @@ import { T } from '../parts/ui/T';
 const PasteForecast = lazy(() => later(() => import('./PasteForecast')).then(({ PasteForecast: Part }) => ({ default: Part })));
 const ForecastByHand = lazy(() => later(() => import('./ForecastByHand')).then(({ ForecastByHand: Part }) => ({ default: Part })));
 
-/** How long ago it was told, in the largest whole unit. */
-function ageText(speaker: Speaker, { source, takenAt }: Pick<ForecastFields, 'source' | 'takenAt'>): string {
-  const minutes = Math.max(0, Math.floor((now() - Date.parse(takenAt)) / 60_000));
+/** Where it comes from, and how long ago it was told. */
+function toldText(speaker: Speaker, { source, takenAt }: Pick<ForecastFields, 'source' | 'takenAt'>): string {
   const named = say(speaker, `week.source.${source}`);
-  if (minutes < 2) return say(speaker, 'week.fresh', { source: named });
-  const [count, unit] = minutes < 60 ? [minutes, 'min'] : minutes < 48 * 60 ? [Math.floor(minutes / 60), 'h'] : [Math.floor(minutes / 1440), 'd'];
-  return say(speaker, 'week.age', { source: named, age: `${count} ${sayCoded(speaker, `age.${unit}`)}` });
+  return now() - Date.parse(takenAt) < 120_000
+    ? say(speaker, 'week.fresh', { source: named })
+    : say(speaker, 'week.age', { source: named, age: ageText(speaker, takenAt) });
 }
 
 /** The forecast with its age and where it comes from; another one by service, paste or hand. */
@@ -47,7 +47,9 @@ export function ForecastView({
   };
   return (
     <View testID="forecast">
-      {forecast ? <T as="small">{forecast.invented ? `${ageText(speaker, forecast)}, ${say(speaker, 'week.invented')}` : ageText(speaker, forecast)}</T> : null}
+      {forecast ? (
+        <T as="small">{forecast.invented ? `${toldText(speaker, forecast)}, ${say(speaker, 'week.invented')}` : toldText(speaker, forecast)}</T>
+      ) : null}
       <View className="flex-row flex-wrap">
         {renew ? <Word label={say(speaker, fetching ? 'week.renewing' : 'week.renew')} onPress={renew} /> : null}
         <Word writes="forecast.add" label={say(speaker, 'week.paste')} onPress={() => setGiving('paste')} />

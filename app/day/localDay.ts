@@ -4,6 +4,7 @@ import type { Speaker } from '@tufa/words/speak';
 import { addDays } from 'date-fns/addDays';
 import { formatISO } from 'date-fns/formatISO';
 import { parseISO } from 'date-fns/parseISO';
+import { sayDate } from '@tufa/words/dates';
 
 /** What an instant is called where the work is: `2026-05-12T09:10`. */
 export const localAt = (ms: number, zone: string): string => localOf(ms, zone) ?? new Date(ms).toISOString().slice(0, 16);
@@ -18,23 +19,12 @@ export function msOfLocal(day: string, hour: number, zone: string): number | nul
   return instant !== null && localOf(instant, zone) === local ? Date.parse(instant) : null;
 }
 
-const names = new Map<string, Intl.DateTimeFormat>();
-
-/** A weekday's name in the speaker's language. */
-export function weekday(speaker: Speaker, day: string, length: 'long' | 'short'): string {
-  const language = speaker.language === 'pseudo' ? 'en' : speaker.language;
-  const key = `${language} ${length}`;
-  const format = names.get(key) ?? new Intl.DateTimeFormat(language, { weekday: length, timeZone: 'UTC' });
-  names.set(key, format);
-  return format.format(new Date(`${day}T12:00:00Z`));
-}
-
 /** A day as it is said: today, tomorrow, a weekday within the week, else with its date. */
 export function dayText(speaker: Speaker, day: string, today: string): string {
   if (day === today) return say(speaker, 'week.today');
   if (day === dayAfter(today, 1)) return say(speaker, 'week.tomorrow');
-  const name = weekday(speaker, day, 'long');
-  return day > today && day < dayAfter(today, 7) ? name : `${name} ${day}`;
+  const name = sayDate(speaker, day, 'weekday');
+  return day > today && day < dayAfter(today, 7) ? name : `${name}, ${sayDate(speaker, day, 'date')}`;
 }
 
 /** An hour as it is said, `6` or `6:30`. */

@@ -1,8 +1,8 @@
 import type { WeekOfProduct } from '@tufa/core/plan';
 import type { WeekCell } from '@tufa/draw/weekScene';
 import type { Speaker } from '@tufa/words/speak';
-import { weekday } from './localDay';
 import type { WeekDays } from './useWeek';
+import { sayDate } from '@tufa/words/dates';
 
 const MARKS = { rain: 'wet', frost: 'cold', cold: 'cold', heat: 'hot', dark: 'dark', gone: 'dark', dew: 'wet', skin: 'short', short: 'short' } as const;
 
@@ -11,7 +11,7 @@ export function rowsOf(speaker: Speaker, product: WeekOfProduct, days: WeekDays)
   const byTime = new Map(product.hours.map((hour) => [hour.at_ms, hour]));
   const found = (ms: number | null) => (ms === null ? undefined : byTime.get(ms));
   return days.days.map(({ day, at_ms }) => ({
-    text: weekday(speaker, day, 'short'),
+    text: sayDate(speaker, day, 'shortWeekday'),
     hours: at_ms.map(found),
     cells: at_ms.map((ms): WeekCell => {
       const hour = found(ms);

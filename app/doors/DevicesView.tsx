@@ -1,6 +1,5 @@
 import type { DoorsState } from '@tufa/contract/doors';
 import { say } from '@tufa/words';
-import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { api } from '../outbox/api';
@@ -10,8 +9,9 @@ import { useSpeaker } from '../parts/phone/speaker';
 import { Button, Word } from '../parts/ui/Button';
 import { Slide } from '../parts/ui/Slide';
 import { T } from '../parts/ui/T';
-import { dated } from './dated';
 import { doorText } from './useDoorForm';
+import { ageText } from '../parts/phone/ageText';
+import { sayDate } from '@tufa/words/dates';
 
 type DeviceState = DoorsState['devices'][number];
 
@@ -28,7 +28,7 @@ export function DevicesView({ devices, onChanged }: { devices: readonly DeviceSt
   };
   const stateOf = ({ shut, wipedAt }: DeviceState): string | null => {
     if (!shut) return null;
-    return wipedAt ? say(speaker, 'doors.shut.wiped', { date: dated(speaker)(wipedAt) }) : say(speaker, `doors.shut.${shut}`);
+    return wipedAt ? say(speaker, 'doors.shut.wiped', { date: sayDate(speaker, wipedAt, 'moment') }) : say(speaker, `doors.shut.${shut}`);
   };
   return (
     <View className="gap-3" testID="devices">
@@ -50,7 +50,7 @@ export function DevicesView({ devices, onChanged }: { devices: readonly DeviceSt
                 <T as="strong">{here ? `${name} (${say(speaker, 'doors.thisDevice')})` : name}</T>
                 <T as="faint">
                   {[
-                    say(speaker, 'doors.device', { label: '', age: formatDistanceToNowStrict(new Date(device.seenAt)) }).replace(/^, /, ''),
+                    say(speaker, 'doors.device', { label: '', age: ageText(speaker, device.seenAt) }).replace(/^, /, ''),
                     names && say(speaker, 'doors.usedBy', { names }),
                   ]
                     .filter(Boolean)

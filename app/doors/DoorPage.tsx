@@ -1,10 +1,15 @@
 import Head from 'expo-router/head';
-import type { ReactNode } from 'react';
+import { say } from '@tufa/words/speak';
+import { useContext, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
+import { LanguageChoice } from '../parts/chrome/LanguageChoice';
+import { spokenOf, SpeakInContext, useSpeaker } from '../parts/phone/speaker';
 import { Answer, T } from '../parts/ui/T';
 
 /** A page before the doors: what it is for at the top, its fields and acts under the thumb. */
 export function DoorPage({ title, lead, children, failed }: { title: string; lead?: string; children: ReactNode; failed?: string | null }) {
+  const speaker = useSpeaker();
+  const speakIn = useContext(SpeakInContext);
   return (
     <ScrollView
       role="main"
@@ -24,6 +29,7 @@ export function DoorPage({ title, lead, children, failed }: { title: string; lea
           </View>
         ) : null}
         {children}
+        <LanguageChoice label={say(speaker, 'signIn.language')} value={spokenOf(speaker)} onChange={speakIn} />
       </View>
     </ScrollView>
   );

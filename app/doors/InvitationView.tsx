@@ -9,7 +9,7 @@ import { WORKED_OUT } from '../outbox/queryClient';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
 import { T } from '../parts/ui/T';
-import { dated } from './dated';
+import { sayDate } from '@tufa/words/dates';
 
 /** Quiet modules around a code, without which cameras do not find it. */
 const QUIET = 4;
@@ -24,7 +24,7 @@ export function InvitationView({ name, token, endsAt, onClose }: { name: string;
   const path = code?.flatMap((row, y) => row.flatMap((dark, x) => (dark ? [`M${x + QUIET} ${y + QUIET}h1v1h-1z`] : []))).join('') ?? '';
   return (
     <View className="gap-3 border-2 border-edge p-3" role="status" testID="invitation">
-      <T>{say(speaker, 'doors.inviteFor', { name, date: dated(speaker)(endsAt) })}</T>
+      <T>{say(speaker, 'doors.inviteFor', { name, date: sayDate(speaker, endsAt, 'moment') })}</T>
       <T as="small" className="break-all select-text">
         {link}
       </T>

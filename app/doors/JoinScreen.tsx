@@ -11,8 +11,8 @@ import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
 import { DoorField } from './DoorField';
 import { DoorPage } from './DoorPage';
-import { dated } from './dated';
 import { doorText, useDoorForm } from './useDoorForm';
+import { sayDate } from '@tufa/words/dates';
 
 /** Somebody opens the link of their invitation: what it says, then what they will sign in with. */
 export function JoinScreen() {
@@ -43,7 +43,7 @@ function Join({ token, invited: { firm, name, role, endsAt } }: { token: string;
   return (
     <DoorPage
       title={say(speaker, 'join.title', { firm })}
-      lead={say(speaker, 'join.lead', { name, role: sayCoded(speaker, `role.${role}`), ends: dated(speaker)(endsAt) })}
+      lead={say(speaker, 'join.lead', { name, role: sayCoded(speaker, `role.${role}`), ends: sayDate(speaker, endsAt, 'moment') })}
       failed={failed}
     >
       <DoorField control={form.control} name="signIn" label={say(speaker, 'start.signIn')} autoComplete="username" onSubmit={submit} />

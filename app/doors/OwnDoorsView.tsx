@@ -12,9 +12,9 @@ import { Button, Word } from '../parts/ui/Button';
 import { DoorField } from './DoorField';
 import { T } from '../parts/ui/T';
 import { Codes } from './Codes';
-import { dated } from './dated';
 import { makePasskey, noPasskey } from './passkey';
 import { doorText, useDoorForm } from './useDoorForm';
+import { sayDate } from '@tufa/words/dates';
 
 /** By what whoever is signed in gets in: passphrase, passkeys, and an owner's codes. */
 export function OwnDoorsView({ personId }: { personId: string }) {
@@ -31,7 +31,7 @@ export function OwnDoorsView({ personId }: { personId: string }) {
       (error: unknown) => setSaid({ text: doorText(speaker, error), bad: true }),
     );
   };
-  const at = dated(speaker);
+  const at = (iso: string): string => sayDate(speaker, iso, 'moment');
   const without = noPasskey();
   if (!data) return null;
   return (

@@ -14,8 +14,8 @@ import { Slide } from '../parts/ui/Slide';
 import { T } from '../parts/ui/T';
 import { api } from '../outbox/api';
 import { InvitationView } from './InvitationView';
-import { dated } from './dated';
 import { doorText } from './useDoorForm';
+import { sayDate } from '@tufa/words/dates';
 
 type Invitation = { readonly personId: string; readonly name: string; readonly token: string; readonly endsAt: string };
 
@@ -67,7 +67,15 @@ export function PeopleView({ state, me, onChanged }: { state: DoorsState | undef
               <View className="flex-1">
                 <T as="strong">{mine ? say(speaker, 'doors.you', { name: person.name }) : person.name}</T>
                 <T as="faint">{[sayCoded(speaker, `role.${person.role}`), say(speaker, `doors.may.${person.role}`)].join(': ')}</T>
-                {door ? <T as="small">{howIn(door, (code, figures) => sayCoded(speaker, code, figures), dated(speaker))}</T> : null}
+                {door ? (
+                  <T as="small">
+                    {howIn(
+                      door,
+                      (code, figures) => sayCoded(speaker, code, figures),
+                      (iso) => sayDate(speaker, iso, 'moment'),
+                    )}
+                  </T>
+                ) : null}
               </View>
               <Word
                 label={say(speaker, open === person.id ? 'sheet.close' : 'jobs.edit')}

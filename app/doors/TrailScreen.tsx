@@ -11,8 +11,8 @@ import { saveFile } from '../parts/phone/saveFile';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
 import { Answer, T } from '../parts/ui/T';
-import { dated } from './dated';
 import { doorText } from './useDoorForm';
+import { sayDate } from '@tufa/words/dates';
 
 const AT_ONCE = 100;
 /** A file holds so many lines; more are in the archive. */
@@ -31,7 +31,7 @@ export function TrailScreen() {
     staleTime: 0,
   });
   const lines = data?.pages.flat() ?? [];
-  const at = dated(speaker);
+  const at = (iso: string): string => sayDate(speaker, iso, 'moment');
   const nameOf = (id: string): string => firm.person[id]?.name ?? id;
   const told = ({ person, kind }: TrailLine): string => {
     const [what, verb] = kind.split('.');

@@ -4,7 +4,6 @@ import type { FirmData } from '@tufa/contract/entities';
 import { isSaid, say, sayCoded } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { format } from 'date-fns/format';
 import { Link, useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -19,6 +18,7 @@ import { Choice } from '../parts/ui/Choice';
 import { Field } from '../parts/ui/Field';
 import { Answer, T } from '../parts/ui/T';
 import { TrendsView } from './TrendsView';
+import { sayDate } from '@tufa/words/dates';
 
 /** A word is looked for once the thumb rests, ms. */
 const REST_MS = 300;
@@ -142,7 +142,7 @@ function hrefOf({ kind, id, jobId }: FoundEntry, data: FirmData): Href | null {
 
 function EntryLine({ entry, href }: { entry: FoundEntry; href: Href | null }) {
   const speaker = useSpeaker();
-  const when = entry.at ? format(Date.parse(entry.at), 'd MMM yyyy') : null;
+  const when = entry.at ? sayDate(speaker, entry.at, 'date') : null;
   const line = (
     <Pressable className="min-h-[64px] justify-center py-2">
       <View className="flex-row items-baseline justify-between gap-3">

@@ -1,7 +1,7 @@
 import { say } from '@tufa/words';
 import { ReadUnless, useMay } from '../parts/phone/rights';
-import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
 import { useRouter } from 'expo-router';
+import { useContext } from 'react';
 import { View } from 'react-native';
 import { links } from '../links';
 import { change, useFirm, useUnsent, write } from '../outbox/useFirm';
@@ -22,7 +22,9 @@ import { VesselsView } from './VesselsView';
 import { WorkRatesView } from './WorkRatesView';
 import { ReadyCheck } from './ReadyCheck';
 import { MODES, setPhone, usePhone } from '../parts/phone/useSettings';
-import { useSpeaker } from '../parts/phone/speaker';
+import { ageText } from '../parts/phone/ageText';
+import { spokenOf, SpeakInContext, useSpeaker } from '../parts/phone/speaker';
+import { LanguageChoice } from '../parts/chrome/LanguageChoice';
 
 /** Who is signed in, how this phone looks, the firm's units, what is unsent. */
 export function FirmScreen() {
@@ -32,6 +34,7 @@ export function FirmScreen() {
   const { records, unsent } = useUnsent();
   const person = usePerson();
   const phone = usePhone();
+  const speakIn = useContext(SpeakInContext);
   const mayArchive = useMay('archive');
   const install = useInstall();
   const row = Object.values(firm.data.firm)[0];
@@ -64,6 +67,16 @@ export function FirmScreen() {
         value={phone.hand}
         onChange={(hand) => setPhone({ hand })}
       />
+      {person ? (
+        <LanguageChoice
+          label={say(speaker, 'firm.language')}
+          value={spokenOf(speaker)}
+          onChange={(language) => {
+            speakIn(language);
+            void write(change('person', 'change', person.id, { language }));
+          }}
+        />
+      ) : null}
       <ReadUnless may="firm.change">
         {row ? (
           <Choice
@@ -99,11 +112,7 @@ export function FirmScreen() {
       <Button label={say(speaker, 'crewFigures.title')} onPress={() => router.push(links.figures())} />
       {install ? <Button label={say(speaker, 'firm.install')} onPress={install} /> : null}
       <View role="status">
-        <T>
-          {oldest
-            ? say(speaker, 'firm.help', { count: unsent, age: formatDistanceToNowStrict(new Date(oldest.command.madeAt)) })
-            : say(speaker, 'firm.allSent')}
-        </T>
+        <T>{oldest ? say(speaker, 'firm.help', { count: unsent, age: ageText(speaker, oldest.command.madeAt) }) : say(speaker, 'firm.allSent')}</T>
       </View>
     </Screen>
   );

@@ -1,7 +1,7 @@
 import { say } from '@tufa/words/speak';
 import type { Role } from '@tufa/contract/rights';
 import { usePathname } from 'expo-router';
-import { lazy, Suspense, useMemo, type ReactNode } from 'react';
+import { lazy, Suspense, useContext, useEffect, useMemo, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useFirm, useStandings, usePulledEarly, useSync } from '../outbox/useFirm';
 import { usePerson, useShutOut } from '../outbox/session';
@@ -14,7 +14,7 @@ import { useWide } from '../parts/phone/useSize';
 import { ShutOut } from '../doors/ShutOut';
 import { SignIn } from '../doors/SignIn';
 import { RightsContext } from '../parts/phone/rights';
-import { SpeakerContext, useSpeaker } from '../parts/phone/speaker';
+import { SpeakerContext, SpeakInContext, useSpeaker } from '../parts/phone/speaker';
 
 const Shortcuts = lazy(() => whenItComes(() => import('../parts/chrome/Shortcuts')));
 
@@ -31,14 +31,24 @@ export function Root({ children }: { children: ReactNode }) {
   if (person === undefined) return <Fetching />;
   // Whoever has a code, an invitation or a lost passphrase comes before anybody is signed in.
   if (person === null) return BEFORE_THE_DOORS.has(path) ? children : <SignIn />;
-  return <SignedIn role={person.role}>{children}</SignedIn>;
+  return (
+    <SignedIn me={person.id} role={person.role}>
+      {children}
+    </SignedIn>
+  );
 }
 
-function SignedIn({ role, children }: { role: Role; children: ReactNode }) {
+function SignedIn({ me, role, children }: { me: string; role: Role; children: ReactNode }) {
   const { data } = useFirm();
   const standings = useStandings();
   const settings = Object.values(data.firm)[0]?.settings;
   const phone = useSpeaker();
+  const speakIn = useContext(SpeakInContext);
+  // Whoever has chosen a language is spoken to in it on every phone; the tests' long words stay.
+  const chosen = data.person[me]?.language;
+  useEffect(() => {
+    if (chosen && phone.language !== 'pseudo') speakIn(chosen);
+  }, [chosen, phone.language, speakIn]);
   const [system, currency] = [settings?.system ?? phone.system, settings?.currency ?? phone.currency];
   const speaker = useMemo(() => ({ ...phone, system, currency }), [phone, system, currency]);
   const update = useUpdate();

@@ -1,13 +1,13 @@
 import type { FirmData } from '@tufa/contract/entities';
 import { say } from '@tufa/words/speak';
 import { format } from 'date-fns/format';
-import { parseISO } from 'date-fns/parseISO';
 import { Link } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { links } from '../links';
 import { now } from '../parts/phone/clock';
 import { useSpeaker } from '../parts/phone/speaker';
 import { T } from '../parts/ui/T';
+import { sayDate } from '@tufa/words/dates';
 
 /** So long before its day a visit is reminded of, ms. */
 const AHEAD_MS = 14 * 86_400_000;
@@ -38,7 +38,7 @@ export function CareDue({ data }: { data: Pick<FirmData, 'careVisit' | 'job'> })
                 <T {...(dueOn < today ? { tone: 'caution' as const } : {})}>
                   {say(speaker, dueOn < today ? 'now.careLate' : 'now.careDue', {
                     what: say(speaker, `now.careWhat.${kind}`),
-                    date: format(parseISO(dueOn), 'd MMM yyyy'),
+                    date: sayDate(speaker, dueOn, 'date'),
                   })}
                 </T>
               </Pressable>

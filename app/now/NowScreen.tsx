@@ -20,6 +20,7 @@ import { TomorrowsKit } from './TomorrowsKit';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links } from '../links';
+import { sayDate } from '@tufa/words/dates';
 
 const GoodHours = lazy(() => whenItComes(() => import('./GoodHours')).then(({ GoodHours: Part }) => ({ default: Part })));
 
@@ -103,10 +104,6 @@ function upNext(planned: readonly RowOf<'job'>[]): RowOf<'job'> | undefined {
   return sorted(ahead)[0] ?? sorted(behind).at(-1);
 }
 
-/** A weekday's name; of two languages one is the other's, longer. */
-const weekday = (speaker: Speaker, date: string): string =>
-  new Intl.DateTimeFormat(speaker.language === 'pseudo' ? 'en' : speaker.language, { weekday: 'long', timeZone: 'UTC' }).format(new Date(`${date}T12:00:00Z`));
-
 function headline(speaker: Speaker, job: RowOf<'job'> | undefined, count: number, isRunning: boolean): string {
   if (!job) return say(speaker, 'now.title');
   if (isRunning) return say(speaker, 'now.titleRunning', { count });
@@ -115,7 +112,7 @@ function headline(speaker: Speaker, job: RowOf<'job'> | undefined, count: number
   if (ahead === 0) return say(speaker, 'now.titleJob', { name, time });
   if (ahead === 1) return say(speaker, 'now.titleTomorrow', { name, time });
   const date = (job.pourOn ?? '').slice(0, 10);
-  const day = Math.abs(ahead) < 7 ? weekday(speaker, date) : date;
+  const day = Math.abs(ahead) < 7 ? sayDate(speaker, date, 'weekday') : sayDate(speaker, date, 'date');
   return ahead > 0 ? say(speaker, 'now.titleLater', { day, name, time }) : say(speaker, 'now.titlePast', { name: job.name, day });
 }
 

@@ -3,6 +3,8 @@ import type { ArchiveBrought } from '@tufa/contract/archive';
 import type { FindQuery, FoundPage, Trend } from '@tufa/contract/found';
 import type { DoorsState, Invited, OwnDoors, Session, TrailLine } from '@tufa/contract/doors';
 import type { PublicKeyCredentialCreationOptionsJSON, PublicKeyCredentialRequestOptionsJSON } from '@simplewebauthn/browser';
+import type { Spoken } from '@tufa/contract/languages';
+import { spokenNow } from '../parts/phone/language';
 import { leftOut } from '../rows/closedJobs';
 import type { ForecastFields, Row, RowOf } from '@tufa/contract/entities';
 import type { Place } from '@tufa/core/plan';
@@ -58,7 +60,11 @@ function patience(): AbortSignal {
 export const notTheFirm = (): ApiProblem => new ApiProblem(ANOTHERS, false);
 
 async function ask(path: string, init?: RequestInit): Promise<Response> {
-  const response = await fetch(`/api/v1${path}`, { ...init, headers: { 'content-type': 'application/json' }, signal: patience() });
+  const response = await fetch(`/api/v1${path}`, {
+    ...init,
+    headers: { 'content-type': 'application/json', 'accept-language': spokenNow() },
+    signal: patience(),
+  });
   if (!response.ok) throw await problemOf(response);
   return response;
 }
@@ -113,11 +119,16 @@ export const api = {
   endLinks: (id: string) => call<null>(`/documents/${id}/link`, { method: 'DELETE' }),
   /** documents of a job, the newest first; making one begins it, and the list tells how far it is */
   documents: (jobId: string) => call<{ documents: DocumentMade[] }>(`/jobs/${jobId}/documents`).then(({ documents }) => documents),
-  makeDocument: (jobId: string, kind: DocumentKind) => call<DocumentMade>(`/jobs/${jobId}/documents`, { method: 'POST', body: JSON.stringify({ kind }) }),
+  makeDocument: (jobId: string, asked: { readonly kind: DocumentKind; readonly language: Spoken }) =>
+    call<DocumentMade>(`/jobs/${jobId}/documents`, post(asked)),
   stopDocument: (id: string) => call<DocumentMade>(`/documents/${id}`, { method: 'DELETE' }),
   /** a firm from an archive: long where it holds years of pictures, so nobody's patience ends it */
   bringArchive: async (file: Blob): Promise<ArchiveBrought> => {
-    const response = await fetch('/api/v1/archive', { method: 'PUT', body: file, headers: { 'content-type': 'application/zip' } });
+    const response = await fetch('/api/v1/archive', {
+      method: 'PUT',
+      body: file,
+      headers: { 'content-type': 'application/zip', 'accept-language': spokenNow() },
+    });
     if (!response.ok) throw await problemOf(response);
     return (await response.json()) as ArchiveBrought;
   },

@@ -7,6 +7,7 @@ import { isAboutContent, problemOf } from '../outbox/api';
 import { alsoSend, change, write } from '../outbox/useFirm';
 import { now } from '../parts/phone/clock';
 import { askPhoto } from '../workers/photoWorker';
+import { spokenNow } from '../parts/phone/language';
 
 /** No phone's picture is larger; what is would take minutes to open. */
 const MOST_BYTES = 30e6;
@@ -63,7 +64,12 @@ const PATIENCE_MS = 180_000;
  * @throws where they are to be sent again: no answer, or one that is not of these bytes
  */
 export async function sendBytes(address: string, body: Blob): Promise<string | null> {
-  const answer = await fetch(address, { method: 'PUT', body, headers: { 'content-type': body.type }, signal: AbortSignal.timeout(PATIENCE_MS) });
+  const answer = await fetch(address, {
+    method: 'PUT',
+    body,
+    headers: { 'content-type': body.type, 'accept-language': spokenNow() },
+    signal: AbortSignal.timeout(PATIENCE_MS),
+  });
   if (answer.ok) return null;
   const problem = await problemOf(answer);
   if (isAboutContent(problem)) return problem.details.title;

@@ -12,6 +12,7 @@ import { log } from './log';
 import { siteClocksOf, wettingOf, type Followed } from './siteClocksOf';
 import type { Did } from './UndoBand';
 import { useNow } from './useNow';
+import { sayDate } from '@tufa/words/dates';
 
 /** So long before its time a clock says soon, ms. */
 const SOON_MS = 120_000;
@@ -94,7 +95,7 @@ export function AfterView({ view, left, onDid }: { view: JobView; left: readonly
                 .map(({ code, at: from, until, passedAt }) => {
                   const name = say(speaker, `after.name.${code}`);
                   if (passedAt !== null) return say(speaker, 'after.done', { name, time: time(passedAt) });
-                  const from_ = say(speaker, 'after.at', { name, time: day(from, at) ? time(from) : format(from - view.clockOffset, 'd MMM HH:mm') });
+                  const from_ = say(speaker, 'after.at', { name, time: day(from, at) ? time(from) : sayDate(speaker, from - view.clockOffset, 'dayAndTime') });
                   return until === null ? from_ : `${from_} ${say(speaker, 'after.until', { time: time(until) })}`;
                 })
                 .join('; ')}

@@ -1,12 +1,12 @@
 import { say } from '@tufa/words';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { dated } from '../doors/dated';
 import { doorText } from '../doors/useDoorForm';
 import { api } from '../outbox/api';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Word } from '../parts/ui/Button';
 import { T } from '../parts/ui/T';
+import { sayDate } from '@tufa/words/dates';
 
 /** A customer has a fortnight to read what they were sent. */
 const DAYS = 14;
@@ -39,7 +39,7 @@ export function CustomerLink({ documentId }: { documentId: string }) {
       </View>
       {made ? (
         <View role="status">
-          <T as="small">{say(speaker, 'doors.linkFor', { date: dated(speaker)(made.endsAt) })}</T>
+          <T as="small">{say(speaker, 'doors.linkFor', { date: sayDate(speaker, made.endsAt, 'moment') })}</T>
           <T as="small" className="select-text break-all">
             {made.link}
           </T>

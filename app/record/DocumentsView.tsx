@@ -2,15 +2,17 @@ import { DOCUMENT_KINDS, type DocumentKind, type DocumentMade } from '@tufa/cont
 import { CustomerLink } from './CustomerLink';
 import { say } from '@tufa/words';
 import { useQuery } from '@tanstack/react-query';
-import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { api } from '../outbox/api';
+import { useMay } from '../parts/phone/rights';
 import { whyText } from '../outbox/whyText';
 import { useOnline } from '../parts/chrome/SyncLine';
-import { useSpeaker } from '../parts/phone/speaker';
+import { spokenOf, useSpeaker } from '../parts/phone/speaker';
+import { LanguageChoice } from '../parts/chrome/LanguageChoice';
 import { Button, Word } from '../parts/ui/Button';
 import { T } from '../parts/ui/T';
+import { sayDate } from '@tufa/words/dates';
 
 /** While one is being made it is looked how far it is, ms. */
 const LOOK_MS = 700;
@@ -19,6 +21,9 @@ const LOOK_MS = 700;
 export function DocumentsView({ jobId }: { jobId: string }) {
   const speaker = useSpeaker();
   const online = useOnline();
+  const mayMake = useMay('documents');
+  // The customer may read another language than whoever makes it.
+  const [language, setLanguage] = useState(spokenOf(speaker));
   const [fault, setFault] = useState<string | null>(null);
   const listed = useQuery({
     queryKey: ['documents', jobId],
@@ -39,11 +44,12 @@ export function DocumentsView({ jobId }: { jobId: string }) {
   const rows = listed.data ?? [];
   const kindOf = (kind: DocumentKind): string => say(speaker, `documents.kind.${kind}`);
   const told = ({ kind, number, madeAt }: DocumentMade): string =>
-    say(speaker, 'documents.open', { kind: kindOf(kind), number, date: format(Date.parse(madeAt), 'd MMM') });
+    say(speaker, 'documents.open', { kind: kindOf(kind), number, date: sayDate(speaker, madeAt, 'day') });
   return (
     <View className="gap-3" testID="documents">
       <T as="h2">{say(speaker, 'documents.title')}</T>
       {online ? null : <T>{say(speaker, 'documents.offline')}</T>}
+      {mayMake ? <LanguageChoice label={say(speaker, 'documents.language')} value={language} onChange={setLanguage} /> : null}
       <View className="flex-row flex-wrap gap-2">
         {DOCUMENT_KINDS.map((kind) => (
           <View key={kind} className="min-w-[150px] flex-1">
@@ -52,7 +58,7 @@ export function DocumentsView({ jobId }: { jobId: string }) {
               label={kindOf(kind)}
               disabled={!online}
               hint={`${say(speaker, 'documents.make')}: ${kindOf(kind)}`}
-              onPress={() => void asked(api.makeDocument(jobId, kind))}
+              onPress={() => void asked(api.makeDocument(jobId, { kind, language }))}
             />
           </View>
         ))}

@@ -29,6 +29,7 @@ import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
 import { loadCsv } from '../parts/phone/csv';
 import { links } from '../links';
+import { sayDate } from '@tufa/words/dates';
 
 export const RecordScreen = () => <StepScreen step="record">{(view) => <Record key={view.job.id} view={view} />}</StepScreen>;
 
@@ -113,7 +114,7 @@ function Record({ view }: { view: JobView }) {
             </Growing>
             {unread.map(({ batch, startedAt }) => (
               <View key={`${batch} ${startedAt}`} className="gap-1">
-                <T as="h2">{`${say(speaker, 'record.batch')} ${batch}, ${format(startedAt, 'd MMM, HH:mm')}`}</T>
+                <T as="h2">{`${say(speaker, 'record.batch')} ${batch}, ${sayDate(speaker, startedAt, 'dayAndTime')}`}</T>
                 <T tone="caution">{say(speaker, 'record.unread')}</T>
               </View>
             ))}
@@ -248,10 +249,10 @@ const Timeline = following(function Timeline({ view }: { view: JobView }) {
       <T as="h2">{say(speaker, 'record.timeline')}</T>
       <Growing label={say(speaker, 'record.timeline')} rows={happenings.map((happening, i) => ({ id: happening.id, happening, before: happenings[i - 1] }))}>
         {({ happening: { at, who, text, tone }, before }) => {
-          const day = format(at, 'd MMM yyyy');
+          const day = sayDate(speaker, at, 'date');
           return (
             <View>
-              {before && format(before.at, 'd MMM yyyy') === day ? null : <T as="strong">{day}</T>}
+              {before && sayDate(speaker, before.at, 'date') === day ? null : <T as="strong">{day}</T>}
               <View className="flex-row gap-3 border-b border-line py-1">
                 <T as="small">{format(at, 'HH:mm')}</T>
                 <T className="flex-1" {...(tone ? { tone } : {})}>

@@ -1,8 +1,8 @@
 import '../global.css';
 import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
-import { PLAIN, type Speaker } from '@tufa/words/speak';
+import { PLAIN, type Language, type Speaker } from '@tufa/words/speak';
 import { Slot, usePathname } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Root } from '../firm/Root';
 import { outbox } from '../outbox/Outbox';
 import { kept, persister, queryClient } from '../outbox/queryClient';
@@ -11,7 +11,8 @@ import { StorageInTheWay } from '../parts/chrome/SyncLine';
 import { wantFocus } from '../parts/ui/focusAnswer';
 import { keepInstallPrompt } from '../parts/phone/install';
 import { registerWorker } from '../parts/phone/serviceWorker';
-import { phoneLanguage, SpeakerContext } from '../parts/phone/speaker';
+import { phoneLanguage, speakIn } from '../parts/phone/language';
+import { SpeakerContext, SpeakInContext } from '../parts/phone/speaker';
 
 /** A screen whose chunk never came, or that failed to draw, says so: never a blank page. */
 export { ScreenLost as ErrorBoundary } from '../parts/chrome/ScreenLost';
@@ -29,6 +30,9 @@ export default function Layout() {
     registerWorker();
     keepInstallPrompt();
   }, []);
+  const speak = useCallback((language: Language): void => {
+    void speakIn(language).then((came) => setSpeaker((now) => (now && now.language !== came ? { ...now, language: came } : now)));
+  }, []);
   // Set while rendering, before the new screen's heading mounts and asks.
   const [focusedPath, setFocusedPath] = useState(path);
   if (focusedPath !== path) {
@@ -38,11 +42,13 @@ export default function Layout() {
   if (!speaker) return <StorageInTheWay />;
   return (
     <PersistQueryClientProvider client={queryClient} persistOptions={{ persister, maxAge: Infinity, buster: SHAPE, dehydrateOptions: kept }}>
-      <SpeakerContext.Provider value={speaker}>
-        <Root>
-          <Slot />
-        </Root>
-      </SpeakerContext.Provider>
+      <SpeakInContext.Provider value={speak}>
+        <SpeakerContext.Provider value={speaker}>
+          <Root>
+            <Slot />
+          </Root>
+        </SpeakerContext.Provider>
+      </SpeakInContext.Provider>
     </PersistQueryClientProvider>
   );
 }

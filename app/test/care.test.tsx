@@ -76,7 +76,7 @@ test('a crack is read again at the places where it was read, each with what it w
   const rows = { ...data, reading: { ...reading('r1', 0.3, 0.0004), ...reading('r2', 0.9, 0.0006) } };
   const again = { ...jobView({ data: rows, clockOffset: 0 }, FLOOR)!, input: view.input };
   await show(<Measure view={again} element={rows.element[finding!.elementId]!} again={finding!.id} onDone={() => undefined} />, { data: rows });
-  expect(page()).toContain('Here it was 0.4 mm on 2 Nov 2025');
+  expect(page()).toContain('Here it was 0.4 mm on Nov 2, 2025');
   expect(page()).toContain('Place 1 of 2');
   // Each place in its turn; once all are read nothing of before stands there any more.
   for (const [width, next] of [

@@ -30,7 +30,7 @@ test('days and hours are those of the place, also where the clocks change', () =
     'today',
     'tomorrow',
     'Friday',
-    'Saturday 2026-05-30',
+    'Saturday, May 30, 2026',
   ]);
   expect(['2026-05-12T06:00', '2026-05-12T06:30', '2026-05-12T00:00'].map(hourText)).toEqual(['6', '6:30', '0']);
 });

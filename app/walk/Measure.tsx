@@ -5,7 +5,6 @@ import { crackMovement, readingsToHalve, type FindingInput } from '@tufa/core/su
 import { spallReadings } from '@tufa/core/plan';
 import { extent, nearestOnLine, outsiders, stringLine, type Point } from '@tufa/core/takeoff';
 import { printFigure, say } from '@tufa/words';
-import { format } from 'date-fns/format';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { write } from '../outbox/useFirm';
@@ -25,6 +24,7 @@ import { readingAdd, readingRemoval } from './reading';
 import { millimetre } from './snap';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
+import { sayDate } from '@tufa/words/dates';
 
 const SPACINGS = { us: [0, 0.1524, 0.3048, 0.6096], metric: [0, 0.15, 0.3, 0.5] } as const;
 
@@ -313,7 +313,7 @@ function meantWidth(speaker: Speaker, text: string): string | null {
 /** What was read at a place before, beside what is read now. */
 function Former({ reading, n, count }: { reading: ReadingFields; n: number; count: number }) {
   const speaker = useSpeaker();
-  const date = format(Date.parse(reading.takenAt), 'd MMM yyyy');
+  const date = sayDate(speaker, reading.takenAt, 'date');
   return (
     <View role="status" className="bg-sunk p-3" testID="former">
       <T as="strong">{say(speaker, 'care.here', { was: reading.value.typed ?? printFigure(speaker, 'width_m', reading.value.value), date })}</T>

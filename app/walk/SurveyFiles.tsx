@@ -20,6 +20,7 @@ import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
 import { loadChecks } from '../parts/phone/checks';
 import { loadCsv } from '../parts/phone/csv';
+import { spokenNow } from '../parts/phone/language';
 
 /** What a file would bring, shown before anything is written. */
 interface Preview {
@@ -95,7 +96,7 @@ export function SurveyFiles({ view, element, onDone }: { view: JobView; element:
             <Button
               label={say(speaker, 'files.pdf')}
               disabled={!online}
-              onPress={() => void window.open(`/api/v1/jobs/${job.id}/survey.pdf`, '_blank', 'noopener')}
+              onPress={() => void window.open(`/api/v1/jobs/${job.id}/survey.pdf?language=${spokenNow()}`, '_blank', 'noopener')}
             />
             {online ? null : <T as="faint">{say(speaker, 'files.pdfOffline')}</T>}
             <View className="flex-row gap-3">

@@ -1,5 +1,7 @@
 import type { AddressInfo } from 'node:net';
-import { LANGUAGES, PLAIN } from '@tufa/words';
+import { SPOKEN } from '@tufa/contract/languages';
+import { PLAIN } from '@tufa/words';
+import { bring } from '@tufa/words/bring';
 import { pino } from 'pino';
 import { makeApp } from './app';
 import { connect } from './data/connect';
@@ -77,6 +79,7 @@ export const hostsOf = (more: readonly string[] = []): ReadonlySet<string> =>
  */
 export async function serve(settings: ServeSettings): Promise<Serving> {
   const { url, clock } = settings;
+  await Promise.all(SPOKEN.map(bring));
   const log = pino({ level: settings.logLevel, redact: [...SECRET] });
   const owner = await makeSource({ url: settings.ownerUrl, most: 2 }).initialize();
   await migrate(owner);
@@ -136,7 +139,7 @@ async function openLan(
   const tls = await listen(httpServer(app, { key: trust.key, cert: trust.certificate }), port, '0.0.0.0');
   const host = reached.addresses[0] ?? reached.names[0] ?? '127.0.0.1';
   const url = `https://${host}:${tls.port}`;
-  const speakers = LANGUAGES.filter((language) => language !== 'pseudo').map((language) => ({ ...PLAIN, language }));
+  const speakers = SPOKEN.map((language) => ({ ...PLAIN, language }));
   const page = await listen(httpServer(trustPage({ trust, address: url, speakers })), pagePort, '0.0.0.0');
   const { fingerprint, renewed } = trust;
   return {

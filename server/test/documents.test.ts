@@ -13,6 +13,7 @@ import { withFirm } from '../src/data/withFirm';
 import { careOf } from '../src/documents/careOf';
 import { DEMO_FIRM_ID } from '../src/services/firm';
 import type { JobParts } from '../src/documents/JobParts';
+import { jobDocument } from '../src/documents/jobDocument';
 import { openingOf } from '../src/documents/openingOf';
 import { command, DOCK, signedIn, SLAB, type TestServer } from './harness';
 
@@ -87,6 +88,30 @@ test('pictures taken again from the same place come in, counted; one that is sto
     expect((await server.request.get(`/api/v1/documents/${again.body.id}/file`).expect(409)).body.code).toBe('documentNotMade');
 });
 
+test('a document speaks the language that is asked for, of itself or of whoever makes it, and says that its cautions are unsigned', async () => {
+  const parts = await partsFor(PLINTH);
+  const [english, spanish] = (['en', 'es'] as const).map((language) =>
+    JSON.stringify(
+      jobDocument({ kind: 'method', number: '1', at: new Date('2026-05-12T12:00:00Z'), parts: { ...parts, speaker: { ...parts.speaker, language } } }),
+    ),
+  );
+  expect(spanish).toContain('Método de trabajo');
+  expect(spanish).toContain('12 may 2026');
+  expect(spanish).toContain('sin revisar');
+  expect(english).not.toContain('not yet read by somebody');
+  await server.request.post(`/api/v1/jobs/${PLINTH}/documents`).send({ kind: 'offer', language: 'es' }).expect(202);
+  await server.request.post(`/api/v1/jobs/${PLINTH}/documents`).send({ kind: 'offer', language: 'xx' }).expect(422);
+  // What is refused is refused in the asker's language, one command among several too.
+  const refused = await server.request.post(`/api/v1/jobs/${PLINTH}/documents`).set('accept-language', 'es-MX,es;q=0.9,en;q=0.5').send({}).expect(422);
+  expect(refused.body.title).toBe('Falta kind.');
+  const results = await server.request
+    .post('/api/v1/commands')
+    .set('accept-language', 'es')
+    .send([command('job.add', uuid(), { name: '' })])
+    .expect(200);
+  expect(results.body.results[0].problem.title).toMatch(/^Falta |no debe estar vacío/);
+});
+
 test('a stopped job prints no mix; what is no kind, no job or no document is refused', async () => {
   const { body: job } = await server.request.get(`/api/v1/jobs/${DOCK}`).expect(200);
   const element = job.element[SLAB];
@@ -122,10 +147,10 @@ test('what a hand found is told as found, what is only due as due; without its l
   const parts = await partsFor(PLINTH);
   const said = openingOf(parts);
   expect(said).toHaveLength(2);
-  expect(said.find((text) => text.includes('foot'))).toContain('found ready 2026-');
-  expect(said.find((text) => text.includes('vehicles'))).toContain('vehicles from 2026-');
+  expect(said.find((text) => text.includes('foot'))).toMatch(/found ready \w+ \d+, 2026, \d\d:\d\d\./);
+  expect(said.find((text) => text.includes('vehicles'))).toMatch(/vehicles from \w+ \d+, 2026/);
   const unready = openingOf({ ...parts, batches: parts.batches.map((state) => ({ ...state, tests: [] })) });
-  expect(unready.find((text) => text.includes('foot'))).toContain('foot from 2026-');
+  expect(unready.find((text) => text.includes('foot'))).toMatch(/foot from \w+ \d+, 2026/);
   const [only, ...others] = openingOf({ ...parts, batches: [] });
   expect(only).toContain('not done yet');
   expect(others).toEqual([]);

@@ -1,4 +1,6 @@
 import { randomBytes } from 'node:crypto';
+import { SPOKEN } from '@tufa/contract/languages';
+import { bring } from '@tufa/words/bring';
 import { resolve } from 'node:path';
 import pg from 'pg';
 import { pino } from 'pino';
@@ -56,6 +58,7 @@ export interface TestServer {
 /** The real application on a real database, seeded, its clock held. */
 export async function makeServer(database: TestDatabase, weather: string | null = null, { empty = false } = {}): Promise<TestServer> {
   const clock = { now: new Date('2026-05-12T13:00:00Z') };
+  await Promise.all(SPOKEN.map(bring));
   const owner = await makeSource({ url: database.ownerUrl, most: 2 }).initialize();
   await migrate(owner);
   await seed({ owner, clock: () => clock.now, empty, demo: resolve(__dirname, '../../demo') });

@@ -20,6 +20,9 @@ test.each(migrations.slice(0, -1).map((migration, i) => [migration.name, i + 1] 
         `insert into firm (id, firm_id, name, settings, change_counter, version, changed) values ($1, $1, 'Then', '{"system":"us","currency":"USD"}', 1, 1, 1)`,
         [DEMO_FIRM_ID],
       );
+      // From the doors on a firm is told of where it is made.
+      const [doors] = await tx.query<{ there: boolean }[]>(`select to_regclass('firm_here') is not null as there`);
+      if (doors!.there) await tx.query('insert into firm_here values ($1, true)', [DEMO_FIRM_ID]);
       await tx.query(
         `insert into job (id, firm_id, version, changed, name, customer, address, access_note, zone, crew, batch, demonstration)
          values ($1, $2, 1, 1, 'Of then', '', '', '', 'UTC', '{}', '{}', false)`,

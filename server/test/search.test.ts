@@ -31,6 +31,12 @@ test('words of a job, its place and its findings find it; accents, endings and s
   for (const q of [`'; drop table job; --`, "wall' | 'x", '& | ! ( ) <-> :*', '\\', '%_']) await found({ q });
 });
 
+test('it is found by what either language calls it, and told in the language of whoever looks', async () => {
+  expect(jobsOf(await found({ q: 'muro yard' }))).toEqual(new Set([WALL]));
+  const inSpanish = await server.request.get('/api/v1/search').set('accept-language', 'es').query({ q: 'plinth', kind: 'finding' }).expect(200);
+  expect((inSpanish.body as FoundPage).entries[0]).toMatchObject({ title: expect.stringMatching(/^Desconchado /), said: expect.stringContaining('concreto') });
+});
+
 test('everything of the firm is counted by what it is, and narrowed by it', async () => {
   const all = await found({});
   const kinds = Object.fromEntries(all.facets.kind.map(({ value, count }) => [value, count]));

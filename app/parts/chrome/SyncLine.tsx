@@ -2,11 +2,11 @@ import { say, sayCoded } from '@tufa/words/speak';
 import { lazy, Suspense, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 import { useUnsent } from '../../outbox/useFirm';
+import { ageText } from '../phone/ageText';
 import { now } from '../phone/clock';
 import { storage, type StorageProblem } from '../phone/storage';
 import { T } from '../ui/T';
 import { whenItComes } from '../phone/later';
-import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../phone/speaker';
 
 const subscribeOnline = (listener: () => void): (() => void) => {
@@ -26,20 +26,13 @@ export const useOnline = (): boolean =>
     () => true,
   );
 
-/** How long the oldest has waited, in the largest whole unit. */
-function age(speaker: Speaker, since: string): string {
-  const minutes = Math.floor((now() - Date.parse(since)) / 60_000);
-  const [count, unit] = minutes < 60 ? [minutes, 'min'] : minutes < 48 * 60 ? [Math.floor(minutes / 60), 'h'] : [Math.floor(minutes / 1440), 'd'];
-  return say(speaker, 'state.oldest', { age: `${count} ${sayCoded(speaker, `age.${unit}`)}` });
-}
-
 /** "on this phone" with the count and the age of the oldest, or "with the firm". No signal is an ordinary state. */
 export function SyncLine() {
   const speaker = useSpeaker();
   const { unsent, records, waitingFor } = useUnsent();
   const online = useOnline();
   const oldest = records.find(({ state }) => state === 'waiting')?.command.madeAt;
-  const waited = oldest !== undefined && now() - Date.parse(oldest) > 60_000 ? `, ${age(speaker, oldest)}` : '';
+  const waited = oldest !== undefined && now() - Date.parse(oldest) > 60_000 ? `, ${say(speaker, 'state.oldest', { age: ageText(speaker, oldest) })}` : '';
   // Without signal there is nothing to explain.
   const why = online && waitingFor ? `: ${say(speaker, `state.why.${waitingFor}`)}` : '';
   return (

@@ -1,12 +1,14 @@
 import { cautionsOn, type Caution, type CautionScreen, type Plan, type PlanInput } from '@tufa/core/plan';
 import { readingsOf } from '@tufa/contract/assemble';
 import type { FirmData } from '@tufa/contract/entities';
-import { say, sayCoded } from '@tufa/words';
+import { say, sayCoded, type Speaker } from '@tufa/words';
+import { areSigned } from '@tufa/words/signedCautions';
+import { useMemo, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { View } from 'react-native';
 import { change } from '../../outbox/useFirm';
 import { usePerson } from '../../outbox/session';
-import { Button } from '../ui/Button';
+import { Button, Word } from '../ui/Button';
 import { T } from '../ui/T';
 import { useSpeaker } from '../phone/speaker';
 import type { JobView } from './useJob';
@@ -41,6 +43,9 @@ export function CautionList({ cautions, context, view }: { cautions: readonly Ca
   const { input } = context;
   const speaker = useSpeaker();
   const person = usePerson();
+  const signed = areSigned(speaker);
+  const [inEnglish, setInEnglish] = useState(false);
+  const english = useMemo((): Speaker => ({ ...speaker, language: 'en' }), [speaker]);
   const acknowledged = acknowledgedBy(view.data, input.job.id);
   if (cautions.length === 0) return null;
   const acknowledge = (code: string): void =>
@@ -59,9 +64,15 @@ export function CautionList({ cautions, context, view }: { cautions: readonly Ca
   return (
     <View className="gap-2 bg-caution-fill p-4" role="group" aria-label={say(speaker, 'caution.title')}>
       <T as="h2">{say(speaker, 'caution.title')}</T>
+      {signed ? null : (
+        <View className="gap-1">
+          <T as="small">{say(speaker, 'caution.unsigned')}</T>
+          <Word label={say(speaker, inEnglish ? 'caution.translated' : 'caution.inEnglish')} onPress={() => setInEnglish(!inEnglish)} />
+        </View>
+      )}
       {cautions.map(({ code, acknowledge: must, figures }) => (
         <View key={code} className="gap-1">
-          <T>{sayCoded(speaker, `caution.${code}`, figures?.(context))}</T>
+          <T>{sayCoded(inEnglish ? english : speaker, `caution.${code}`, figures?.(context))}</T>
           {must && code in acknowledged ? <T as="small">{say(speaker, 'caution.by', { who: acknowledged[code] ?? '' })}</T> : null}
           {must && !(code in acknowledged) ? (
             <Button

@@ -11,6 +11,7 @@ import { Care1700000000012 } from '../migrations/Care1700000000012';
 import { CrewFigures1700000000009 } from '../migrations/CrewFigures1700000000009';
 import { KeysOfFirms1700000000013 } from '../migrations/KeysOfFirms1700000000013';
 import { Doors1700000000014 } from '../migrations/Doors1700000000014';
+import { Spoken1700000000015 } from '../migrations/Spoken1700000000015';
 import { Documents1700000000010 } from '../migrations/Documents1700000000010';
 import { Search1700000000011 } from '../migrations/Search1700000000011';
 import { Rehearsals1700000000008 } from '../migrations/Rehearsals1700000000008';
@@ -39,6 +40,7 @@ export function makeSource({ url, most = 10, log }: { url: string; most?: number
       Care1700000000012,
       KeysOfFirms1700000000013,
       Doors1700000000014,
+      Spoken1700000000015,
     ],
     migrationsTableName: 'migration',
     synchronize: false,

@@ -3,7 +3,7 @@ import { usedOf } from '@tufa/core/pour';
 import { printFigure, say, sayCoded } from '@tufa/words';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { checks } from './checks';
-import { clockOf, dayOf } from './clock';
+import { momentOf } from './clock';
 import { pouredOf, type JobParts, type PouredPart } from './JobParts';
 import { notPoured } from './notPoured';
 import { heading, table } from './table';
@@ -23,7 +23,7 @@ export function batchRecord(parts: JobParts): Content[] {
     const lost = end !== undefined && end.kind !== 'finished';
     return [
       state.batch,
-      `${dayOf(parts, state.startedAt)} ${clockOf(parts, state.startedAt)}`,
+      momentOf(parts, state.startedAt),
       since(poured, state.placedAt),
       { text: end ? `${sayCoded(speaker, `record.${end.kind}`)} ${since(poured, end.at)}` : '', ...(lost ? { style: 'stop' } : {}) },
       window ? `${printFigure(speaker, 't_s', window.window.placeBy_s)}, ${printFigure(speaker, 't_s', window.window.finishBy_s)}` : '',

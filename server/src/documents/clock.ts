@@ -1,6 +1,6 @@
+import { sayDate } from '@tufa/words/dates';
 import type { JobParts } from './JobParts';
 
-/** The hour and the day where the job is, as a document prints them. */
-export const clockOf = ({ speaker }: JobParts, ms: number): string =>
-  new Date(ms).toLocaleTimeString('en-GB', { timeZone: speaker.zone, hour: '2-digit', minute: '2-digit' });
-export const dayOf = ({ speaker }: JobParts, ms: number): string => new Date(ms).toLocaleDateString('sv-SE', { timeZone: speaker.zone });
+/** The day, and the day with its hour, where the job is, as a document prints them. */
+export const dayOf = ({ speaker }: JobParts, ms: number): string => sayDate(speaker, ms, 'date', speaker.zone);
+export const momentOf = ({ speaker }: JobParts, ms: number): string => sayDate(speaker, ms, 'moment', speaker.zone);

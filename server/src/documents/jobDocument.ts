@@ -3,6 +3,7 @@ import { hashesOf, CORE_VERSION } from '@tufa/core/plan';
 import { say } from '@tufa/words';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { batchRecord } from './batchRecord';
+import { dayOf } from './clock';
 import { completion } from './completion';
 import type { JobParts } from './JobParts';
 import { method } from './method';
@@ -20,7 +21,7 @@ export function jobDocument({ kind, number, at, parts }: { kind: DocumentKind; n
   const { speaker, input, job, data } = parts;
   const [firm] = Object.values(data.firm);
   const title = say(speaker, 'documents.heading', { kind: say(speaker, `documents.kind.${kind}`), name: job.name });
-  const date = at.toLocaleDateString('sv-SE', { timeZone: speaker.zone });
+  const date = dayOf(parts, at.getTime());
   const versions = versionsOf(parts);
   return {
     info: { title, subject: number },

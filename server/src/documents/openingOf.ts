@@ -1,7 +1,7 @@
 import { followsOf } from '@tufa/core/plan';
 import { siteClocks, type FollowCode } from '@tufa/core/pour';
 import { say } from '@tufa/words';
-import { clockOf, dayOf } from './clock';
+import { momentOf } from './clock';
 import { pouredOf, type JobParts } from './JobParts';
 import { doneOf, nameOf } from './scope';
 
@@ -45,7 +45,7 @@ export function openingOf(parts: JobParts): string[] {
     say(speaker, passedAt === null ? 'documents.openFrom' : 'documents.foundReady', {
       finding: nameOf(parts, findingId),
       what: say(speaker, `documents.use.${code}`),
-      date: `${dayOf(parts, passedAt ?? at)} ${clockOf(parts, passedAt ?? at)}`,
+      date: momentOf(parts, passedAt ?? at),
     }),
   );
   const missing = doneOf(parts).flatMap(({ findingId }) =>

@@ -1,5 +1,6 @@
 import { cautionsOn, sheetOf, type CautionScreen, type ChosenPlan } from '@tufa/core/plan';
-import { printFigure, say, sayCoded } from '@tufa/words';
+import { printFigure, say, sayCoded, type Speaker } from '@tufa/words';
+import { areSigned } from '@tufa/words/signedCautions';
 import { findingName } from '@tufa/words/findingName';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { JobParts } from './JobParts';
@@ -8,12 +9,19 @@ import { heading, table } from './table';
 /** A finding as it is called on paper, its letter on the same line. */
 export const nameOf = ({ speaker, data }: JobParts, findingId: string): string => findingName(speaker, data, findingId).replaceAll(' ', '\u00a0');
 
+/** What is said of cautions that nobody has signed in their language yet. */
+export const unsigned = (speaker: Speaker): Content[] => (areSigned(speaker) ? [] : [{ text: say(speaker, 'caution.unsigned'), style: 'caution' }]);
+
 /** Cautions of the screens that a document stands for, each told one time; nothing where there are none. */
 export const cautions = ({ speaker, input, plan }: JobParts, screens: readonly CautionScreen[]): Content[] => {
   const codes = [...new Map(screens.flatMap((screen) => cautionsOn(screen, { input, plan })).map((caution) => [caution.code, caution])).values()];
   return codes.length === 0
     ? []
-    : [heading(say(speaker, 'documents.cautions')), { ul: codes.map(({ code, figures }) => sayCoded(speaker, `caution.${code}`, figures?.({ input, plan }))) }];
+    : [
+        heading(say(speaker, 'documents.cautions')),
+        ...unsigned(speaker),
+        { ul: codes.map(({ code, figures }) => sayCoded(speaker, `caution.${code}`, figures?.({ input, plan }))) },
+      ];
 };
 
 /** Every finding that is done, with its system. */

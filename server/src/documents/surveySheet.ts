@@ -3,9 +3,11 @@ import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { cautionsOn, type Plan, type PlanInput, type Survey } from '@tufa/core/plan';
 import { legendScene, planScene } from '@tufa/draw';
 import { printFigure, say, sayCoded, sayReason, type Speaker } from '@tufa/words';
+import { sayDate } from '@tufa/words/dates';
 import { findingText, isTest, planFinding, planKind, planReadings, planTaps, testText, volumeText } from '@tufa/words/survey';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { drawing, paper } from './paper';
+import { unsigned } from './scope';
 
 /** A picture of the sheet, and what it shows. */
 export interface SheetPhoto {
@@ -48,10 +50,14 @@ export function surveySheet(sheet: SurveySheetInput): TDocumentDefinitions {
     content: [
       { text: title, style: 'title' },
       { text: [job.customer, job.address].filter(Boolean).join(', ') },
-      { text: say(speaker, 'sheetDoc.madeAt', { date: at.toISOString().slice(0, 10) }), style: 'small' },
+      { text: say(speaker, 'sheetDoc.madeAt', { date: sayDate(speaker, at.getTime(), 'date', speaker.zone) }), style: 'small' },
       ...elements.flatMap((element, i) => elementPart({ sheet, element, pageBreak: i > 0 })),
       ...(cautions.length > 0
-        ? [{ text: say(speaker, 'caution.title'), style: 'h2' }, { ul: cautions.map(({ code }) => sayCoded(speaker, `caution.${code}`)) } as Content]
+        ? [
+            { text: say(speaker, 'caution.title'), style: 'h2' },
+            ...unsigned(speaker),
+            { ul: cautions.map(({ code }) => sayCoded(speaker, `caution.${code}`)) } as Content,
+          ]
         : []),
       { text: say(speaker, 'sheetDoc.defers'), style: 'small', margin: [0, 12, 0, 0] },
     ],

@@ -1,4 +1,5 @@
 import type { ProblemDetails } from '@tufa/contract/commands';
+import type { Spoken } from '@tufa/contract/languages';
 import { PLAIN, sayCoded } from '@tufa/words';
 
 /** What an answer that is an error is made from. */
@@ -20,6 +21,12 @@ export function problemDetails({ status, code, field, figures }: ProblemInput): 
     ...(figures ? { figures } : {}),
   };
 }
+
+/** The same answer in another language. */
+export const problemIn = (language: Spoken, details: ProblemDetails): ProblemDetails => ({
+  ...details,
+  title: sayCoded({ ...PLAIN, language }, `problem.${details.code}`, { ...details.figures, field: details.field }),
+});
 
 /** Thrown by a service or a route when the request cannot be done as asked. */
 export class HttpProblem extends Error {

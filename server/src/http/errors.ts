@@ -2,11 +2,15 @@ import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import { Problem } from '@tufa/core/quantity';
 import type { Logger } from 'pino';
 import type { ProblemDetails } from '@tufa/contract/commands';
-import { HttpProblem, problemDetails } from './HttpProblem';
+import { HttpProblem, problemDetails, problemIn } from './HttpProblem';
+import { spokenBy } from './spoken';
 
-/** Answers with a problem (RFC 9457). */
+/** Answers with a problem (RFC 9457), in the language of whoever asks. */
 export const sendProblem = (response: Response, details: ProblemDetails): void => {
-  response.status(details.status).type('application/problem+json').send(JSON.stringify(details));
+  response
+    .status(details.status)
+    .type('application/problem+json')
+    .send(JSON.stringify(problemIn(spokenBy(response.req), details)));
 };
 
 /** /api has its own 404. */

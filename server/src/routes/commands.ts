@@ -2,8 +2,9 @@ import { commandsSchema, type Command } from '@tufa/contract/commands';
 import { check } from '@tufa/contract/validate';
 import { Router } from 'express';
 import type { AppContext } from '../AppContext';
-import { HttpProblem } from '../http/HttpProblem';
 import { sendProblem } from '../http/errors';
+import { HttpProblem, problemIn } from '../http/HttpProblem';
+import { spokenBy } from '../http/spoken';
 import { signedIn } from '../http/session';
 import { applyCommands } from '../services/applyCommands';
 
@@ -19,7 +20,8 @@ export function commandRoutes({ source, clock }: AppContext): Router {
     const results = await applyCommands({ source, firmId, deviceId, personId, last, clock, seen }, commands);
     const [first] = results;
     if (seen && first?.result === 'refused' && first.problem.code === 'stale') return sendProblem(response, first.problem);
-    response.json({ results });
+    const language = spokenBy(request);
+    response.json({ results: results.map((result) => ('problem' in result ? { ...result, problem: problemIn(language, result.problem) } : result)) });
   });
   return router;
 }

@@ -3,6 +3,7 @@ import { id } from '@tufa/contract/common';
 import { DOCUMENT_KINDS, type DocumentKind, type DocumentMade } from '@tufa/contract/documents';
 import { computePlan, surveyOf } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
+import { SPOKEN, type Spoken } from '@tufa/contract/languages';
 import { PLAIN, type Speaker } from '@tufa/words';
 import { Router } from 'express';
 import Joi from 'joi';
@@ -16,17 +17,22 @@ import { DocumentRow, PhotographFile } from '../entities';
 import { allowed } from '../http/allowed';
 import { checked } from '../http/checked';
 import { HttpProblem } from '../http/HttpProblem';
+import { spokenBy } from '../http/spoken';
 import { signedIn } from '../http/session';
 import { beginDocument } from '../services/makeDocument';
 import { jobData } from '../services/rows';
 
 const params = Joi.object({ job: id.required() });
 const documentParams = Joi.object({ document: id.required() });
+/** Where it is not said, in the language of whoever asks. */
+const language = Joi.string().valid(...SPOKEN);
 const asked = Joi.object({
   kind: Joi.string()
     .valid(...DOCUMENT_KINDS)
     .required(),
+  language,
 });
+const sheetAsked = Joi.object({ language });
 
 const madeOf = ({ id: documentId, jobId, kind, number, madeAt, state, done, total, sha256 }: DocumentRow): DocumentMade => ({
   id: documentId,
@@ -51,6 +57,7 @@ export function documentRoutes(context: AppContext): Router {
   const router = Router();
   router.get('/jobs/:job/survey.pdf', async (request, response) => {
     const { job } = checked<{ job: string }>(params, request.params);
+    const { language = spokenBy(request) } = checked<{ language?: Spoken }>(sheetAsked, request.query);
     const { data, files } = await withFirm(source, signedIn(response).firmId, async (tx) => {
       const data = await jobData(tx, job);
       const ids = Object.values(data.photograph).flatMap(({ id: photoId, removed }) => (removed ? [] : [photoId]));
@@ -68,15 +75,15 @@ export function documentRoutes(context: AppContext): Router {
     );
     const plan = planned(input);
     // The firm's units and money, the place's clock.
-    const speaker: Speaker = { ...PLAIN, system: input.firm.system, currency: input.firm.currency, zone: data.job[job]?.zone ?? PLAIN.zone };
+    const speaker: Speaker = { language, system: input.firm.system, currency: input.firm.currency, zone: data.job[job]?.zone ?? PLAIN.zone };
     const bytes = await renderPdf(surveySheet({ speaker, data, input, survey: surveyOf(input), plan, photos, at: clock() }));
     response.type('application/pdf').set('content-disposition', 'inline; filename="survey.pdf"').send(bytes);
   });
   router.post('/jobs/:job/documents', allowed(context, 'documents'), async (request, response) => {
     const { job } = checked<{ job: string }>(params, request.params);
-    const { kind } = checked<{ kind: DocumentKind }>(asked, request.body);
+    const { kind, language = spokenBy(request) } = checked<{ kind: DocumentKind; language?: Spoken }>(asked, request.body);
     const { firmId, personId } = signedIn(response);
-    const { row } = await beginDocument({ source, firmId, person: personId, jobId: job, kind, at: clock() });
+    const { row } = await beginDocument({ source, firmId, person: personId, jobId: job, kind, language, at: clock() });
     response.status(202).json(madeOf(row));
   });
   router.get('/jobs/:job/documents', async (request, response) => {

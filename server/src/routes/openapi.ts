@@ -1,6 +1,7 @@
 import { commandSchema } from '@tufa/contract/commands';
 import { DOORS } from '@tufa/contract/doors';
 import { DOCUMENT_KINDS } from '@tufa/contract/documents';
+import { SPOKEN } from '@tufa/contract/languages';
 import { FIELDS, planInput } from '@tufa/contract/schemas';
 import { Router } from 'express';
 import { PHOTO_SIZES } from '../entities/PhotographFile';
@@ -65,7 +66,11 @@ async function openapiDocument(): Promise<object> {
       schemas: {
         command: schema(commandSchema),
         planInput: schema(planInput),
-        documentAsked: { type: 'object', properties: { kind: { type: 'string', enum: [...DOCUMENT_KINDS] } }, required: ['kind'] },
+        documentAsked: {
+          type: 'object',
+          properties: { kind: { type: 'string', enum: [...DOCUMENT_KINDS] }, language: { type: 'string', enum: [...SPOKEN] } },
+          required: ['kind'],
+        },
         ...Object.fromEntries(Object.entries(DOORS).map(([name, joi]) => [name, schema(joi)])),
         ...Object.fromEntries(Object.entries(FIELDS).map(([name, joi]) => [name, schema(joi)])),
       },

@@ -4,6 +4,7 @@ import type { AppContext } from '../AppContext';
 import { withFirm } from '../data/withFirm';
 import { checked } from '../http/checked';
 import { signedIn } from '../http/session';
+import { spokenBy } from '../http/spoken';
 import { find, trends } from '../search/find';
 import { keepFound } from '../search/keepFound';
 
@@ -14,7 +15,7 @@ export function searchRoutes({ source }: AppContext): Router {
     const asked = checked<FindAsked>(findQuery, request.query);
     const { firmId } = signedIn(response);
     const waiting = await keepFound(source, firmId);
-    response.json({ ...(await withFirm(source, firmId, (tx) => find(tx, asked))), waiting });
+    response.json({ ...(await withFirm(source, firmId, (tx) => find(tx, spokenBy(request), asked))), waiting });
   });
   router.get('/trends', async (_request, response) => {
     const { firmId } = signedIn(response);

@@ -9,6 +9,8 @@ export interface SearchEntry {
   readonly title: string;
   /** everything a person would remember of it, as it is read */
   readonly said: string;
+  /** the same two in the other languages of the crew */
+  readonly spoken: Readonly<Record<string, { readonly title: string; readonly said: string }>>;
   readonly at: Date | null;
   /** a kind of element */
   readonly place: string | null;
@@ -27,6 +29,7 @@ export interface SearchEntry {
 
 /** A thing of which nothing is counted. */
 export const UNCOUNTED = {
+  spoken: {},
   place: null,
   product: null,
   weather: null,

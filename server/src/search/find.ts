@@ -1,4 +1,5 @@
 import { FACETS, type Facet, type FindAsked, type FoundEntry, type FoundPage, type Trend } from '@tufa/contract/found';
+import type { Spoken } from '@tufa/contract/languages';
 import type { EntityManager } from 'typeorm';
 
 /** So many of the newest that match are counted, and so many are shown. */
@@ -36,11 +37,11 @@ const queryOf = (sought: readonly Sought[], by: '&' | '|'): string | null => {
   return groups.length > 0 ? groups.join(` ${by} `) : null;
 };
 
-const matched = async (tx: EntityManager, query: string | null, { kind, place, product, weather, year, lost }: FindAsked) => {
-  const narrowed = [query, kind ?? null, place ?? null, product ?? null, weather ?? null, year ?? null, lost ?? null, COUNTED + 1];
+const matched = async (tx: EntityManager, query: string | null, language: Spoken, { kind, place, product, weather, year, lost }: FindAsked) => {
+  const narrowed = [query, kind ?? null, place ?? null, product ?? null, weather ?? null, year ?? null, lost ?? null, COUNTED + 1, language];
   const [row] = await tx.query<{ entries: FoundEntry[]; count: number; facets: Record<Facet, Record<string, number>> }[]>(
     `with found as materialized (select * from search_found($1::tsquery, $2, $3, $4, $5, $6, $7, $8)),
-      best as (select kind, id, job_id, title, said, at from found
+      best as (select kind, id, job_id, coalesce(spoken -> $9 ->> 'title', title) as title, coalesce(spoken -> $9 ->> 'said', said) as said, at from found
         order by case when $1 is null then 0 else ts_rank_cd(words, $1::tsquery) end desc, at desc nulls last, id limit ${SHOWN})
       select (select count(*)::int from found) as count,
         (select coalesce(json_agg(json_build_object('kind', kind, 'id', id, 'jobId', job_id, 'title', title, 'said', said, 'at', at)), '[]') from best) as entries,
@@ -62,18 +63,18 @@ const byFacet = (valuesOf: (facet: Facet) => Values): Record<Facet, Values> => (
 });
 
 /**
- * What of the firm has these words, the best first, with what it may be narrowed by. Where nothing has all of them, what
+ * What of the firm has these words, the best first, told in a language, with what it may be narrowed by. Where nothing has all of them, what
  * has some.
  */
-export async function find(tx: EntityManager, asked: FindAsked): Promise<Omit<FoundPage, 'waiting'>> {
+export async function find(tx: EntityManager, language: Spoken, asked: FindAsked): Promise<Omit<FoundPage, 'waiting'>> {
   const sought = await soughtIn(tx, asked.q);
   const corrected = Object.fromEntries(sought.flatMap(({ word, among }) => (among.length === 1 && among[0] === word ? [] : [[word, among]])));
   const all = queryOf(sought, '&');
   // Words that say nothing, or that nothing is like: not everything there is.
   if (asked.q !== '' && all === null) return { entries: [], facets: byFacet(() => []), count: 0, more: false, corrected, some: false };
-  const whole = await matched(tx, all, asked);
+  const whole = await matched(tx, all, language, asked);
   const some = whole.count === 0 && sought.length > 1;
-  const { entries, count, facets } = some ? await matched(tx, queryOf(sought, '|'), asked) : whole;
+  const { entries, count, facets } = some ? await matched(tx, queryOf(sought, '|'), language, asked) : whole;
   const listed = (facet: Facet) =>
     Object.entries(facets[facet])
       .map(([value, times]) => ({ value, count: times }))

@@ -1,4 +1,5 @@
 import type { FirmData } from '@tufa/contract/entities';
+import { SPOKEN } from '@tufa/contract/languages';
 import { PLAIN, sayCoded, type Speaker } from '@tufa/words';
 import type { DataSource, EntityManager } from 'typeorm';
 import { withFirm } from '../data/withFirm';
@@ -14,6 +15,15 @@ const speakerOf = (data: FirmData): Speaker => {
   const settings = Object.values(data.firm)[0]?.settings;
   return { ...PLAIN, ...(settings ? { system: settings.system, currency: settings.currency } : {}) };
 };
+
+/** Whoever looks finds it in their own language: what was said in the first also says how the others say it. */
+function inAll(speaker: Speaker, entriesOf: (speaker: Speaker) => SearchEntry[]): SearchEntry[] {
+  const [first, ...others] = SPOKEN.map((language) => ({ language, entries: entriesOf({ ...speaker, language }) }));
+  return first!.entries.map((entry, i) => ({
+    ...entry,
+    spoken: Object.fromEntries(others.flatMap(({ language, entries: { [i]: same } }) => (same ? [[language, { title: same.title, said: same.said }]] : []))),
+  }));
+}
 
 const productEntries = (speaker: Speaker, data: FirmData): SearchEntry[] =>
   Object.values(data.product)
@@ -41,9 +51,10 @@ async function write(tx: EntityManager, entries: readonly SearchEntry[]): Promis
   }));
   await tx.query(
     `with given as (select * from jsonb_to_recordset($1::jsonb) as g(kind text, id uuid, job_id uuid, title text, said text, at timestamptz, year integer,
-        place text, product text, weather text, lost boolean, called_back boolean, mixed_kg double precision, area_m2 double precision, cost_minor double precision)),
+        place text, product text, weather text, lost boolean, called_back boolean, mixed_kg double precision, area_m2 double precision, cost_minor double precision, spoken jsonb)),
       kept as (insert into search_entry select current_setting('tufa.firm')::uuid, kind, id, job_id, title, said, at, year, place, product, weather, lost, called_back,
-        mixed_kg, area_m2, cost_minor, setweight(to_tsvector('tufa', title), 'A') || to_tsvector('tufa', said) from given
+        mixed_kg, area_m2, cost_minor,
+        setweight(to_tsvector('tufa', title), 'A') || to_tsvector('tufa', said) || jsonb_to_tsvector('tufa', spoken, '["string"]'), spoken from given
         on conflict (firm_id, kind, id) do nothing returning words)
       insert into search_word select distinct current_setting('tufa.firm')::uuid, word from kept, unnest(tsvector_to_array(words)) as word
         where length(word) between 2 and 40 on conflict do nothing`,
@@ -67,7 +78,10 @@ async function mark(tx: EntityManager): Promise<void> {
   if (product) {
     await tx.query(`delete from search_entry where kind = 'product'`);
     const data = await firmRows(tx);
-    await write(tx, productEntries(speakerOf(data), data));
+    await write(
+      tx,
+      inAll(speakerOf(data), (speaker) => productEntries(speaker, data)),
+    );
   }
   await tx.query('insert into search_upto values ($1, $2) on conflict (firm_id) do update set changed = excluded.changed', [firm.id, firm.change_counter]);
 }
@@ -85,7 +99,7 @@ async function readSome(tx: EntityManager): Promise<number> {
     for (const jobId of ids) {
       const data = await jobOver(tx, shelf, jobId);
       const job = data.job[jobId];
-      if (job && !job.removed) entries.push(...entriesOfJob({ ...speakerOf(data), zone: job.zone }, data, job));
+      if (job && !job.removed) entries.push(...inAll({ ...speakerOf(data), zone: job.zone }, (speaker) => entriesOfJob(speaker, data, job)));
     }
     await tx.query('delete from search_entry where job_id = any($1)', [ids]);
     await write(tx, entries);

@@ -4,7 +4,8 @@ import type { FirmData } from '@tufa/contract/entities';
 import { pourEventsOf } from '@tufa/contract/pourEvents';
 import { computePlan, stoppedIn } from '@tufa/core/plan';
 import { fold } from '@tufa/core/pour';
-import { PLAIN, type Speaker } from '@tufa/words';
+import type { Spoken } from '@tufa/contract/languages';
+import type { Speaker } from '@tufa/words';
 import { createHash } from 'node:crypto';
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuid } from 'uuid';
@@ -25,12 +26,12 @@ const MOST_PICTURES = 200;
 /** Parts of a document whose mixes a stop takes away. */
 const STOPPED: readonly DocumentKind[] = ['offer', 'method'];
 
-function partsOf(data: FirmData, jobId: string): JobParts {
+function partsOf(data: FirmData, jobId: string, language: Spoken): JobParts {
   const input = assemblePlanInput(data, jobId);
   const job = data.job[jobId];
   if (!input || !job) throw new HttpProblem({ status: 404, code: 'notFound', field: 'job' });
   const events = pourEventsOf(data, jobId);
-  const speaker: Speaker = { ...PLAIN, system: input.firm.system, currency: input.firm.currency, zone: job.zone };
+  const speaker: Speaker = { language, system: input.firm.system, currency: input.firm.currency, zone: job.zone };
   return { speaker, data, job, input, plan: computePlan(input, { ranked: 'chosen' }), events, batches: fold(events), pictures: new Map() };
 }
 
@@ -54,6 +55,8 @@ interface Asked {
   readonly person: string;
   readonly jobId: string;
   readonly kind: DocumentKind;
+  /** whoever reads it reads this */
+  readonly language: Spoken;
   readonly at: Date;
 }
 
@@ -63,10 +66,18 @@ interface Asked {
  * @returns its row, and what ends with it
  * @throws HttpProblem 404 where there is no such job, 409 `stoppedJob` where a stop stands and it would print a mix
  */
-export async function beginDocument({ source, firmId, person, jobId, kind, at }: Asked): Promise<{ readonly row: DocumentRow; readonly made: Promise<void> }> {
+export async function beginDocument({
+  source,
+  firmId,
+  person,
+  jobId,
+  kind,
+  language,
+  at,
+}: Asked): Promise<{ readonly row: DocumentRow; readonly made: Promise<void> }> {
   const { row, parts } = await withFirm(source, firmId, async (tx) => {
     const data = await jobData(tx, jobId);
-    const parts = partsOf(data, jobId);
+    const parts = partsOf(data, jobId, language);
     const nothing = parts.plan.findings.every(({ chosen }) => chosen === null) && stoppedIn(parts.plan.elements).size > 0;
     if (STOPPED.includes(kind) && nothing) throw new HttpProblem({ status: 409, code: 'stoppedJob', field: 'kind' });
     const repo = tx.getRepository(DocumentRow);

@@ -1,0 +1,32 @@
+import type { fix as english } from '../fix';
+import type { Translation } from './Translation';
+
+export const fix: Translation<typeof english> = {
+  none: 'Elija un material',
+  noneLead: '{{yes}} de {{all}} sirven aquí.',
+  title: '{{name}}',
+  lead: 'Mezclar {{need}} ({{low}}-{{high}}), unas {{hand_s}} con {{hands}} manos, {{cost_minor}} en total. {{place}} de {{fit}} que sirven.',
+  leadRefused: 'Su ficha no lo permite. Mire las razones.',
+  use: 'Usar este',
+  useRefused: 'Usarlo de todos modos',
+  used: 'Elegido',
+  why: 'Razones',
+  others: 'El estante para esto',
+  wholeCost: 'Los precios son de todo: material, manos, viajes, herramienta, desecho.',
+  next: 'El que sigue',
+  whyNot: 'Por qué no…',
+  back: 'Regresar a {{name}}',
+  search: 'Buscar un producto',
+  more: 'Ver más: quedan {{count}}',
+  moreFit_one: '{{count}} más que sirve',
+  moreFit_other: '{{count}} más que sirven',
+  fewer: 'Ver menos',
+  table: 'Las capas en tabla',
+  layer: 'Capa',
+  thickness: 'Espesor',
+  yes: 'sirve',
+  caution: 'con cuidado',
+  no: 'no',
+  noFinding: 'Aún nada que reparar',
+  noFindingLead: 'Agregue primero un hallazgo en Revisar.',
+};

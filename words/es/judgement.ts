@@ -1,0 +1,92 @@
+import type { opinion as englishOpinion, refused as englishRefused, stale as englishStale, stop as englishStop, verdict as englishVerdict } from '../judgement';
+import type { Translation } from './Translation';
+
+export const verdict: Translation<typeof englishVerdict> = {
+  repairable: 'Se puede reparar.',
+  borderline: 'En el límite.',
+  stop: 'Alto.',
+  clear: 'No se encontró nada que pida un ingeniero con licencia.',
+  depthThrough: '{{label}} es tan hondo como el espesor de la losa ({{deepest_m}} de {{thickness_m}}): cámbiela.',
+  depthOfSuspended: '{{label}} pasa de un tercio de un elemento suspendido ({{deepest_m}} de {{thickness_m}}).',
+  depthOpen: '{{label}} pasa de un tercio del espesor ({{deepest_m}} de {{thickness_m}}): si está sostenido, ahí se para. Diga qué lo sostiene.',
+  depthHalf: '{{label}} pasa de la mitad del espesor ({{deepest_m}} de {{thickness_m}}): piense en reparar a todo el espesor.',
+  hollowMuch: '{{hollow_share}} suena hueco ({{low_share}} a {{high_share}}): vea hasta dónde llega antes de cotizarlo.',
+  hollowMost: '{{hollow_share}} suena hueco ({{low_share}} a {{high_share}}): compare cambiarlo con repararlo.',
+  rust: 'Óxido en {{label}}: el acero de adentro está trabajando.',
+  wet: 'Mojado en {{label}}: busque de dónde viene el agua.',
+  patchesFailed: 'Las reparaciones anteriores fallaron: sáquelas y busque por qué.',
+  earlierUnknown: 'Nadie ha dicho si aquí fallaron reparaciones anteriores: se juzga como si hubieran fallado.',
+  causeGoesOn: 'Lo que lo rompió sigue actuando: una reparación se romperá igual.',
+  causeUnknown: 'Nadie sabe si lo que lo rompió sigue actuando.',
+  crackStep: '{{label}} tiene un escalón de {{lip_m}} a través.',
+  crackMoves: '{{label}} abre y cierra, y esto no es una losa sobre el suelo.',
+  crackMovesJoint: '{{label}} abre y cierra: lleva una junta, nada rígido.',
+  crackMovesOpen: '{{label}} abre y cierra: sobre el suelo lleva una junta, en otra parte se para. Diga qué sostiene esto.',
+  crackGrew: '{{label}} cambió {{change_m}} en {{apart_s}}: crece, y eso para en todas partes.',
+  crackUnknown: 'Nadie sabe si {{label}} se mueve: lea sus anchos ahora y en otra temporada.',
+  crackUnknownJoint: 'Nadie sabe si {{label}} se mueve: lea sus anchos ahora y en otra temporada; antes no rellene nada rígido.',
+  jointsWork: '{{label}} va de borde a borde donde falta una junta: corte ahí una junta.',
+  unanswered: 'Conteste las cinco preguntas.',
+  ask: 'Pregunte a un ingeniero estructural con licencia antes de mezclar nada. Hasta entonces Reparar, Mezclar, Día y Colar no muestran cifras.',
+};
+
+export const opinion: Translation<typeof englishOpinion> = {
+  title: 'Opinión con licencia',
+  lead: 'Tufa se para aquí. Cuando una persona con licencia haya mirado y dicho cómo se repara, anótelo, y el plan sigue, marcado.',
+  about: 'Contesta estas, y nada que se encuentre después:',
+  record: 'Anotar una opinión',
+  again: 'Anotar una nueva',
+  who: 'Quién lo dijo',
+  roles: { engineer: 'Ingeniero estructural', inspector: 'Inspector de obra', architect: 'Arquitecto', other: 'Otra persona con licencia' },
+  when: 'Cuándo',
+  said: 'Qué se dijo',
+  saidRequired: 'Escriba lo que se dijo, con sus palabras.',
+  file: 'Agregar la carta',
+  fileHelp: 'Un PDF o una foto de ella, para que vaya con la obra.',
+  fileKept: '{{name}} va con ella.',
+  fileGone: 'No está en este teléfono y no se llega a la empresa. Intente otra vez con señal.',
+  fileRefused: 'La empresa rechaza esta carta: {{title}} Queda solo en este teléfono.',
+  open: 'Guardar {{name}}',
+  keep: 'Guardarla',
+  by: '{{role}}, {{day}}',
+  withdraw: 'Retirarla',
+  goesOnShort: 'Sigue por una opinión con licencia.',
+};
+
+export const stop: Translation<typeof englishStop> = {
+  title: 'Cinco preguntas antes que nada',
+  rust: '¿Manchas de óxido o acero a la vista?',
+  stepOrSettlement: '¿Un escalón en una grieta, o hundimiento?',
+  movement: '¿Se mueve o crece?',
+  movementHelp: 'Que una losa sobre el suelo se mueva con la temporada no para.',
+  carriesBuilding: '¿Sostiene un edificio?',
+  carriesHelp: 'O es un barandal, balcón o muro de contención inclinado.',
+  tooDeep: '¿Más hondo que un tercio de un elemento suspendido?',
+  no: 'No',
+  yes: 'Sí',
+  unknown: 'No sé',
+  reason: '{{question}} {{answer}}.',
+  open: 'Regresar a Revisar',
+  hidden: 'Sin cifras mientras esté parado',
+};
+
+export const stale: Translation<typeof englishStale> = {
+  title: 'La revisión cambió bajo el plan en uso',
+  unreadable: 'El plan en uso no se puede leer aquí',
+  unreadableLead: 'Lo hizo otra versión de Tufa. Lo que se muestra se calcula de nuevo de la revisión; use el plan nuevo antes de la tanda que sigue.',
+  bad: '{{before_m2}} → {{after_m2}}',
+  packages_one: '{{before}} → {{after}} saco',
+  packages_other: '{{before}} → {{after}} sacos',
+  batches_one: '{{before}} → {{after}} tanda',
+  batches_other: '{{before}} → {{after}} tandas',
+  later: '+{{by_s}}',
+  sooner: '-{{by_s}}',
+  same: 'Sacos y tandas se quedan igual.',
+  take: 'Usar el plan nuevo',
+};
+
+export const refused: Translation<typeof englishRefused> = {
+  title: 'Rechazado: no se pide nada',
+  lead: '{{name}} está elegido, y esto habla en contra. Elija otro en Reparar, o cambie lo que dice.',
+  toFix: 'Elegir en Reparar',
+};
