@@ -81,6 +81,13 @@ test('a network that answers for the firm: the line says so and is whole, nothin
   expect((await jobOf(page.request, server, DOCK)).job.address).toBe('Upper yard');
 });
 
+test('an address that leads nowhere says so and leads on', async ({ page }) => {
+  await signIn(page, 'Lead', '/no/such/page');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Nothing is at this address');
+  await page.getByRole('button', { name: 'Now' }).tap();
+  await expect(page.getByText('Waiting for you')).toBeVisible();
+});
+
 test('a crew of two languages on one phone: each is spoken to in theirs, before the doors too; cautions that nobody has signed say so and show the English', async ({
   page,
 }) => {

@@ -23,6 +23,8 @@ export const first = {
     failed: 'Could not fetch. Tufa tries again when there is signal.',
     retry: 'Try again',
     notFound: 'This is not on this phone. It may be new or removed: go back and look again when there is signal.',
+    noPage: 'Nothing is at this address',
+    noPageLead: 'A letter of the link may be missing, or it is of a newer Tufa. Ask whoever sent it, or go on from Now.',
     away: 'This job is closed for long and no longer on this phone. With signal it comes back.',
     comingBack: 'This job is closed for long. It is being fetched from the firm ...',
     storage: {

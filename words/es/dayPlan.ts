@@ -116,7 +116,7 @@ export const dayPlan: Translation<typeof english> = {
   compareLost: 'Una tanda perdida',
   compareCost: 'Tiempo de manos',
   compareNone: 'no se puede',
-  crew: 'A la cuadrilla',
+  crew: 'Enviar',
   calendar: 'Calendario',
   print: 'Imprimir',
   copied: 'Copiado: póngalo donde lo lee la cuadrilla.',

@@ -87,6 +87,6 @@ export const documents: Translation<typeof english> = {
   hours: 'Manos en las tandas, de la primera agua al último final',
   handHours: '{{count}} manos',
   batchesDone: 'Tandas, de ellas perdidas',
-  ofLost: '{{count}}, {{lost}} perdidas',
+  ofLost: '{{count}}, perdidas: {{lost}}',
   debris: 'Escombro retirado',
 };

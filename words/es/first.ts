@@ -35,6 +35,8 @@ export const first: Translation<typeof english> = {
     failed: 'No se pudo traer. Tufa lo intenta otra vez cuando haya señal.',
     retry: 'Intentar de nuevo',
     notFound: 'Esto no está en este teléfono. Puede ser nuevo o estar quitado: regrese y mire otra vez cuando haya señal.',
+    noPage: 'No hay nada en esta dirección',
+    noPageLead: 'Puede faltar una letra del enlace, o es de un Tufa más nuevo. Pregunte a quien lo mandó, o siga desde Ahora.',
     away: 'Esta obra se cerró hace mucho y ya no está en este teléfono. Con señal regresa.',
     comingBack: 'Esta obra se cerró hace mucho. Se está trayendo de la empresa ...',
     storage: {

@@ -7,7 +7,7 @@ export const record: Translation<typeof english> = {
   unread: 'Su plan lo hizo otra versión de Tufa y aquí no se puede leer: lo que tomó de verdad está anotado, lo que se planeó no.',
   title_one: '{{count}} tanda colada',
   title_other: '{{count}} tandas coladas',
-  lost: '{{lost}} perdidas',
+  lost: 'perdidas: {{lost}}',
   lead: '{{mixed}} mezclado, {{planned}} planeado.',
   batches: 'Tandas contra su plan',
   of: '{{real}} de {{planned}}',
