@@ -9,7 +9,7 @@ export interface DocumentMade {
   readonly kind: DocumentKind;
   readonly number: string;
   readonly madeAt: string;
-  readonly state: 'making' | 'done' | 'stopped' | 'failed';
+  readonly state: 'making' | 'done' | 'stopped' | 'failed' | 'erased';
   /** pictures that are in it so far, and all of them */
   readonly done: number;
   readonly total: number;

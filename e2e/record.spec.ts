@@ -113,3 +113,17 @@ test('a job closed for long leaves the phone and its lists, is found again, and 
   await page.goto('/jobs');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('8 jobs');
 });
+
+test('an owner erases a customer on their request: who it was is gone, what the batches took stays', async ({ page }) => {
+  await signIn(page, 'Owner', `/jobs/${PLINTH}/record`);
+  await page.getByRole('button', { name: 'Erase the customer of Weighbridge plinth' }).tap();
+  await expect(page.getByText(/backups forget with their age/)).toBeVisible();
+  const slide = page.getByRole('button', { name: /Erase the customer of/ });
+  await slide.focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  // The demonstration's other jobs are the same customer's.
+  await expect(page.getByText(/^Erased: \d+ jobs, /)).toBeVisible();
+  await expect(page.getByText(/^— [0-9a-f]{6}$/).first()).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('6 batches poured');
+});

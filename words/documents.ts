@@ -10,7 +10,7 @@ export const documents = {
   open: '{{kind}} {{number}}, {{date}}',
   failed: 'It could not be made: {{why}}',
   offline: 'Documents are made at the firm: come back with signal.',
-  state: { making: 'being made', done: 'made', stopped: 'stopped', failed: 'not made' },
+  state: { making: 'being made', done: 'made', stopped: 'stopped', failed: 'not made', erased: 'erased' },
   kind: {
     offer: 'Offer',
     method: 'Method statement',

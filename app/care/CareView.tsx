@@ -21,6 +21,7 @@ import { Field } from '../parts/ui/Field';
 import { T } from '../parts/ui/T';
 import { careCalendar } from './careCalendar';
 import { careText } from './careText';
+import { EraseCustomer } from './EraseCustomer';
 import { sayDate } from '@tufa/words/dates';
 
 type Visit = RowOf<'careVisit'>;
@@ -81,6 +82,7 @@ export function CareView({ view }: { view: JobView }) {
         label={say(speaker, job.closedOn ? 'care.open' : 'care.close')}
         onPress={() => void view.write(change('job', 'change', job.id, { closedOn: job.closedOn ? null : today }))}
       />
+      <EraseCustomer job={job} />
     </View>
   );
 }

@@ -105,7 +105,7 @@ function NewPassphrase({ onDone }: { onDone: () => void }) {
           <T tone="stop">{failed}</T>
         </View>
       ) : null}
-      <DoorField control={form.control} name="former" label={say(speaker, 'doors.former')} secret autoComplete="current-password" onSubmit={submit} />
+      <DoorField control={form.control} name="former" label={say(speaker, 'doors.formerPassphrase')} secret autoComplete="current-password" onSubmit={submit} />
       <DoorField control={form.control} name="passphrase" label={say(speaker, 'doors.next')} secret autoComplete="new-password" onSubmit={submit} />
       <Button label={say(speaker, 'doors.change')} disabled={busy} onPress={submit} />
     </View>

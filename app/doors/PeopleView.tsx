@@ -103,8 +103,46 @@ export function PeopleView({ state, me, onChanged }: { state: DoorsState | undef
           </View>
         );
       })}
+      <FormerPeople people={Object.values(data.person).filter(({ removed, name }) => removed && name !== ERASED)} onChanged={onChanged} />
       {adding ? <Adding onAdd={add} /> : <Button label={say(speaker, 'doors.add')} onPress={() => setAdding(true)} />}
       {unsent > 0 ? <T as="small">{say(speaker, 'doors.noSignal')}</T> : null}
+    </View>
+  );
+}
+
+/** What the firm's server puts in the place of a name that is erased. */
+const ERASED = '—';
+
+/** Whoever left: on their request they are erased. */
+function FormerPeople({ people, onChanged }: { people: readonly RowOf<'person'>[]; onChanged: () => void }) {
+  const speaker = useSpeaker();
+  const [open, setOpen] = useState(false);
+  const [said, setSaid] = useState<string | null>(null);
+  const erase = (id: string): void =>
+    void api.erasePerson(id).then(
+      () => {
+        setSaid(say(speaker, 'doors.erased'));
+        onChanged();
+      },
+      (error: unknown) => setSaid(doorText(speaker, error)),
+    );
+  if (people.length === 0 && said === null) return null;
+  return (
+    <View className="gap-3">
+      <Word label={say(speaker, 'doors.former')} onPress={() => setOpen(!open)} />
+      {said ? (
+        <View role="status">
+          <T>{said}</T>
+        </View>
+      ) : null}
+      {open ? (
+        <>
+          <T as="small">{say(speaker, 'doors.eraseHow')}</T>
+          {people.map(({ id, name }) => (
+            <Slide key={id} label={say(speaker, 'doors.erase', { name })} onSlid={() => erase(id)} />
+          ))}
+        </>
+      ) : null}
     </View>
   );
 }

@@ -114,6 +114,9 @@ export const api = {
   dropPasskey: (id: string) => call<null>(`/passkeys/${id}`, { method: 'DELETE' }),
   trail: (before?: string, most = 200) =>
     call<{ lines: TrailLine[] }>(`/trail?${new URLSearchParams({ most: String(most), ...(before ? { before } : {}) }).toString()}`).then(({ lines }) => lines),
+  /** on somebody's request, by an owner */
+  erasePerson: (id: string) => call<null>(`/people/${id}/erasure`, post({})),
+  eraseCustomer: (jobId: string) => call<{ jobs: number; files: number }>(`/jobs/${jobId}/erasure`, post({})),
   /** a link by which a customer reads one document */
   linkDocument: (id: string, days: number) => call<{ path: string; endsAt: string }>(`/documents/${id}/link`, post({ days })),
   endLinks: (id: string) => call<null>(`/documents/${id}/link`, { method: 'DELETE' }),

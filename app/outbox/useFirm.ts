@@ -11,6 +11,7 @@ import { isOfJob, type Place } from '../rows/shape';
 import type { Picture } from '../rows/standing';
 import { askRows } from '../workers/rowsWorker';
 import { api, ApiProblem, notTheFirm } from './api';
+import { dropPictures } from './dropPictures';
 import type { OutboxRecord } from './database';
 import { firmLaidOver, jobLaidOver, jobsLaidOver, jobsOfRecords, pictureLaidOver, remembered, rowLaidOver, standingsLaidOver } from './laidOver';
 import { outbox, type Draft, type Waiting } from './Outbox';
@@ -33,9 +34,10 @@ const pullNow = (): Promise<Place> =>
     for (;;) {
       const sent = now();
       const bytes = await api.changes(place.cursor, place.after);
-      const { more, touched, ...kept } = await keepPulled(bytes, { sent, came: now(), whole: place.whole });
+      const { more, touched, gone, ...kept } = await keepPulled(bytes, { sent, came: now(), whole: place.whole });
       place = kept.place;
       await phoneRows.touched(touched);
+      await dropPictures(gone);
       if (!more) return place;
     }
   });

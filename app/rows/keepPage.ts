@@ -11,7 +11,13 @@ interface ChangesPage {
 }
 
 /** What was kept of a page: the place after it and what it touched; null where it was no page of the firm's. */
-export type KeptPage = { readonly place: Place; readonly touched: Touched; readonly more: boolean } | null;
+export type KeptPage = {
+  readonly place: Place;
+  readonly touched: Touched;
+  readonly more: boolean;
+  /** pictures that the firm has no more */
+  readonly gone: readonly string[];
+} | null;
 
 /** What was kept under an older release, whole and as one text. */
 interface OldCache {
@@ -50,7 +56,8 @@ export async function keepPage(
   if (!page) return null;
   const { cursor, after, more, rows, serverTime } = page;
   const place: Place = { cursor, ...(after ? { after } : {}), whole: whole || !more, clockOffset: Math.round(Date.parse(serverTime) - (sent + came) / 2) };
-  return { place, touched: await store.keep(rows, place), more };
+  const gone = Object.values(rows.photograph ?? []).flatMap(({ id, removed }) => (removed ? [id] : []));
+  return { place, touched: await store.keep(rows, place), more, gone };
 }
 
 /** Keeps what an earlier release kept as one text, so that a phone without signal opens with what it had. */

@@ -17,6 +17,7 @@ import { archiveRoutes } from './routes/archive';
 import { commandRoutes } from './routes/commands';
 import { documentRoutes } from './routes/documents';
 import { doorRoutes } from './routes/doors';
+import { erasureRoutes } from './routes/erasures';
 import { openapiRoutes } from './routes/openapi';
 import { linkRoutes, shownRoutes } from './routes/links';
 import { letterRoutes } from './routes/letters';
@@ -118,6 +119,7 @@ export function makeApp(context: AppContext): Express {
     photographRoutes(context),
     letterRoutes(context),
     documentRoutes(context),
+    erasureRoutes(context),
     searchRoutes(context),
     archiveRoutes(context),
     weatherRoutes(context),

@@ -12,7 +12,7 @@ export const documents: Translation<typeof english> = {
   open: '{{kind}} {{number}}, {{date}}',
   failed: 'No se pudo hacer: {{why}}',
   offline: 'Los documentos se hacen en la empresa: regrese con señal.',
-  state: { making: 'haciéndose', done: 'hecho', stopped: 'parado', failed: 'no se hizo' },
+  state: { making: 'haciéndose', done: 'hecho', stopped: 'parado', failed: 'no se hizo', erased: 'borrado' },
   kind: {
     offer: 'Oferta',
     method: 'Método de trabajo',

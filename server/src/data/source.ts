@@ -11,6 +11,7 @@ import { Care1700000000012 } from '../migrations/Care1700000000012';
 import { CrewFigures1700000000009 } from '../migrations/CrewFigures1700000000009';
 import { KeysOfFirms1700000000013 } from '../migrations/KeysOfFirms1700000000013';
 import { Doors1700000000014 } from '../migrations/Doors1700000000014';
+import { Erasure1700000000016 } from '../migrations/Erasure1700000000016';
 import { Spoken1700000000015 } from '../migrations/Spoken1700000000015';
 import { Documents1700000000010 } from '../migrations/Documents1700000000010';
 import { Search1700000000011 } from '../migrations/Search1700000000011';
@@ -41,6 +42,7 @@ export function makeSource({ url, most = 10, log }: { url: string; most?: number
       KeysOfFirms1700000000013,
       Doors1700000000014,
       Spoken1700000000015,
+      Erasure1700000000016,
     ],
     migrationsTableName: 'migration',
     synchronize: false,

@@ -1,6 +1,6 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
-export const DOCUMENT_STATES = ['making', 'done', 'stopped', 'failed'] as const;
+export const DOCUMENT_STATES = ['making', 'done', 'stopped', 'failed', 'erased'] as const;
 export type DocumentState = (typeof DOCUMENT_STATES)[number];
 
 /** A document of a job: what it was made from, and once it is made its bytes, which never change. */

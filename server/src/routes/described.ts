@@ -74,6 +74,8 @@ export const DESCRIBED: readonly Described[] = [
   { method: 'post', path: '/passkeys/options', answers: [200, 401, 409] },
   { method: 'post', path: '/passkeys', answers: [201, 401, 409, 422], body: { schema: 'passkey' } },
   { method: 'delete', path: '/passkeys/:passkey', answers: [204, 401, 404, 422] },
+  { method: 'post', path: '/people/:person/erasure', answers: [204, 401, 403, 404, 409, 422] },
+  { method: 'post', path: '/jobs/:job/erasure', answers: [200, 401, 403, 404, 422] },
   { method: 'get', path: '/trail', answers: [200, 401, 403, 422], query: { before: 'string', most: 'integer' } },
   { method: 'post', path: '/documents/:document/link', answers: [201, 401, 403, 404, 422], body: { schema: 'link' } },
   { method: 'delete', path: '/documents/:document/link', answers: [204, 401, 403, 422] },
