@@ -80,7 +80,7 @@ test('a crack is read again at the places where it was read, each with what it w
   expect(page()).toContain('Place 1 of 2');
   // Each place in its turn; once all are read nothing of before stands there any more.
   for (const [width, next] of [
-    ['0.5 mm', 'Here it was 0.6 mm on 2 Nov 2025'],
+    ['0.5 mm', 'Here it was 0.6 mm on Nov 2, 2025'],
     ['0.6 mm', null],
   ] as const) {
     await typeIn(say(PLAIN, 'walk.crackWidth'), width);
