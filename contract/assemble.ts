@@ -33,10 +33,10 @@ export const UNKNOWN: Record<'deepest' | 'thickness' | 'crackDepth' | 'crackWidt
 /** What is read of the weather and the materials at the work. */
 export type ConditionKind = keyof typeof ASSUMED;
 
-/** A firm's settings as a plan knows them: with what a new job begins is no plan's. */
+/** A firm's settings as a plan knows them: what no plan is made from stays out, or each change of it would make every plan stale. */
 function plannedBy(settings: FirmFields['settings']): PlanInput['firm'] {
-  const { newJob, ...planned } = settings;
-  return newJob ? planned : settings;
+  const { newJob, hours, tax, letterhead, ...planned } = settings;
+  return newJob || hours || tax || letterhead ? planned : settings;
 }
 
 /** The job's own readings that stand, newest last. */

@@ -8,6 +8,7 @@ import type { Point } from '@tufa/core/takeoff';
 import type { HourWeather } from '@tufa/core/weather';
 import type { FoundKind, PropertiesOf } from './kinds';
 import type { Spoken } from './languages';
+import type { OpeningHours } from './openingHours';
 
 /** What every row on the wire carries beside its own fields. */
 export interface Row {
@@ -18,11 +19,22 @@ export interface Row {
   readonly removed: boolean;
 }
 
+/** What no plan is made from. */
+export interface FirmWays {
+  /** with which crew and mixed how a new job begins; ordinary ones where nothing is set */
+  readonly newJob?: { readonly crew: CrewInput; readonly batch: BatchInput };
+  /** when it works; any hour where nothing is set */
+  readonly hours?: OpeningHours;
+  /** what an offer adds to the price, by its local name */
+  readonly tax?: { readonly name: string; readonly share: number };
+  /** what its documents carry beside its name: an address, a licence, a picture by its id */
+  readonly letterhead?: { readonly lines: string; readonly logo: string | null };
+}
+
 /** A firm and its settings. */
 export interface FirmFields {
   readonly name: string;
-  /** `newJob`: with which crew and mixed how a new job begins; ordinary ones where nothing is set */
-  readonly settings: FirmSettings & { readonly newJob?: { readonly crew: CrewInput; readonly batch: BatchInput } };
+  readonly settings: FirmSettings & FirmWays;
 }
 
 /** Somebody of the firm, by role. */

@@ -1,6 +1,7 @@
 import { Problem } from '@tufa/core/quantity';
 import { applyCommand, assemblePlanInput } from './index';
 import { readForecast } from './forecastFile';
+import { ANY_HOUR, closedIn } from './openingHours';
 import { clockOf, instantOfLocal, localOf } from './localTime';
 import { command, id, sampleData, SAMPLES } from './test/samples';
 
@@ -13,6 +14,16 @@ const codeOf = (rows: readonly object[], zone = 'UTC'): unknown => {
     return error instanceof Problem ? error.code : error;
   }
 };
+
+test('a firm works from its first hour to its last on its days, by the clocks of the place', () => {
+  const at = (local: string): number => Date.parse(instantOfLocal(local, 'America/New_York')!);
+  const hours = { from_h: 7, to_h: 16.5, days: [1, 2, 3, 4, 5] };
+  const asked = ['2026-05-12T06:00', '2026-05-12T07:00', '2026-05-12T16:00', '2026-05-12T17:00', '2026-05-16T10:00'].map(at);
+  expect(closedIn(hours, asked, 'America/New_York')).toEqual([asked[0], asked[3], asked[4]]);
+  // Through the night.
+  expect(closedIn({ ...hours, from_h: 20, to_h: 7 }, asked, 'America/New_York')).toEqual(asked.slice(1));
+  expect(closedIn(ANY_HOUR, asked, 'America/New_York')).toEqual([]);
+});
 
 test('local times are instants of their zone, also where the clocks change', () => {
   expect(instantOfLocal('2026-05-12T09:10', 'America/New_York')).toBe('2026-05-12T13:10:00.000Z');

@@ -46,7 +46,7 @@ const LEAST: Readonly<Record<Writable, Role>> = {
 /** What a crew changes of a job where a plan breaks at the pail: its hands and how it mixes. */
 const OF_CREW: ReadonlySet<string> = new Set(['crew', 'batch']);
 /** What of the firm's settings is its owner's: what it costs. */
-const OF_OWNER = ['currency', 'rates', 'shortCost_minor'] as const satisfies readonly (keyof FirmFields['settings'])[];
+const OF_OWNER = ['currency', 'rates', 'shortCost_minor', 'tax'] as const satisfies readonly (keyof FirmFields['settings'])[];
 
 /** Whether two values are the same on the wire. The first screen knows rights: nothing larger is read for it. */
 function same(a: unknown, b: unknown): boolean {

@@ -2,7 +2,7 @@ import { HOUSE_QUESTIONS } from '@tufa/core/choose';
 import { WORKS } from '@tufa/core/day';
 import { TASKS } from '@tufa/core/shelf';
 import Joi from 'joi';
-import { exactly, number, text } from './common';
+import { exactly, id, number, optionalText, text } from './common';
 
 /** What one person does of each kind of work: m2/s, m/s or portions a second. */
 const workRates = Joi.object(Object.fromEntries(WORKS.map((work) => [work, Joi.number().min(1e-5).max(10)])));
@@ -13,6 +13,7 @@ export const crew = Joi.object({
   rate_m2_s: Joi.number().min(1e-5).max(1).required(),
   carry_s: Joi.number().min(0).max(3600).required(),
   finish_s: Joi.number().min(0).max(7200).required(),
+  finishers: Joi.number().integer().min(1).max(12),
   rates: workRates,
 });
 
@@ -78,4 +79,11 @@ export const firmSettings = Joi.object({
     .items(Joi.object({ name: text(40).required(), ...coordinates }))
     .max(30),
   newJob: Joi.object({ crew: crew.required(), batch: batch.required() }),
+  hours: Joi.object({
+    from_h: Joi.number().min(0).max(23.5).required(),
+    to_h: Joi.number().min(0.5).max(24).required(),
+    days: Joi.array().items(Joi.number().integer().min(0).max(6)).unique().min(1).max(7).required(),
+  }),
+  tax: Joi.object({ name: text(20).required(), share: Joi.number().min(0).max(0.5).required() }),
+  letterhead: Joi.object({ lines: optionalText(240).required(), logo: id.allow(null).required() }),
 });

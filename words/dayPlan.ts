@@ -24,6 +24,7 @@ export const dayPlan = {
   taken: 'These are their hours.',
   opens: 'Open to {{to}} {{time}}, {{finding}}.',
   to: { foot: 'foot', vehicles: 'vehicles' },
+  afterHours: 'You work until {{time}}.',
   asked: 'Asked by {{time}}.',
   late: 'That is later than asked.',
   turns: 'It turns on batch {{batch}}: {{spare_s}} to spare before {{against}}.',

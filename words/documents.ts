@@ -29,6 +29,8 @@ export const documents = {
   price: 'Price',
   priceAgreed: 'As agreed: {{price_minor}}.',
   priceFrom: 'From what it takes and the firm’s rates: {{price_minor}}.',
+  tax: '{{name}}, {{share}}: {{tax_minor}}.',
+  total: 'Altogether: {{total_minor}}.',
   others: 'Other ways, for comparison',
   system: 'Way',
   material: 'Material',

@@ -145,6 +145,7 @@ export const works = {
 export const crew = {
   title: 'Crew',
   hands: 'Pairs of hands',
+  finishers: 'Of them finish a face',
   alone: 'Alone you mix, then place: the next batch waits for you.',
   together_one: 'One mixes while {{count}} places.',
   together_other: 'One mixes while {{count}} place.',
@@ -162,6 +163,10 @@ export const rates = {
   concrete_minor_m3: { us: 'Mixed concrete, a yd³', metric: 'Mixed concrete, a m³' },
   markup: 'Markup, %',
   markupFault: 'Write a share of the cost, such as 35.',
+  tax: 'Tax on an offer, %',
+  taxFault: 'From 0 to 50 %.',
+  taxName: 'What it is called',
+  taxPlain: 'Tax',
   workday: 'A day on site, h',
   workdayFault: 'Write hours, 1 to 16.',
 } as const;

@@ -26,11 +26,12 @@ export const week = {
     cold: 'rings: cold or frost',
     hot: 'courses: too warm',
     short: 'plain: too short',
-    dark: 'dark: night',
+    dark: 'dark: night, or not worked',
     unknown: 'dashed: not known',
   },
   why: {
     gone: 'has passed',
+    closed: 'you do not work then',
     dark: 'it is dark',
     rain: 'rain while it is soft, {{chance_share}} likely',
     frost: 'frost before it bears it',
@@ -42,6 +43,7 @@ export const week = {
   },
   shortWhy: {
     gone: 'has passed',
+    closed: 'not worked',
     dark: 'dark',
     rain: 'rain',
     frost: 'frost',

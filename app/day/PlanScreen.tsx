@@ -157,6 +157,7 @@ const DayDrawn = settled(function DayDrawn({
       ? say(speaker, made.failed || day ? 'dayPlan.noOrder' : 'dayPlan.working')
       : say(speaker, 'dayPlan.done', { time: clockText(day.done_s) });
   const opens = day?.opens;
+  const { hours } = Object.values(view.data.firm)[0]?.settings ?? {};
   const odds = made.odds?.odds ?? null;
   const helps = made.odds ? <Helps helps={made.odds.helps} /> : null;
   return (
@@ -182,6 +183,9 @@ const DayDrawn = settled(function DayDrawn({
                   : []),
                 ...(made.opensBy_s !== null ? [say(speaker, 'dayPlan.asked', { time: clockText(made.opensBy_s) })] : []),
                 ...(opens && made.opensBy_s !== null && opens.at_s > made.opensBy_s ? [say(speaker, 'dayPlan.late')] : []),
+                ...(hours && hours.from_h < hours.to_h && day?.done_s != null && day.done_s > hours.to_h * 3600
+                  ? [say(speaker, 'dayPlan.afterHours', { time: clockText(hours.to_h * 3600) })]
+                  : []),
                 ...(day?.turnsOn
                   ? [
                       say(speaker, 'dayPlan.turns', {

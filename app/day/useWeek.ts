@@ -1,4 +1,5 @@
 import type { RowOf } from '@tufa/contract/entities';
+import { ANY_HOUR, closedIn } from '@tufa/contract/openingHours';
 import { weatherSiteOf, type WeatherSite } from '@tufa/contract/siteOf';
 import { namedOnly, weekAsks, type HourLooked, type PlanInput, type WeekAsk, type WeekOfProduct } from '@tufa/core/plan';
 import { useMemo } from 'react';
@@ -40,20 +41,21 @@ interface AskedWeek {
 }
 
 /** Each product of a job in every hour of the coming week, worked out beside the screen. */
-export function useWeek({ job, input, plan }: Pick<JobView, 'job' | 'input' | 'plan'>, forecast: RowOf<'forecast'> | null) {
+export function useWeek({ job, data, input, plan }: Pick<JobView, 'job' | 'data' | 'input' | 'plan'>, forecast: RowOf<'forecast'> | null) {
   const hour_ms = presentHour();
   const days = useMemo(() => weekDays(job.zone, hour_ms), [job.zone, hour_ms]);
   const asked = useMemo((): AskedWeek | null => {
     const site = forecast ? weatherSiteOf({ forecast: { [forecast.id]: forecast } }, job, hour_ms) : null;
     return plan && site ? { asks: weekAsks(input, plan), site } : null;
   }, [plan, input, forecast, job, hour_ms]);
+  const hours = Object.values(data.firm)[0]?.settings.hours ?? ANY_HOUR;
   const query = useWorkedOut(
     'week',
-    asked && asked.asks.length > 0 ? [asked, days] : null,
+    asked && asked.asks.length > 0 ? [asked, days, hours] : null,
     (worker): Promise<Tried<WeekOfProduct[]>> => {
       const at_ms = days.days.flatMap((day) => day.at_ms.flatMap((ms) => ms ?? []));
       const { air_C, slab_C } = input.conditions;
-      return worker.week({ ...asked!, conditions: { air_C, slab_C }, at_ms, now_ms: now() });
+      return worker.week({ ...asked!, conditions: { air_C, slab_C }, at_ms, closed_ms: closedIn(hours, at_ms, job.zone), now_ms: now() });
     },
     { keepLast: true },
   );

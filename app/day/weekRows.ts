@@ -4,7 +4,18 @@ import type { Speaker } from '@tufa/words/speak';
 import type { WeekDays } from './useWeek';
 import { sayDate } from '@tufa/words/dates';
 
-const MARKS = { rain: 'wet', frost: 'cold', cold: 'cold', heat: 'hot', dark: 'dark', gone: 'dark', dew: 'wet', skin: 'short', short: 'short' } as const;
+const MARKS = {
+  rain: 'wet',
+  frost: 'cold',
+  cold: 'cold',
+  heat: 'hot',
+  dark: 'dark',
+  gone: 'dark',
+  closed: 'dark',
+  dew: 'wet',
+  skin: 'short',
+  short: 'short',
+} as const;
 
 /** The days of the week as they are drawn. */
 export function rowsOf(speaker: Speaker, product: WeekOfProduct, days: WeekDays) {

@@ -16,6 +16,8 @@ import { ChancesView } from './ChancesView';
 import { FirmNumbers } from './FirmNumbers';
 import { ArchiveView } from './ArchiveView';
 import { HouseMethodView } from './HouseMethodView';
+import { HoursView } from './HoursView';
+import { LetterheadView } from './LetterheadView';
 import { PlacesView } from './PlacesView';
 import { RatesView } from './RatesView';
 import { VesselsView } from './VesselsView';
@@ -93,6 +95,8 @@ export function FirmScreen() {
         {row ? <ChancesView firm={row} /> : null}
         {row ? <VesselsView firm={row} /> : null}
         {row ? <PlacesView firm={row} /> : null}
+        {row ? <HoursView firm={row} /> : null}
+        {row ? <LetterheadView firm={row} /> : null}
         {row ? <WorkRatesView firm={row} /> : null}
         {row ? (
           <ReadUnless may="doors">

@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import { amountMinor } from '../fix/money';
 import { change, write } from '../outbox/useFirm';
 import { TypedFigure } from '../parts/ui/TypedFigure';
+import { TypedText } from '../parts/ui/TypedText';
 import { T } from '../parts/ui/T';
 import type { Speaker } from '@tufa/words/speak';
 import { useSpeaker } from '../parts/phone/speaker';
@@ -24,6 +25,8 @@ export function RatesView({ firm }: { firm: RowOf<'firm'> }) {
   const speaker = useSpeaker();
   const rates = ratesOf(firm.settings);
   const set = firm.settings.rates ?? {};
+  const { tax } = firm.settings;
+  const keepTax = (next: NonNullable<typeof tax>): void => void write(change('firm', 'change', firm.id, { settings: { ...firm.settings, tax: next } }));
   const keep = (next: Partial<Rates>): void => void write(change('firm', 'change', firm.id, { settings: { ...firm.settings, rates: { ...set, ...next } } }));
   return (
     <View className="gap-2" testID="rates">
@@ -52,6 +55,15 @@ export function RatesView({ firm }: { firm: RowOf<'firm'> }) {
           read={(text) => within(parseFloat(text) / 100, 0, 5)}
           onChange={(markup) => keep({ markup })}
         />
+        <TypedFigure
+          label={say(speaker, 'rates.tax')}
+          shown={tax ? `${Math.round(tax.share * 1000) / 10} %` : ''}
+          assumed={!tax}
+          fault={say(speaker, 'rates.taxFault')}
+          read={(text) => within(parseFloat(text.replace(',', '.')) / 100, 0, 0.5)}
+          onChange={(share) => keepTax({ name: tax?.name ?? say(speaker, 'rates.taxPlain'), share })}
+        />
+        {tax ? <TypedText label={say(speaker, 'rates.taxName')} value={tax.name} most={20} onChange={(name) => keepTax({ ...tax, name })} /> : null}
         <TypedFigure
           label={say(speaker, 'rates.workday')}
           shown={printFigure(speaker, 'workday_s', rates.workday_s)}

@@ -25,6 +25,14 @@ export function CrewView({ jobId, input, works }: { jobId: string; input: PlanIn
         onChange={(hands) => keep({ hands: Number(hands) })}
       />
       <T as="faint">{say(speaker, crew.hands === 1 ? 'crew.alone' : 'crew.together', { count: crew.hands - 1 })}</T>
+      {crew.hands > 1 ? (
+        <Choice
+          label={say(speaker, 'crew.finishers')}
+          value={HANDS.find((hands) => Number(hands) === Math.min(crew.hands, crew.finishers ?? crew.hands)) ?? null}
+          options={HANDS.slice(0, crew.hands).map((hands) => ({ value: hands, label: hands }))}
+          onChange={(finishers) => keep({ finishers: Number(finishers) })}
+        />
+      ) : null}
       {works.map((work) => (
         <WorkRate
           key={work}

@@ -1,5 +1,6 @@
 import { assemblePlanInput } from '@tufa/contract/assemble';
 import type { RowOf } from '@tufa/contract/entities';
+import { ANY_HOUR, closedIn, type OpeningHours } from '@tufa/contract/openingHours';
 import { forecastOf, weatherSiteOf } from '@tufa/contract/siteOf';
 import { weekAsks, type PlanInput, type WeekOfProduct } from '@tufa/core/plan';
 import { weekScale, weekScene } from '@tufa/draw/weekScene';
@@ -23,13 +24,17 @@ import { useWorkedOut } from '../workers/useWorkedOut';
 /** So many days are shown of the week: today and what comes next. */
 const SHOWN = 2;
 
-async function weekIn(worker: Remote<PlanWorker>, input: PlanInput, site: Parameters<PlanWorker['week']>[0]['site'], days: WeekDays): Promise<WeekOfProduct[]> {
+async function weekIn(
+  worker: Remote<PlanWorker>,
+  input: PlanInput,
+  { site, days, hours, zone }: { site: Parameters<PlanWorker['week']>[0]['site']; days: WeekDays; hours: OpeningHours; zone: string },
+): Promise<WeekOfProduct[]> {
   const { value: plan } = await worker.plan(input);
   const asks = plan ? weekAsks(input, plan) : [];
   if (asks.length === 0) return [];
   const { air_C, slab_C } = input.conditions;
   const at_ms = days.days.flatMap((day) => day.at_ms.flatMap((ms) => ms ?? []));
-  return (await worker.week({ asks, site, conditions: { air_C, slab_C }, at_ms, now_ms: now() })).value ?? [];
+  return (await worker.week({ asks, site, conditions: { air_C, slab_C }, at_ms, closed_ms: closedIn(hours, at_ms, zone), now_ms: now() })).value ?? [];
 }
 
 /** The next good hours of a job as a strip; nothing where no weather is told for it, or nothing is chosen. */
@@ -42,7 +47,13 @@ export function GoodHours({ job }: { job: RowOf<'job'> }) {
   const forecast = ready ? forecastOf(data, job) : null;
   const input = useMemo(() => (forecast ? assemblePlanInput(data, job.id) : null), [data, forecast, job.id]);
   const site = useMemo(() => (forecast ? weatherSiteOf({ forecast: { [forecast.id]: forecast } }, job, hour_ms) : null), [forecast, job, hour_ms]);
-  const week = useWorkedOut('goodHours', input && site ? [input, site, days] : null, (worker) => weekIn(worker, input!, site!, days), { keepLast: true });
+  const hours = Object.values(data.firm)[0]?.settings.hours ?? ANY_HOUR;
+  const week = useWorkedOut(
+    'goodHours',
+    input && site ? [input, site, days, hours] : null,
+    (worker) => weekIn(worker, input!, { site: site!, days, hours, zone: job.zone }),
+    { keepLast: true },
+  );
   const product = week.data ? tightest(week.data) : undefined;
   const best = product ? bestRun(product.runs) : null;
   const width = size?.width ?? 0;

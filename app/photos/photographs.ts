@@ -54,6 +54,25 @@ export async function keepPhoto(
   return { id, sha256: shrunk.sha256, bytes: shrunk.full.size };
 }
 
+/**
+ * Makes a firm's own picture small and keeps it on this phone until the firm has it.
+ *
+ * @returns its id
+ * @throws PhotoFault
+ */
+export async function keepLogo(file: Blob): Promise<string> {
+  if (file.size > MOST_BYTES) throw new PhotoFault('tooLarge', { mb: String(Math.round(file.size / 1e6)), most: String(MOST_BYTES / 1e6) });
+  const shrunk = await askPhoto((worker) => worker.shrink(file, PHOTO)).catch(() => null);
+  if (!shrunk) throw new PhotoFault('noPicture');
+  const id = uuid();
+  try {
+    await withOutbox((db) => db.put('photo', { id, full: shrunk.full, thumb: shrunk.thumb, sent: false }));
+  } catch {
+    throw new PhotoFault('noRoom');
+  }
+  return id;
+}
+
 /** A picture at the slowest signal takes so long; what takes longer goes nowhere, and everything else waits behind it. ms */
 const PATIENCE_MS = 180_000;
 
@@ -88,7 +107,7 @@ async function sendPhotos(): Promise<void> {
 alsoSend.add(() => sendPhotos().catch(() => undefined));
 
 /** Where a picture is to be had: on this phone while it waits, else from the firm. Null until that is known. */
-export function usePhotoUrl({ id }: RowOf<'photograph'>, size: 'full' | 'thumb'): string | null {
+export function usePhotoUrl({ id }: Pick<RowOf<'photograph'>, 'id'>, size: 'full' | 'thumb'): string | null {
   const [url, setUrl] = useState<string | null>(null);
   useEffect(() => {
     let made = '';

@@ -2,9 +2,11 @@ import type { RowOf } from '@tufa/contract/entities';
 import { DEFAULT_HOUSE } from '@tufa/core/choose';
 import { DEFAULT_RATES } from '@tufa/core/plan';
 import { PLAIN } from '@tufa/words';
-import { screen, waitFor, within } from '@testing-library/react';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import { FirmNumbers } from '../firm/FirmNumbers';
+import { HoursView } from '../firm/HoursView';
 import { HouseMethodView } from '../firm/HouseMethodView';
+import { LetterheadView } from '../firm/LetterheadView';
 import { RatesView } from '../firm/RatesView';
 import { VesselsView } from '../firm/VesselsView';
 import { WorkRatesView } from '../firm/WorkRatesView';
@@ -39,6 +41,24 @@ test('a rate that cannot be read says so where it is, is kept as typed and writt
   expect(written()).toEqual([]);
   await typeIn(/hour/i, '');
   await waitFor(() => expect(settings()?.rates).toEqual({ labour_minor_h: DEFAULT_RATES.labour_minor_h }));
+});
+
+test('tax has a share and a name of its own; the hours of work begin before they end; a letterhead keeps its lines', async () => {
+  await show(({ data }) => <RatesView firm={firmOf(data)} />);
+  await typeIn(/tax/i, '5.3');
+  await waitFor(() => expect(settings()).toMatchObject({ tax: { name: 'Tax', share: 0.053 } }));
+  await typeIn(/called/i, 'Sales tax');
+  await waitFor(() => expect(settings()).toMatchObject({ tax: { name: 'Sales tax', share: 0.053 } }));
+  cleanup();
+  await show(({ data }) => <HoursView firm={firmOf(data)} />);
+  await typeIn(/From, hour/, '17');
+  expect(screen.getByRole('alert').textContent).toContain('cannot end when it begins');
+  await typeIn(/From, hour/, '6:30');
+  await waitFor(() => expect(settings()).toMatchObject({ hours: { from_h: 6.5, to_h: 17, days: [1, 2, 3, 4, 5] } }));
+  cleanup();
+  await show(({ data }) => <LetterheadView firm={firmOf(data)} />);
+  await typeIn(/Lines/, 'Press lane 4, licence 0000');
+  await waitFor(() => expect(settings()).toMatchObject({ letterhead: { lines: 'Press lane 4, licence 0000', logo: null } }));
 });
 
 test.each([

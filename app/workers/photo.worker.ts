@@ -12,7 +12,11 @@ const QUALITIES = [0.82, 0.7, 0.55, 0.4, 0.25];
 async function drawn(image: ImageBitmap, side: number): Promise<OffscreenCanvas> {
   const by = Math.min(1, side / Math.max(image.width, image.height));
   const canvas = new OffscreenCanvas(Math.max(1, Math.round(image.width * by)), Math.max(1, Math.round(image.height * by)));
-  canvas.getContext('2d')?.drawImage(image, 0, 0, canvas.width, canvas.height);
+  const context = canvas.getContext('2d');
+  // What shows through a logo is paper.
+  if (context) context.fillStyle = '#ffffff';
+  context?.fillRect(0, 0, canvas.width, canvas.height);
+  context?.drawImage(image, 0, 0, canvas.width, canvas.height);
   return canvas;
 }
 

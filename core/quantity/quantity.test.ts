@@ -7,6 +7,7 @@ import {
   print,
   printIn,
   printMoney,
+  taxed,
   rangedOf,
   rangedSum,
   roundTo,
@@ -164,6 +165,7 @@ test('a comma before three digits carries both readings', () => {
 });
 
 test('money, small rounding, units nobody knows, and the figures of a refusal', () => {
+  expect(taxed({ price_minor: 99999, share: 0.053 })).toEqual({ tax_minor: 5300, total_minor: 105299 });
   expect(printMoney({ minor: 3513, currency: 'USD' })).toBe('$35.13');
   expect(printMoney({ minor: 3500, currency: 'EUR', locale: 'en-GB' })).toBe('€35');
   expect([significant(0), significant(0.01234), significant(1234, 3)]).toEqual([0, 0.012, 1230]);

@@ -112,6 +112,17 @@ test('a document speaks the language that is asked for, of itself or of whoever 
   expect(results.body.results[0].problem.title).toMatch(/^Falta |no debe estar vacío/);
 });
 
+test('an offer adds the firm’s tax; every document carries its lines and its picture', async () => {
+  const parts = await partsFor(DOCK);
+  const [firm] = Object.values(parts.data.firm);
+  const settings = { ...firm!.settings, tax: { name: 'Sales tax', share: 0.053 }, letterhead: { lines: 'Licence 0000', logo: uuid() } };
+  const data = { ...parts.data, firm: { [firm!.id]: { ...firm!, settings } } };
+  const job = { ...parts.job, price_minor: 100_000 };
+  const pictures = new Map([[settings.letterhead.logo, 'data:image/jpeg;base64,AAAA']]);
+  const said = JSON.stringify(jobDocument({ kind: 'offer', number: '1', at: new Date('2026-05-12T12:00:00Z'), parts: { ...parts, data, job, pictures } }));
+  for (const text of ['Sales tax, 5.3\u00a0%: $53.', 'Altogether: $1,053.', 'Licence 0000', 'data:image/jpeg;base64,AAAA']) expect(said).toContain(text);
+});
+
 test('a stopped job prints no mix; what is no kind, no job or no document is refused', async () => {
   const { body: job } = await server.request.get(`/api/v1/jobs/${DOCK}`).expect(200);
   const element = job.element[SLAB];

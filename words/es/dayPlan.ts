@@ -26,6 +26,7 @@ export const dayPlan: Translation<typeof english> = {
   taken: 'Estas son sus horas.',
   opens: 'Abre a {{to}} a las {{time}}, {{finding}}.',
   to: { foot: 'pie', vehicles: 'vehículos' },
+  afterHours: 'Usted trabaja hasta las {{time}}.',
   asked: 'Pedido para las {{time}}.',
   late: 'Es más tarde de lo pedido.',
   turns: 'Depende de la tanda {{batch}}: sobran {{spare_s}} antes de que {{against}}.',

@@ -31,6 +31,8 @@ export const documents: Translation<typeof english> = {
   price: 'Precio',
   priceAgreed: 'Como se acordó: {{price_minor}}.',
   priceFrom: 'De lo que se gasta y las tarifas de la empresa: {{price_minor}}.',
+  tax: '{{name}}, {{share}}: {{tax_minor}}.',
+  total: 'En total: {{total_minor}}.',
   others: 'Otras maneras, para comparar',
   system: 'Manera',
   material: 'Material',

@@ -150,6 +150,7 @@ export const works: Translation<typeof englishWorks> = {
 export const crew: Translation<typeof englishCrew> = {
   title: 'Cuadrilla',
   hands: 'Pares de manos',
+  finishers: 'De ellos acaban una cara',
   alone: 'Solo, usted mezcla y luego coloca: la tanda que sigue lo espera.',
   together_one: 'Uno mezcla mientras {{count}} coloca.',
   together_other: 'Uno mezcla mientras {{count}} colocan.',
@@ -166,6 +167,10 @@ export const rates: Translation<typeof englishRates> = {
   concrete_minor_m3: { us: 'Concreto mezclado, la yd³', metric: 'Concreto mezclado, el m³' },
   markup: 'Margen, %',
   markupFault: 'Escriba una parte del costo, como 35.',
+  tax: 'Impuesto en una oferta, %',
+  taxFault: 'De 0 a 50 %.',
+  taxName: 'Cómo se llama',
+  taxPlain: 'Impuesto',
   workday: 'Un día en la obra, h',
   workdayFault: 'Escriba horas, 1 a 16.',
 };

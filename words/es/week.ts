@@ -28,11 +28,12 @@ export const week: Translation<typeof englishWeek> = {
     cold: 'anillos: frío o helada',
     hot: 'hiladas: muy caliente',
     short: 'liso: muy corto',
-    dark: 'oscuro: noche',
+    dark: 'oscuro: noche, o no se trabaja',
     unknown: 'punteado: no se sabe',
   },
   why: {
     gone: 'ya pasó',
+    closed: 'a esa hora no trabaja',
     dark: 'está oscuro',
     rain: 'lluvia mientras está blando, {{chance_share}} probable',
     frost: 'helada antes de que la aguante',
@@ -44,6 +45,7 @@ export const week: Translation<typeof englishWeek> = {
   },
   shortWhy: {
     gone: 'ya pasó',
+    closed: 'no se trabaja',
     dark: 'oscuro',
     rain: 'lluvia',
     frost: 'helada',

@@ -54,6 +54,15 @@ function brokenIn(of: PlanInput, asked: DayAsk): string[] {
   return [...late, ...busy];
 }
 
+test('where one alone finishes, no two batches are laid at once that a face is finished of', () => {
+  const laidTogether = (finishers: number): boolean => {
+    const crew = { ...two.crew, hands: 4, finishers };
+    const lays = dayPlanOf({ ...two, crew }, computePlan({ ...two, crew }, { ranked: 'chosen' }), ask).bars.filter(({ code }) => code === 'lay');
+    return lays.some((bar) => lays.some((other) => other !== bar && other.start_s < bar.end_s && bar.start_s < other.end_s));
+  };
+  expect(laidTogether(1)).toBe(false);
+});
+
 test('they come so that the first water falls where it is wanted, and every batch of the list stands in the day once', () => {
   const day = dayPlanOf(two, plan, ask);
   expect(day.clash).toBeNull();

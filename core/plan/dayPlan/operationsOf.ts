@@ -208,14 +208,14 @@ export function operationsOf(given: PlanInput, whole: Plan, ask: DayAsk, arrive_
     const laying = follows ? Math.max(1, hands - 1) : hands;
     add(
       { id: `lay ${number}`, code: 'lay', hands: batch.shots || batch.make === 'ready' ? 1 : laying, ...bar },
-      { duration_s: lay_s, ...(first === 'lay' ? { windows: begin } : {}) },
+      { duration_s: lay_s, ...(first === 'lay' ? { windows: begin } : {}), ...(finish_s > 0 ? { needs: { finisher: 1 } } : {}) },
     );
     const window = batch.window?.window;
     const slack_s = window ? Math.max(0, window.placeBy_s - window.placeNeeds_s) : null;
     after(`mix ${number}`, `lay ${number}`, 0, slack_s);
     if (finish_s > 0) {
       // With more hands than one whoever lays it works it in passing, as its window has it; alone the next has to wait.
-      add({ id: `finish ${number}`, code: 'finish', hands: hands > 1 ? 0 : 1, ...bar }, { duration_s: finish_s });
+      add({ id: `finish ${number}`, code: 'finish', hands: hands > 1 ? 0 : 1, ...bar }, { duration_s: finish_s, needs: { finisher: 1 } });
       after(`lay ${number}`, `finish ${number}`, 0, window ? Math.max(0, window.finishBy_s - window.finishNeeds_s) : null);
     }
     after('arrive', `${first} ${number}`);
@@ -262,7 +262,7 @@ export function operationsOf(given: PlanInput, whole: Plan, ask: DayAsk, arrive_
   return {
     operations,
     lags,
-    resources: { hands, mixer: 1, ...Object.fromEntries([...tools].map((tool) => [tool, 1])) },
+    resources: { hands, mixer: 1, finisher: Math.min(hands, input.crew.finishers ?? hands), ...Object.fromEntries([...tools].map((tool) => [tool, 1])) },
     bars,
     opens,
     soaks,

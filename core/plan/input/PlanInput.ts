@@ -92,6 +92,8 @@ export interface CrewInput {
   readonly rates?: Partial<WorkRates>;
   readonly carry_s: number;
   readonly finish_s: number;
+  /** how many of them finish a face that is seen; all where nothing is said */
+  readonly finishers?: number;
 }
 
 /** How the batches are mixed: a share the user fixed, packets of retarder a bag, what the material must do. */

@@ -1,7 +1,7 @@
 import type { Ending } from '../../setting';
 
 /** What keeps an hour from being good, the hardest first. */
-export const HOUR_REASONS = ['gone', 'dark', 'cold', 'heat', 'rain', 'frost', 'dew', 'skin', 'short'] as const;
+export const HOUR_REASONS = ['gone', 'closed', 'dark', 'cold', 'heat', 'rain', 'frost', 'dew', 'skin', 'short'] as const;
 export type HourReason = (typeof HOUR_REASONS)[number];
 
 /** A batch of one product as it would be with its first water at some hour. */

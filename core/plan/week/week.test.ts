@@ -97,6 +97,14 @@ test('on a hot day the minutes are fewest after noon, nights are dark, and the g
   expect(week!.hours.filter(({ why }) => why === null)).toHaveLength(week!.runs.reduce((sum, { from_ms, to_ms }) => sum + (to_ms - from_ms) / HOUR + 1, 0));
 });
 
+test('an hour that the firm does not work is no good hour, and the others stay as they are', () => {
+  const { asks, site, of, weeks } = weekAt(SUMMER);
+  const best = weeks[0]!.hours.find(({ why }) => why === null)!;
+  const at_ms = weeks[0]!.hours.map((hour) => hour.at_ms);
+  const [shut] = weekOf({ asks, site, conditions: of.conditions, at_ms, closed_ms: [best.at_ms], now_ms: at(SUMMER.from) });
+  expect(shut!.hours.map(({ why }) => why)).toEqual(weeks[0]!.hours.map(({ why, at_ms: ms }) => (ms === best.at_ms ? 'closed' : why)));
+});
+
 test('south of the line the hot hours are in its own afternoon, in its own summer', () => {
   const [week] = weekAt({ from: '2026-01-05T00:00:00Z', mean_C: 24, latitude_deg: -35, longitude_deg: 150 }).weeks;
   const hottest = week!.hours.reduce((most, hour) => (hour.slab_C > most.slab_C ? hour : most));

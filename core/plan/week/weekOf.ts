@@ -111,6 +111,7 @@ export function goodRuns(hours: readonly WeekHour[]): GoodRun[] {
  * @param site the place and its hourly weather; hours outside it are left out
  * @param conditions what was read, and when: it shifts the hours after it
  * @param at_ms the hours asked for, instants in order
+ * @param closed_ms of the hours asked for those in which the firm does not work
  * @param now_ms hours before it are gone; how far an hour lies ahead says how well it is known
  * @throws Problem `outOfRange` for weather outside its range
  */
@@ -119,14 +120,17 @@ export function weekOf({
   site,
   conditions,
   at_ms,
+  closed_ms = [],
   now_ms,
 }: {
   asks: readonly WeekAsk[];
   site: Omit<SiteInput, 'firstWater'>;
   conditions: Pick<Conditions, 'air_C' | 'slab_C'>;
   at_ms: readonly number[];
+  closed_ms?: readonly number[];
   now_ms: number;
 }): WeekOfProduct[] {
+  const closed = new Set(closed_ms);
   const place: PlaceWeather = {
     latitude_deg: site.latitude_deg,
     longitude_deg: site.longitude_deg,
@@ -182,6 +186,7 @@ export function weekOf({
       const { airLeast_C, airMost_C, slabLeast_C, slabMost_C } = sheet.limits;
       const faults: Record<HourReason, boolean> = {
         gone: ms < now_ms,
+        closed: closed.has(ms),
         dark: sees === 'dark',
         cold: air_C < airLeast_C || slab_C < slabLeast_C,
         heat: air_C > airMost_C || slab_C > slabMost_C,

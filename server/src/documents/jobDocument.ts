@@ -6,6 +6,7 @@ import { batchRecord } from './batchRecord';
 import { dayOf } from './clock';
 import { completion } from './completion';
 import type { JobParts } from './JobParts';
+import { letterhead } from './letterhead';
 import { method } from './method';
 import { offer } from './offer';
 import { paper } from './paper';
@@ -32,7 +33,7 @@ export function jobDocument({ kind, number, at, parts }: { kind: DocumentKind; n
       margin: [42, 12, 42, 0],
     }),
     content: [
-      { text: firm?.name ?? '', bold: true },
+      ...letterhead(firm, parts.pictures),
       { text: title, style: 'title' },
       { text: [job.customer, job.address].filter(Boolean).join(', ') },
       { text: say(speaker, 'documents.stamp', { number, date, hash: versions.plan.batches.slice(0, 12), version: versions.core }), style: 'small' },

@@ -1,9 +1,23 @@
 import { compareSystems, computePlan, sheetOf, suggestedSystems, type SystemInput } from '@tufa/core/plan';
+import { taxed } from '@tufa/core/quantity';
 import { printFigure, say, sayCoded } from '@tufa/words';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { JobParts } from './JobParts';
 import { cautions, scope } from './scope';
 import { heading, table } from './table';
+
+/** What is added to the price, and both together; nothing where the firm adds nothing. */
+function withTax({ speaker, data }: JobParts, price_minor: number): Content[] {
+  const tax = Object.values(data.firm)[0]?.settings.tax;
+  if (!tax || tax.share === 0) return [];
+  const { tax_minor, total_minor } = taxed({ price_minor, share: tax.share });
+  // A share of money is told to the tenth: 5.3 %, not 5.
+  const share = `${Math.round(tax.share * 1000) / 10}\u00a0%`;
+  return [
+    { text: say(speaker, 'documents.tax', { name: tax.name, share, tax_minor }) },
+    { text: say(speaker, 'documents.total', { total_minor }), bold: true },
+  ];
+}
 
 /** Scope, price, other ways beside it, what is not in it, cautions. */
 export function offer(parts: JobParts): Content[] {
@@ -39,6 +53,7 @@ export function offer(parts: JobParts): Content[] {
             text: say(speaker, job.price_minor ? 'documents.priceAgreed' : 'documents.priceFrom', { price_minor: rounded(first.price_minor) }),
             bold: true,
           } as Content,
+          ...withTax(parts, rounded(first.price_minor)),
         ]
       : []),
     ...(rows.length > 1 ? [heading(say(speaker, 'documents.others')), table(head, rows, [90, '*', 'auto', 'auto', 'auto'])] : []),

@@ -10,6 +10,7 @@ import { createHash } from 'node:crypto';
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuid } from 'uuid';
 import { nextChange, withFirm } from '../data/withFirm';
+import { logoOf } from '../documents/letterhead';
 import { jobDocument, versionsOf } from '../documents/jobDocument';
 import type { JobParts } from '../documents/JobParts';
 import { renderPdf } from '../documents/renderPdf';
@@ -114,6 +115,11 @@ const settle = (source: DataSource, { id, firmId }: DocumentRow, change: Partial
 async function make({ source, row, parts }: { source: DataSource; row: DocumentRow; parts: JobParts }): Promise<void> {
   const pictures = new Map<string, string>();
   const ids = row.total === 0 ? [] : [...new Set(shownIn(parts))];
+  const logo = logoOf(Object.values(parts.data.firm)[0]);
+  if (logo) {
+    const file = await withFirm(source, row.firmId, (tx) => tx.getRepository(PhotographFile).findOneBy({ photographId: logo, size: 'full' }));
+    if (file) pictures.set(logo, `data:image/jpeg;base64,${file.bytes.toString('base64')}`);
+  }
   for (let from = 0; from < ids.length; from += AT_ONCE) {
     const some = ids.slice(from, from + AT_ONCE);
     const { files, goesOn } = await withFirm(source, row.firmId, async (tx) => {
