@@ -16,8 +16,8 @@ main(() =>
     const folder = join(root, 'docs/screenshots');
     rmSync(folder, { recursive: true, force: true });
     mkdirSync(folder, { recursive: true });
-    const open = async (viewport) => {
-      const { page, context } = await signedIn(viewport);
+    const open = async (viewport, who = 'Lead') => {
+      const { page, context } = await signedIn(viewport, { who });
       const shot = async (path, file, ready) => {
         if (path) await page.goto(`${base}${path}`);
         await page.getByRole('heading', { level: 1 }).waitFor();
@@ -65,9 +65,10 @@ main(() =>
       await phone.page.getByTestId('pail').waitFor();
       await phone.page.clock.runFor(120_000);
     });
+    const owner = await open({ width: 390, height: 844 }, 'Owner');
+    await owner.shot('/doors', 'doors', () => owner.page.getByTestId('people').waitFor());
     const wide = await open({ width: 1280, height: 800 });
     await wide.shot(`${WALL}/walk`, 'wide-walk');
-    await wide.shot(`${DOCK}/day`, 'wide-day');
     await wide.shot(`${DOCK}/plan`, 'wide-plan', () => wide.page.getByTestId('helps').waitFor({ timeout: 60_000 }));
   }),
 );

@@ -58,7 +58,7 @@ export function RatesView({ firm }: { firm: RowOf<'firm'> }) {
         <TypedFigure
           label={say(speaker, 'rates.tax')}
           shown={tax ? `${Math.round(tax.share * 1000) / 10} %` : ''}
-          assumed={!tax}
+          assumed={false}
           fault={say(speaker, 'rates.taxFault')}
           read={(text) => within(parseFloat(text.replace(',', '.')) / 100, 0, 0.5)}
           onChange={(share) => keepTax({ name: tax?.name ?? say(speaker, 'rates.taxPlain'), share })}

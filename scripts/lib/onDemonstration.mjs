@@ -46,14 +46,14 @@ export async function onDemonstration({ name, now }, work) {
     const { chromium } = await import('@playwright/test');
     const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
     const base = `http://127.0.0.1:${port}`;
-    /** A phone or a screen with the lead signed in, its clock held. */
-    const open = async (viewport, mode = 'light') => {
+    /** A phone or a screen with the lead, or somebody else of the firm, signed in, its clock held. */
+    const open = async (viewport, { mode = 'light', who = 'Lead' } = {}) => {
       const context = await browser.newContext({ viewport, hasTouch: viewport.width < 1000, timezoneId: 'America/New_York', serviceWorkers: 'allow' });
       const page = await context.newPage();
       await page.clock.install({ time: new Date(now) });
       await page.addInitScript((wanted) => localStorage.setItem('tufa-phone', JSON.stringify({ mode: wanted, hand: 'right' })), mode);
       await page.goto(`${base}/`);
-      await page.getByRole('button', { name: 'Lead' }).click();
+      await page.getByRole('button', { name: who }).click();
       await page.getByText('Waiting for you').waitFor();
       return { page, context };
     };

@@ -86,6 +86,11 @@ export function makeApp(context: AppContext): Express {
   const metrics = makeMetrics(context);
   const api = express.Router();
   api.use(metrics.measure);
+  // What the firm knows lies in no cache of a browser or a proxy; what may, says so itself.
+  api.use((_request, response, next) => {
+    response.set('cache-control', 'no-store');
+    next();
+  });
   api.use(compression({ filter: (request, response) => request.path !== '/news' && compression.filter(request, response) }));
   api.use(express.json({ limit: '4mb' }));
   // Alive, whatever its database does: who sees it fail starts another.

@@ -45,7 +45,7 @@ export function letterRoutes(context: AppContext): Router {
     const file = await withFirm(source, signedIn(response).firmId, (tx) => tx.getRepository(LetterFile).findOneBy({ letterId: letter }));
     if (!file) throw new HttpProblem({ status: 404, code: 'notFound' });
     const type = typeOf(file.bytes) ?? PDF;
-    response.set('cache-control', 'private, max-age=31536000, immutable').type(type);
+    response.set('cache-control', 'private, max-age=2592000, immutable').type(type);
     // A letter is saved, never opened inside Tufa's own pages; a voice is played in them.
     if (type === PDF) response.attachment(`${letter}.pdf`);
     response.send(file.bytes);

@@ -55,7 +55,7 @@ export function photographRoutes(context: AppContext): Router {
     const { photograph, size } = checked<{ photograph: string; size: PhotoSize }>(params, request.params);
     const file = await withFirm(source, signedIn(response).firmId, (tx) => tx.getRepository(PhotographFile).findOneBy({ photographId: photograph, size }));
     if (!file) throw new HttpProblem({ status: 404, code: 'notFound' });
-    response.set('cache-control', 'private, max-age=31536000, immutable').type('image/jpeg').send(file.bytes);
+    response.set('cache-control', 'private, max-age=2592000, immutable').type('image/jpeg').send(file.bytes);
   });
   return router;
 }

@@ -140,6 +140,8 @@ export function sessionRoutes(context: AppContext): Router {
     if (!device?.shut) throw new HttpProblem({ status: 401, code: 'signInFirst' });
     await withFirm(source, device.firmId, (tx) => tx.getRepository(Device).update({ id: device.id }, { shut: 'ended', wipedAt: clock() }));
     await promisify(request.session.destroy.bind(request.session))();
+    // Pictures lie in the browser's own cache too.
+    response.set('clear-site-data', '"cache"');
     response.clearCookie(DEVICE_COOKIE.name, { path: DEVICE_COOKIE.path }).status(204).end();
   });
 
