@@ -22,7 +22,7 @@ main(async () => {
       'test/faults',
       { TUFA_FAULTS: 'full' },
     );
-    run('30,000 requests that nobody should send', 'test/fuzz', { TUFA_FUZZED: '30000', TUFA_FUZZ_SEED: String(Date.now() % 1e9) });
+    run('100,000 requests that nobody should send', 'test/fuzz', { TUFA_FUZZED: '100000', TUFA_FUZZ_SEED: String(Date.now() % 1e9) });
   });
   const { bundle, ensureWeb } = await import('./lib/build.mjs');
   const { chromium } = await import('@playwright/test');

@@ -32,6 +32,7 @@ export const problems = {
   archiveBroken: '{{file}} in this archive is not what it was when it was taken out. Nothing was brought in: fetch the archive again.',
   archiveRow: 'A row in {{file}} cannot be read ({{id}}, {{field}}). Nothing was brought in.',
   tooOften: 'Too many tries. Wait a minute.',
+  tooManyOpen: 'Tufa is open in too many windows here. Close some of them.',
   alreadyThere: 'There is already something with this id. Send a new id.',
   refersToUnknown: 'This refers to something the firm does not have. Send that first.',
   stale: 'It changed since you read it. Both versions are here: send yours again with the new version if it should win.',

@@ -1,7 +1,8 @@
 import type { AddressInfo } from 'node:net';
-import { connect } from 'node:net';
+import { connect, type Socket } from 'node:net';
+import { v7 as uuid } from 'uuid';
 import { fuzzedRequests } from './fuzz';
-import { cookiesOf, LEAD, makeDatabase, makeServer, PHONE, type TestDatabase, type TestServer } from './harness';
+import { cookiesOf, LEAD, OWNER, makeDatabase, makeServer, PHONE, type TestDatabase, type TestServer } from './harness';
 import { httpServer, type HttpServer } from '../src/http/httpServer';
 
 let server: TestServer;
@@ -9,14 +10,17 @@ let database: TestDatabase;
 let http: HttpServer;
 let base = '';
 let cookie = '';
+let owners = '';
+/** of phones that only listen */
+const others: string[] = [];
 
-const signIn = async (): Promise<void> => {
+const signIn = async (personId: string, device: string): Promise<string> => {
   const answer = await fetch(`${base}/api/v1/session`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ personId: LEAD, device: { id: PHONE, label: '' } }),
+    body: JSON.stringify({ personId, device: { id: device, label: '' } }),
   });
-  cookie = cookiesOf(answer.headers);
+  return cookiesOf(answer.headers);
 };
 
 beforeAll(async () => {
@@ -25,7 +29,9 @@ beforeAll(async () => {
   http = httpServer(server.app);
   await new Promise<void>((done) => http.server.listen(0, '127.0.0.1', done));
   base = `http://127.0.0.1:${(http.server.address() as AddressInfo).port}`;
-  await signIn();
+  cookie = await signIn(LEAD, PHONE);
+  owners = await signIn(OWNER, uuid());
+  for (let i = 0; i < 24; i += 1) others.push(await signIn(LEAD, uuid()));
 }, 60_000);
 
 afterAll(async () => {
@@ -42,8 +48,8 @@ const SEED = Number(process.env['TUFA_FUZZ_SEED'] ?? 20261128);
 test('requests that nobody should send: none is answered 500, and each refusal is a problem of ours', async () => {
   const bad: unknown[] = [];
   const seen = new Map<number, number>();
-  for (const { method, path, headers, body } of fuzzedRequests(SEED, COUNT)) {
-    const asked: Record<string, string> = { cookie, ...headers };
+  for (const { method, path, headers, body, owner = false } of fuzzedRequests(SEED, COUNT)) {
+    const asked: Record<string, string> = { cookie: owner ? owners : cookie, ...headers };
     const answer = await fetch(`${base}${path}`, { method, headers: asked, redirect: 'manual', ...(body === undefined ? {} : { body }) }).catch(
       (error: Error) => error,
     );
@@ -62,6 +68,35 @@ test('requests that nobody should send: none is answered 500, and each refusal i
   expect(seen.get(422) ?? 0).toBeGreaterThan(50);
   expect((await server.request.get('/api/v1/health')).status).toBe(200);
 }, 600_000);
+
+test('too much head is refused, and whoever sends slowly keeps nobody waiting', async () => {
+  const answer = await fetch(`${base}/api/v1/health`, { headers: { 'x-much': 'x'.repeat(20_000) } });
+  expect(answer.status).toBe(400);
+  const { port } = http.server.address() as AddressInfo;
+  // Two hundred that never end their head.
+  const slow = Array.from({ length: 200 }, () =>
+    connect(port, '127.0.0.1', function (this: Socket) {
+      this.write('GET /api/v1/changes HTTP/1.1\r\nhost: 127.0.0.1\r\nx-a: ');
+    }),
+  );
+  for (const socket of slow) socket.on('error', () => undefined);
+  expect((await fetch(`${base}/api/v1/changes?since=0`, { headers: { cookie } })).status).toBe(200);
+  slow.forEach((socket) => socket.destroy());
+});
+
+test('five hundred streams stand open and the firm is answered beside them; one session has twenty, and is told so', async () => {
+  const open = async (by: string): Promise<[number, AbortController]> => {
+    const ended = new AbortController();
+    const { status } = await fetch(`${base}/api/v1/news`, { headers: { cookie: by }, signal: ended.signal });
+    return [status, ended];
+  };
+  const streams = await Promise.all([cookie, ...others].flatMap((by) => Array.from({ length: 20 }, () => open(by))));
+  expect(streams.map(([status]) => status)).toEqual(Array(500).fill(200));
+  const [status] = await open(cookie);
+  expect(status).toBe(429);
+  expect((await fetch(`${base}/api/v1/changes?since=0`, { headers: { cookie } })).status).toBe(200);
+  for (const [, ended] of streams) ended.abort();
+});
 
 test('what is no HTTP at all ends its own connection and nothing else', async () => {
   const { port } = http.server.address() as AddressInfo;

@@ -36,6 +36,7 @@ export const problems: Translation<typeof english> = {
   archiveBroken: '{{file}} en este archivo no es lo que era cuando se sacó. No se trajo nada: traiga el archivo otra vez.',
   archiveRow: 'Un renglón de {{file}} no se puede leer ({{id}}, {{field}}). No se trajo nada.',
   tooOften: 'Demasiados intentos. Espere un minuto.',
+  tooManyOpen: 'Tufa está abierto en demasiadas ventanas aquí. Cierre algunas.',
   alreadyThere: 'Ya hay algo con este id. Mande un id nuevo.',
   refersToUnknown: 'Esto se refiere a algo que la empresa no tiene. Mande eso primero.',
   stale: 'Cambió desde que usted lo leyó. Aquí están las dos versiones: mande la suya otra vez con la versión nueva si debe ganar.',

@@ -43,7 +43,7 @@ export const DESCRIBED: readonly Described[] = [
   { method: 'delete', path: '/session', answers: [204] },
   { method: 'post', path: '/commands', answers: [200, 401, 403, 412, 422], body: { schema: 'command' } },
   { method: 'get', path: '/changes', answers: [200, 401, 422], query: { since: 'integer', after: 'uuid', closedBefore: 'string', back: 'string' } },
-  { method: 'get', path: '/news', answers: [200, 401], gives: 'text/event-stream' },
+  { method: 'get', path: '/news', answers: [200, 401, 429], gives: 'text/event-stream' },
   { method: 'get', path: '/jobs', answers: [200, 401, 422] },
   { method: 'get', path: '/jobs/:job', answers: [200, 401, 404, 422] },
   { method: 'get', path: '/jobs/:job/plan', answers: [200, 401, 404, 422], schema: 'planInput' },

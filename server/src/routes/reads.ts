@@ -24,6 +24,8 @@ const sinceQuery = Joi.object({
 const listQuery = Joi.object({ after: id, limit: Joi.number().integer().min(1).max(200).default(50) });
 const jobParams = Joi.object({ job: id.required() });
 
+/** Nobody has more windows of Tufa open on one phone or desk. */
+const STREAMS_MOST = 20;
 /** A stream that says nothing for longer is dead: whoever listens opens another. ms */
 const BEAT_MS = 20_000;
 
@@ -76,6 +78,7 @@ export function readRoutes({ source, clock, news }: AppContext): Router {
   });
 
   router.get('/news', (request, response) => {
+    if (news.openIn(request.sessionID) >= STREAMS_MOST) throw new HttpProblem({ status: 429, code: 'tooManyOpen' });
     response.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' });
     response.flushHeaders();
     response.write('retry: 5000\n\n');

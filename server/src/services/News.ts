@@ -83,6 +83,11 @@ export class News {
     );
   }
 
+  /** How many streams a session has open. */
+  openIn(session: string): number {
+    return [...this.subscriptions].filter((subscription) => subscription.session === session).length;
+  }
+
   /** @returns what ends it */
   subscribe(subscription: Subscription): () => void {
     this.subscriptions.add(subscription);
