@@ -24,7 +24,7 @@ function dice(seed: number): () => number {
 
 async function phonesOn(port: number): Promise<WritingPhone[]> {
   const chance = dice(7);
-  const phones = Array.from({ length: PHONES }, () => new WritingPhone(`http://127.0.0.1:${port}/api/v1`, chance));
+  const phones = Array.from({ length: PHONES }, () => new WritingPhone([`http://127.0.0.1:${port}/api/v1`], chance));
   for (const phone of phones) {
     await phone.signIn();
     phone.make(COMMANDS / PHONES);
@@ -113,17 +113,17 @@ const EVENTS = FULL ? 10_000 : 300;
 const POUR_KILLS = FULL ? 20 : 2;
 const POUR_HARMS: readonly ('kill' | 'restart')[] = FULL ? ['kill', 'restart', 'kill'] : ['restart'];
 
-test('three phones pour: deliveries doubled and out of order, the server and PostgreSQL killed meanwhile, and every event that was tapped is there once', async () => {
+test('three phones pour through two servers on one database: deliveries doubled and out of order, servers and PostgreSQL killed meanwhile, and every event that was tapped is there once', async () => {
   const name = `pour-${process.pid}`;
   const holder = holdCluster(name);
   const urls = await holder.urls;
-  const port = await freePort();
-  let child = await boot(urls, port);
-  const base = `http://127.0.0.1:${port}/api/v1`;
+  const ports = [await freePort(), await freePort()] as const;
+  const children = [await boot(urls, ports[0]), await boot(urls, ports[1])];
+  const servers = ports.map((port) => `http://127.0.0.1:${port}/api/v1`);
   const chance = dice(11);
-  const phones = Array.from({ length: 3 }, () => new WritingPhone(base, chance));
+  const phones = Array.from({ length: 3 }, () => new WritingPhone(servers, chance));
   for (const phone of phones) await phone.signIn();
-  const answer = await fetch(`${base}/jobs/${DOCK}/plan`, { headers: { cookie: phones[0]!.cookie } });
+  const answer = await fetch(`${servers[0]}/jobs/${DOCK}/plan`, { headers: { cookie: phones[0]!.cookie } });
   const { input } = (await answer.json()) as { input: PlanInput };
   const planId = phones[0]!.makePlan({ jobId: DOCK, input, hashes: hashesOf(input), coreVersion: '0.1.0', seed: 1, replaces: null });
   // The plan is with the firm before another phone pours by it.
@@ -133,10 +133,11 @@ test('three phones pour: deliveries doubled and out of order, the server and Pos
   const killing = async (): Promise<void> => {
     for (; kills < POUR_KILLS; kills += 1) {
       await pause(100 + chance() * 200);
-      const gone = new Promise((done) => child.once('exit', done));
-      child.kill('SIGKILL');
+      const which = kills % 2;
+      const gone = new Promise((done) => children[which]!.once('exit', done));
+      children[which]!.kill('SIGKILL');
       await gone;
-      child = await boot(urls, port);
+      children[which] = await boot(urls, ports[which]!);
       // Between the kills of the server, those of its database.
       if (harms < POUR_HARMS.length && kills % Math.ceil(POUR_KILLS / POUR_HARMS.length) === 0) {
         const how = POUR_HARMS[harms]!;
@@ -157,11 +158,15 @@ test('three phones pour: deliveries doubled and out of order, the server and Pos
   expect(new Set(rows.map(({ device, seq }) => `${device} ${seq}`)).size).toBe(tapped.length);
   const sent = phones.reduce((sum, { answered }) => sum + answered, 0);
   process.stdout.write(
-    `${tapped.length} events of three phones, ${sent} deliveries answered, the server killed ${kills} times, PostgreSQL ${harms}: ${tapped.length - rows.length} lost, ${rows.length - new Set(tapped).size} doubled\n`,
+    `${tapped.length} events of three phones, ${sent} deliveries answered, one of two servers killed ${kills} times, PostgreSQL ${harms}: ${tapped.length - rows.length} lost, ${rows.length - new Set(tapped).size} doubled\n`,
   );
-  const gone = new Promise((done) => child.once('exit', done));
-  child.kill('SIGTERM');
-  await gone;
+  await Promise.all(
+    children.map((child) => {
+      const gone = new Promise((done) => child.once('exit', done));
+      child.kill('SIGTERM');
+      return gone;
+    }),
+  );
   await holder.end();
   rmSync(homeOf(name), { recursive: true, force: true });
 }, 600_000);

@@ -18,9 +18,14 @@ export class WritingPhone {
   answered = 0;
 
   constructor(
-    private readonly base: string,
+    /** servers on one database: a balancer sends each request to any of them */
+    private readonly servers: readonly string[],
     private readonly chance: () => number,
   ) {}
+
+  private get base(): string {
+    return this.servers[Math.floor(this.chance() * this.servers.length)]!;
+  }
 
   async signIn(): Promise<void> {
     for (;;) {
