@@ -11,6 +11,7 @@ export const CHECKS = {
   'Types of the application': [bin('ts7/bin/tsc'), '-p', 'app/tsconfig.json'],
   Types: [bin('ts7/bin/tsc'), '-p', 'tsconfig.json'],
   'Nothing unused': [bin('knip/bin/knip.js'), '--no-progress', '--no-config-hints'],
+  Notices: [join(root, 'scripts/notices.mjs'), '--check'],
   Format: [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '--cache', '--cache-location', '.tufa/prettiercache', '.'],
 };
 
