@@ -1,3 +1,4 @@
+import { CREW_FIGURES } from '@tufa/core/setting';
 import { recordEntryOf, type Conditions, type PlanInput, type TreatmentInput } from '@tufa/core/plan';
 import { assumed, type Measured } from '@tufa/core/quantity';
 import type { ElementInput } from '@tufa/core/survey';
@@ -157,11 +158,12 @@ function recordIn(data: Pick<FirmData, 'crewEntry'>, shelf: readonly MaterialRow
     const ofProduct = entries.filter((entry) => entry.kind === 'life' && entry.productId === productId);
     return ofProduct.length > 0 ? [{ sheetId: id, entries: ofProduct.map(recordEntryOf) }] : [];
   });
-  const figure = (kind: 'rate' | 'waste') => {
-    const found = entries.filter((entry) => entry.kind === kind);
-    return found.length > 0 ? { [kind]: found.map(({ value, censored }) => ({ value, ...(censored ? { censored } : {}) })) } : {};
-  };
-  const figures = { ...figure('rate'), ...figure('waste') };
+  const figures = Object.fromEntries(
+    CREW_FIGURES.flatMap((kind) => {
+      const found = entries.filter((entry) => entry.kind === kind);
+      return found.length > 0 ? [[kind, found.map(({ value, censored }) => ({ value, ...(censored ? { censored } : {}) }))]] : [];
+    }),
+  );
   return lives.length === 0 && Object.keys(figures).length === 0 ? {} : { record: { lives, figures } };
 }
 

@@ -1,6 +1,7 @@
 import type { BatchInput, CareKind, CrewInput, FirmSettings, FixedWork, Place, PlanInput, StageHashes } from '@tufa/core/plan';
 import type { EventKind, EventPayload } from '@tufa/core/pour';
 import type { Measured } from '@tufa/core/quantity';
+import type { CrewFigureName } from '@tufa/core/setting';
 import type { HouseMethod } from '@tufa/core/choose';
 import type { Aid, Exposure, Moisture, Sheet, Texture } from '@tufa/core/shelf';
 import type { Answer, Earlier, ElementInput, ElementKind, Stops } from '@tufa/core/survey';
@@ -285,8 +286,8 @@ export interface CrewEntryFields {
   /** as it was chalked */
   readonly batch: string | null;
   readonly person: string;
-  readonly kind: 'life' | 'rate' | 'waste';
-  /** a life in s, a rate in m2/s and person, a waste as a share */
+  readonly kind: 'life' | CrewFigureName;
+  /** a life in s, a rate in m2/s and person, waste and skin as shares, soak in m */
   readonly value: number;
   /** of a life: how warm it was in effect, degC, and how much it was retarded */
   readonly temperature_C: number | null;

@@ -1,4 +1,5 @@
 import { CARE_KINDS } from '@tufa/core/plan';
+import { CREW_FIGURES } from '@tufa/core/setting';
 import { EVENT_KINDS } from '@tufa/core/pour';
 import { ELEMENT_KINDS } from '@tufa/core/survey';
 import Joi from 'joi';
@@ -194,7 +195,7 @@ export const FIELDS: Record<EntityName, Joi.ObjectSchema> = {
     productId: id.allow(null).required(),
     batch: Joi.string().max(10).allow(null).required(),
     person: id.required(),
-    kind: exactly(['life', 'rate', 'waste']).required(),
+    kind: exactly(['life', ...CREW_FIGURES]).required(),
     value: Joi.number().min(1e-9).max(1e7).required(),
     temperature_C: Joi.number().min(-20).max(80).allow(null).required(),
     retarder: Joi.number().min(1).max(20).allow(null).required(),

@@ -1,5 +1,7 @@
 import { shelfOf } from '@tufa/contract/assemble';
-import { crewFigure } from '@tufa/core/setting';
+import { CREW_FIGURES, crewFigure, type CrewFigureName } from '@tufa/core/setting';
+import { TAKEOFF } from '@tufa/core/takeoff';
+import { WEATHER } from '@tufa/core/weather';
 import { DAY } from '@tufa/core/day';
 import { printFigure, say } from '@tufa/words';
 import { View } from 'react-native';
@@ -19,10 +21,16 @@ export function FiguresScreen() {
   const shelf = shelfOf(data).map(({ sheet }) => sheet);
   const known = shelf.filter(({ productId }) => entries.some((entry) => entry.productId === productId && entry.kind === 'life'));
   const [firm] = Object.values(data.firm);
-  const of = (kind: 'rate' | 'waste') => entries.filter((entry) => entry.kind === kind && !entry.aside).map(({ value }) => ({ value }));
-  const [rates, wastes] = [of('rate'), of('waste')];
-  const prior = firm?.settings.workRates?.fill ?? DAY.workRates.fill;
-  const batches = (count: number): string => say(speaker, 'crewFigures.batches', { count });
+  const of = (kind: CrewFigureName) => entries.filter((entry) => entry.kind === kind && !entry.aside).map(({ value }) => ({ value }));
+  /** what is assumed of each, and how it is printed: a pace as a share of what is assumed */
+  const fill = firm?.settings.workRates?.fill ?? DAY.workRates.fill;
+  const share = (value: number): string => printFigure(speaker, 'figure_share', value);
+  const figures: Readonly<Record<CrewFigureName, { readonly prior: number; readonly print: (value: number) => string }>> = {
+    rate: { prior: fill, print: (value) => share(value / fill) },
+    waste: { prior: firm?.settings.medianWaste ?? 0, print: share },
+    soakDepth: { prior: TAKEOFF.soakDepth_m, print: (value) => printFigure(speaker, 'soak_m', value) },
+    skinShare: { prior: WEATHER.skinShare, print: share },
+  };
   return (
     <Screen
       title={say(speaker, 'crewFigures.title')}
@@ -33,22 +41,24 @@ export function FiguresScreen() {
         </View>
       }
     >
-      {rates.length > 0 ? (
-        <T as="strong">
-          {say(speaker, 'crewFigures.rate', {
-            pace: printFigure(speaker, 'pace_share', crewFigure({ name: 'rate', prior, log: rates }).p50 / prior),
-            batches: batches(rates.length),
-          })}
-        </T>
-      ) : null}
-      {wastes.length > 0 && firm ? (
-        <T as="strong">
-          {say(speaker, 'crewFigures.waste', {
-            waste: printFigure(speaker, 'waste_share', crewFigure({ name: 'waste', prior: firm.settings.medianWaste, log: wastes }).p50),
-            batches: batches(wastes.length),
-          })}
-        </T>
-      ) : null}
+      {CREW_FIGURES.map((name) => {
+        const log = of(name);
+        const { prior, print } = figures[name];
+        if (log.length === 0 || prior <= 0) return null;
+        const { p10, p50, p90 } = crewFigure({ name, prior, log });
+        return (
+          <T key={name} as="strong">
+            {say(speaker, 'crewFigures.figure', {
+              name: say(speaker, `crewFigures.name.${name}`),
+              assumed: print(prior),
+              yours: print(p50),
+              from: print(p10),
+              to: print(p90),
+              batches: say(speaker, 'crewFigures.times', { count: log.length }),
+            })}
+          </T>
+        );
+      })}
       {known.map((sheet) => (
         <ProductFigures key={sheet.id} data={data} sheet={sheet} />
       ))}

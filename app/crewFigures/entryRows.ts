@@ -1,5 +1,5 @@
 import type { FirmData, RowOf } from '@tufa/contract/entities';
-import { entriesOf, recordEntryOf, type CrewEntryMade } from '@tufa/core/plan';
+import { entriesOf, jobEntriesOf, recordEntryOf, type CrewEntryMade } from '@tufa/core/plan';
 import { crewRecord, type CrewRecord } from '@tufa/core/setting';
 import { flowOf, givesRange, type Sheet } from '@tufa/core/shelf';
 import { v7 as uuid } from 'uuid';
@@ -16,18 +16,20 @@ export const entriesIn = (data: Pick<FirmData, 'crewEntry'>, productId?: string)
     .sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : 1));
 
 /** What a job's log shows of the crew's own figures. */
-const shownBy = (view: JobView): CrewEntryMade[] =>
-  entriesOf(
-    view.batches.flatMap((state) => {
-      const found = batchOfPlan(view.data, state);
-      return found ? [{ state, batch: found.batch, input: found.input }] : [];
-    }),
-  );
+function shownBy(view: JobView): CrewEntryMade[] {
+  const poured = view.batches.flatMap((state) => {
+    const found = batchOfPlan(view.data, state);
+    return found ? [{ state, batch: found.batch, input: found.input }] : [];
+  });
+  return [...entriesOf(poured), ...jobEntriesOf({ listed: view.plan?.batches ?? [], input: view.input, poured })];
+}
 
 /** Of that what nobody has taken up yet. */
 export function notTaken(view: JobView): CrewEntryMade[] {
-  const taken = new Set(entriesIn(view.data).flatMap(({ jobId, batch, kind }) => (jobId === view.job.id ? [`${kind} ${batch}`] : [])));
-  return shownBy(view).filter(({ kind, batch }) => !taken.has(`${kind} ${batch}`));
+  // A product's waste is one figure of a job, whichever batch was its last.
+  const keyOf = ({ kind, batch, productId }: Pick<EntryRow, 'kind' | 'batch' | 'productId'>): string => `${kind} ${kind === 'waste' ? productId : batch}`;
+  const taken = new Set(entriesIn(view.data).flatMap((row) => (row.jobId === view.job.id ? [keyOf(row)] : [])));
+  return shownBy(view).filter((entry) => !taken.has(keyOf(entry)));
 }
 
 /** Entries as they are written. */

@@ -74,3 +74,26 @@ export function crackResin(
   const crown = (2 / 3) * crown_m * (input.width_m + 2 * lap_m);
   return input.length_m * (sectionTo(input, cap) + porosity * soaked + crown);
 }
+
+/** Resin sinks no less than a film of it. */
+const LEAST_SOAK_M = 2e-4;
+
+/**
+ * How deep resin sank into the sand of a bed and cap, by what it took: `crackResin` turned round, found by bisection.
+ *
+ * @param resin_m3 what went in until the crack was full
+ * @returns m; null where the cap alone takes as much, or the whole bed does not take it all
+ * @throws Problem `outOfRange`
+ */
+export function crackSoak(crack: Crack, resin_m3: number): number | null {
+  const { cap } = checked(crack);
+  const takes = (soakDepth_m: number): number => crackResin({ ...crack, soakDepth_m });
+  let [low, high] = [LEAST_SOAK_M, crack.depth_m - cap];
+  if (high <= low || resin_m3 < takes(low) || resin_m3 > takes(high)) return null;
+  while (high - low > 1e-6) {
+    const middle = (low + high) / 2;
+    if (takes(middle) < resin_m3) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}

@@ -2,7 +2,8 @@ import type { BatchState } from '../../pour';
 import { Course, crewRecord, normals, predicted } from '../../setting';
 import { flowOf, givesRange } from '../../shelf';
 import { input, sheetOf, typed } from '../../testing/job';
-import { computePlan, entriesOf, lifeOver, recordEntryOf, type PlanInput } from '../index';
+import { crackResin, crackSoak } from '../../takeoff';
+import { computePlan, entriesOf, jobEntriesOf, lifeOver, recordEntryOf, type PlanInput } from '../index';
 
 const sheet = sheetOf('sandedRapid');
 const at = (slab: number): PlanInput => ({
@@ -164,4 +165,45 @@ test('over seasons of two hundred batches each, what is learned holds eight in t
   }
   expect(inside / all).toBeGreaterThan(0.76);
   expect(inside / all).toBeLessThan(0.84);
+});
+
+describe('what a whole job shows', () => {
+  const of = at(21);
+  const listed = computePlan(of, { ranked: 'chosen' }).batches.filter(({ window }) => window);
+  const done = (batch: (typeof listed)[number], more: Partial<BatchState> = {}) => {
+    const made = poured(of, { placed_s: 120, ended_s: 400 });
+    return { ...made, batch, state: { ...made.state, key: batch.key, batch: batch.number, ...more } };
+  };
+
+  test('its waste is what was mixed over the list, once all of the list has ended', () => {
+    const all = listed.map((batch) => done(batch));
+    const waste = (list: readonly ReturnType<typeof done>[]) => jobEntriesOf({ listed, input: of, poured: list }).find(({ kind }) => kind === 'waste')?.value;
+    expect(waste(all)).toBeCloseTo(0.005, 9);
+    const extra = done(listed[0]!, { batch: `${listed[0]!.number}b` });
+    const sum = listed.reduce((amount, batch) => amount + batch.amount, 0);
+    expect(waste([...all, extra])).toBeCloseTo(listed[0]!.amount / sum, 9);
+    expect(waste(all.slice(1))).toBeUndefined();
+    expect(waste([...all.slice(1), done(listed[0]!, { ends: [] })])).toBeUndefined();
+  });
+
+  test('resin that a crack took says how deep it sank: the turned round figure is the figure', () => {
+    const crack = { profile: 'vee', length_m: 2, width_m: 0.012, depth_m: 0.05, cap_m: 0.012 } as const;
+    for (const soakDepth_m of [0.002, 0.006, 0.02]) expect(crackSoak(crack, crackResin({ ...crack, soakDepth_m }))).toBeCloseTo(soakDepth_m, 5);
+    expect(crackSoak(crack, 1e-6)).toBeNull();
+    expect(crackSoak(crack, 1)).toBeNull();
+  });
+
+  test('a batch that a skin ended says what it had lost of its water; any other says nothing of a skin', () => {
+    const windy = { ...at(33), conditions: { ...at(33).conditions, humidity: typed(0.15), wind_ms: typed(9) } };
+    const { batch } = poured(windy, { placed_s: 60, ended_s: 100 });
+    const { drying, course, pace } = batch.window!.basis;
+    const skinned = { ...batch, window: { ...batch.window!, window: { ...batch.window!.window, binding: 'skin' as const } } };
+    const loses_s = (0.08 * 3600 * drying!.mixWater_kg_m3 * course.thickness_m) / drying!.evaporation_kg_m2h;
+    const made = poured(windy, { placed_s: null, ended_s: pace.mix_s + pace.carry_s + loses_s, kind: 'wentHard' });
+    const skin = (each: typeof made) => entriesOf([each]).find(({ kind }) => kind === 'skinShare')?.value;
+    expect(skin({ ...made, batch: skinned })).toBeCloseTo(0.08, 6);
+    expect(
+      skin({ ...made, batch: { ...skinned, window: { ...batch.window!, window: { ...batch.window!.window, binding: 'flow' as const } } } }),
+    ).toBeUndefined();
+  });
 });

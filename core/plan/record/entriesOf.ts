@@ -1,5 +1,5 @@
 import type { BatchState } from '../../pour';
-import { Course, effectiveTemperature, type BatchWindowInput, type RecordEntry } from '../../setting';
+import { Course, effectiveTemperature, type BatchWindowInput, type CrewFigureName, type RecordEntry } from '../../setting';
 import type { Batch } from '../batches/Made';
 import type { PlanInput } from '../input/PlanInput';
 import { sheetOf } from '../input/sheetOf';
@@ -13,13 +13,13 @@ export interface PouredBatch {
 
 /** What one batch has shown of the crew's own figures. */
 export interface CrewEntryMade {
-  readonly kind: 'life' | 'rate';
+  readonly kind: 'life' | CrewFigureName;
   readonly productId: string;
   readonly batch: string;
   readonly person: string;
   /** ms since 1970, when it began */
   readonly at: number;
-  /** a life in s; a rate in m2/s and person, as of a fill */
+  /** a life in s; a rate in m2/s and person, as of a fill; waste and skin as shares; soak in m */
   readonly value: number;
   /** of a life: how warm it was in effect, degC, and how much it was retarded */
   readonly temperature_C: number | null;
@@ -81,8 +81,23 @@ function rateOfBatch({ state, batch, input }: PouredBatch): number | null {
   return took_s >= LEAST_S && pace >= PACE.least && pace <= PACE.most ? input.crew.rate_m2_s * pace : null;
 }
 
+/** Outside of this it was no skin that ended it. */
+const SKIN = { least: 0.03, most: 0.3 } as const;
+
+/** How much of its mix water a layer had lost when a skin ended it, where its plan had a skin for its end. */
+function skinOfBatch({ state, batch }: PouredBatch): number | null {
+  const [end, other] = state.ends;
+  const { window } = batch;
+  if (!window?.basis.drying || window.window.binding !== 'skin' || end?.kind !== 'wentHard' || other) return null;
+  const { drying, pace, course } = window.basis;
+  const spread_s = state.placedAt === null ? pace.mix_s + pace.carry_s : Math.min(pace.mix_s + pace.carry_s, (state.placedAt - state.startedAt) / 1000);
+  const lain_s = (end.at - state.startedAt) / 1000 - spread_s;
+  const share = (drying.evaporation_kg_m2h * lain_s) / 3600 / (drying.mixWater_kg_m3 * course.thickness_m);
+  return share >= SKIN.least && share <= SKIN.most ? share : null;
+}
+
 /**
- * What poured batches have shown of a crew's own figures: their lives and their pace. The same log gives the same entries.
+ * What poured batches have shown of a crew's own figures: their lives, their pace, and when a skin ended them. The same log gives the same entries.
  *
  * @throws Problem `outOfRange` from the courses
  */
@@ -94,9 +109,12 @@ export function entriesOf(poured: readonly PouredBatch[]): CrewEntryMade[] {
     const of = { productId: sheet.productId, batch: state.batch, person: state.person, at: state.startedAt };
     const life = lifeOf(each);
     const rate = rateOfBatch(each);
+    const skin = skinOfBatch(each);
+    const plain = { temperature_C: null, retarder: null, censored: false };
     return [
       ...(life ? [{ kind: 'life' as const, ...of, ...life }] : []),
-      ...(rate === null ? [] : [{ kind: 'rate' as const, ...of, value: rate, temperature_C: null, retarder: null, censored: false }]),
+      ...(rate === null ? [] : [{ kind: 'rate' as const, ...of, value: rate, ...plain }]),
+      ...(skin === null ? [] : [{ kind: 'skinShare' as const, ...of, value: skin, ...plain }]),
     ];
   });
 }

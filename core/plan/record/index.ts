@@ -1,2 +1,3 @@
 export { type CrewEntryMade, entriesOf, type PouredBatch, recordEntryOf } from './entriesOf';
+export { jobEntriesOf } from './jobEntriesOf';
 export { type LifeAt, lifeOver } from './lifeOver';
