@@ -80,8 +80,7 @@ export const parts = (kind: string): { name: Writable; verb: Verb } => {
   return { name, verb };
 };
 
-/** What the change of a command may hold: all fields when adding, any of them when changing, nothing when removing. */
-export function changeSchema(kind: string): Joi.ObjectSchema {
+function makeChangeSchema(kind: string): Joi.ObjectSchema {
   const { name, verb } = parts(kind);
   if (verb === 'add') return FIELDS[name];
   if (verb === 'remove') return Joi.object({});
@@ -89,4 +88,14 @@ export function changeSchema(kind: string): Joi.ObjectSchema {
   const some = FIELDS[name].fork(keys, (schema) => schema.optional());
   // What a finding says and where it lies are held against its kind.
   return name === 'finding' ? some.with('properties', 'kind').with('outline', 'kind') : some;
+}
+
+/** A schema is dear to make, and the same for every command of its kind. */
+const made = new Map<string, Joi.ObjectSchema>();
+
+/** What the change of a command may hold: all fields when adding, any of them when changing, nothing when removing. */
+export function changeSchema(kind: string): Joi.ObjectSchema {
+  const schema = made.get(kind) ?? makeChangeSchema(kind);
+  made.set(kind, schema);
+  return schema;
 }
