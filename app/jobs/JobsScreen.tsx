@@ -1,4 +1,4 @@
-import { say } from '@tufa/words';
+import { say, sayCoded } from '@tufa/words';
 import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -11,6 +11,7 @@ import { Standing } from '../parts/chrome/Standing';
 import { SyncLine } from '../parts/chrome/SyncLine';
 import { Answer, T } from '../parts/ui/T';
 import { UndoBand } from '../parts/ui/UndoBand';
+import { NOTHING_YET } from '../rows/standing';
 import { JobPicture, jobsOf } from './JobList';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links } from '../links';
@@ -67,6 +68,7 @@ export function JobsScreen() {
                 <View className="flex-1">
                   <T as="strong">{job.name}</T>
                   <T as="faint">{[job.closedOn ? say(speaker, 'jobs.closed') : '', job.customer, job.address].filter(Boolean).join(', ')}</T>
+                  {job.closedOn ? null : <T as="small">{sayCoded(speaker, `now.wait.${(standings[job.id] ?? NOTHING_YET).wait.code}`)}</T>}
                 </View>
               </Pressable>
             </Link>

@@ -1,7 +1,7 @@
 import type { RowOf } from '@tufa/contract/entities';
 import { say, sayCoded } from '@tufa/words/speak';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useMemo } from 'react';
+import { lazy, Suspense, useMemo, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { useFirm, useStandings } from '../outbox/useFirm';
 import { Growing } from '../parts/ui/Growing';
@@ -15,6 +15,7 @@ import { Answer, T } from '../parts/ui/T';
 import { JobPicture, jobsOf } from '../jobs/JobList';
 import { daysAhead, poursTomorrow } from '../fix/poursTomorrow';
 import { whenItComes } from '../parts/phone/later';
+import { useWide } from '../parts/phone/useSize';
 import { CareDue } from './CareDue';
 import { TomorrowsKit } from './TomorrowsKit';
 import type { Speaker } from '@tufa/words/speak';
@@ -30,6 +31,7 @@ export function NowScreen() {
   const firm = useFirm();
   const router = useRouter();
   const online = useOnline();
+  const wide = useWide();
   const { data } = firm;
   const jobs = jobsOf(data).filter(({ closedOn }) => !closedOn);
   const standings = useStandings();
@@ -42,6 +44,7 @@ export function NowScreen() {
   if (online && !firm.ready && !firm.failed) return <Fetching />;
   return (
     <Screen
+      broad={wide}
       title={say(speaker, 'nav.now')}
       head={
         <View className="gap-2">
@@ -73,27 +76,50 @@ export function NowScreen() {
       }
     >
       <Standing firm={firm} />
-      {looked ? (
-        <Suspense fallback={null}>
-          <GoodHours key={looked.id} job={looked} />
-        </Suspense>
-      ) : null}
-      <Growing rows={jobs.filter(poursTomorrow)} gap>
-        {(job) => <TomorrowsKit job={job} />}
-      </Growing>
-      <CareDue data={data} />
-      <T as="h2" className="mt-2">
-        {say(speaker, 'now.waiting')}
-      </T>
-      {firm.ready && jobs.length === 0 ? (
+      <Columns wide={wide}>
+        {looked ? (
+          <Suspense fallback={null}>
+            <GoodHours key={looked.id} job={looked} />
+          </Suspense>
+        ) : null}
         <>
-          <T as="lead">{say(speaker, 'now.nothing')}</T>
-          <Button label={say(speaker, 'now.trySum')} onPress={() => router.push(links.window())} />
+          <Growing rows={jobs.filter(poursTomorrow)} gap>
+            {(job) => <TomorrowsKit job={job} />}
+          </Growing>
+          <CareDue data={data} />
         </>
-      ) : null}
-      <Growing rows={jobs}>{(job) => <Waiting key={job.id} job={job} standing={standings[job.id] ?? NOTHING_YET} />}</Growing>
-      {next ? <Button writes="job.add" label={say(speaker, 'now.newJob')} onPress={() => router.push(links.newJob())} /> : null}
+        <>
+          <T as="h2" className={wide ? '' : 'mt-2'}>
+            {say(speaker, 'now.waiting')}
+          </T>
+          {firm.ready && jobs.length === 0 ? (
+            <>
+              <T as="lead">{say(speaker, 'now.nothing')}</T>
+              <Button label={say(speaker, 'now.trySum')} onPress={() => router.push(links.window())} />
+            </>
+          ) : null}
+          <Growing rows={jobs}>{(job) => <Waiting key={job.id} job={job} standing={standings[job.id] ?? NOTHING_YET} />}</Growing>
+          {next ? <Button writes="job.add" label={say(speaker, 'now.newJob')} onPress={() => router.push(links.newJob())} /> : null}
+        </>
+      </Columns>
     </Screen>
+  );
+}
+
+/** Parts of a screen: side by side where there is room, else below each other. What is not there takes no room. */
+function Columns({ wide, children }: { wide: boolean; children: readonly ReactNode[] }) {
+  if (!wide) return children;
+  return (
+    <View className="flex-row items-start gap-8">
+      {children.map((part, i) =>
+        part ? (
+          // The parts of a screen keep their places.
+          <View key={i} className="min-w-0 flex-1 gap-4 empty:hidden">
+            {part}
+          </View>
+        ) : null,
+      )}
+    </View>
   );
 }
 

@@ -19,8 +19,19 @@ export async function serveOn({ cluster, name, server, web }) {
   };
   await run(cluster.adminUrl, `drop database if exists ${name} with (force)`, `create database ${name} owner tufa_owner`);
   await run(at(cluster.adminUrl), 'alter schema public owner to tufa_owner', 'grant usage on schema public to tufa_app');
-  const [url, ownerUrl, port] = [at(cluster.url), at(cluster.ownerUrl), await freePort(0)];
-  const process_ = spawn(process.execPath, [server], {
+  const [url, ownerUrl] = [at(cluster.url), at(cluster.ownerUrl)];
+  const first = await processOn({ url, ownerUrl, server, web });
+  const stop = async () => {
+    await first.end();
+    await run(cluster.adminUrl, `drop database ${name} with (force)`);
+  };
+  return { base: first.base, url, ownerUrl, pid: first.pid, stop };
+}
+
+/** A process of the server on a database that is there. */
+export async function processOn({ url, ownerUrl, server, web }) {
+  const port = await freePort(0);
+  const child = spawn(process.execPath, [server], {
     env: {
       ...process.env,
       DATABASE_URL: url,
@@ -33,14 +44,13 @@ export async function serveOn({ cluster, name, server, web }) {
     },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
-  await new Promise((ready) => process_.stdout.once('data', ready));
-  const stop = async () => {
-    const gone = new Promise((done) => process_.once('exit', done));
-    process_.kill('SIGTERM');
+  await new Promise((ready) => child.stdout.once('data', ready));
+  const end = async () => {
+    const gone = new Promise((done) => child.once('exit', done));
+    child.kill('SIGTERM');
     await gone;
-    await run(cluster.adminUrl, `drop database ${name} with (force)`);
   };
-  return { base: `http://127.0.0.1:${port}`, url, ownerUrl, pid: process_.pid, stop };
+  return { base: `http://127.0.0.1:${port}`, pid: child.pid, end };
 }
 
 /** Another id for each copy of a row, of the same kind as those the application makes. */

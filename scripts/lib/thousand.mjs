@@ -1,11 +1,38 @@
 // A firm of a thousand jobs beside one of ten: what a slow phone notices of it, and what the server does under fifty phones.
 import { say } from './run.mjs';
-import { seedJobs, serveOn } from './largeFirm.mjs';
+import { readdirSync, readFileSync } from 'node:fs';
+import { processOn, seedJobs, serveOn } from './largeFirm.mjs';
 
 const LEAD = '0198a000-9e09-7000-8000-000000000001';
 const percentile = (values, share) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))];
 const line = (name, value) => say(`${name.padEnd(62)} ${value}`);
 const uuid = () => crypto.randomUUID().replace(/^(.{14})./, '$17');
+
+/** What the system tells of a process, field by field from its state on; nothing of one that has ended. */
+function statOf(pid) {
+  try {
+    return readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1].split(' ');
+  } catch {
+    return null;
+  }
+}
+
+/** Processor time that some processes have had, ms: a tick is ten. */
+const spentBy = (pids) => pids.reduce((sum, pid) => sum + 10 * (Number(statOf(pid)?.[11] ?? 0) + Number(statOf(pid)?.[12] ?? 0)), 0);
+
+/** The same of a cluster's connections: those that are open, and with their parent those that have ended. */
+function spentByConnections(name) {
+  const open = readdirSync('/proc').filter((pid) => {
+    try {
+      return /^\d+$/.test(pid) && readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(` ${name} `);
+    } catch {
+      return false;
+    }
+  });
+  const parent = statOf(open[0])?.[1];
+  const ended = parent ? 10 * (Number(statOf(parent)?.[13] ?? 0) + Number(statOf(parent)?.[14] ?? 0)) : 0;
+  return spentBy(open) + ended;
+}
 
 /** From what begins it to the paint that shows what is waited for, by the page's own clock. ms */
 async function shownAfter(page, begin, selector) {
@@ -182,15 +209,19 @@ export async function phones({ cluster, server }) {
     const listening = bare.listen(0, '127.0.0.1');
     await new Promise((ready) => listening.once('listening', ready));
     const bareBase = `http://127.0.0.1:${listening.address().port}`;
+    const second = await processOn({ url: served.url, ownerUrl: served.ownerUrl, server });
     const ours = await Promise.all(jobs.map(({ id }) => phoneOn(served.base, id, counters[0].change_counter)));
+    const split = await Promise.all(jobs.map(({ id }, i) => (i % 2 ? phoneOn(second.base, id, counters[0].change_counter) : ours[i])));
     const theirs = jobs.map(({ id }) => ({
       write: async () => void (await (await fetch(`${bareBase}/${id}`, { method: 'PUT' })).text()),
       read: async () => void (await (await fetch(`${bareBase}/${Number(counters[0].change_counter) + 1e6}`)).text()),
     }));
-    for (const [name, list, limits] of [
-      ['fifty phones, Tufa', ours, { write: 100, read: 50 }],
-      ['fifty phones, bare Express + pg', theirs, {}],
+    for (const [name, list, limits, pids] of [
+      ['fifty phones, Tufa', ours, { write: 100, read: 50 }, [served.pid]],
+      ['fifty phones over two processes, Tufa', split, { write: 100, read: 50 }, [served.pid, second.pid]],
+      ['fifty phones, bare Express + pg', theirs, {}, [process.pid]],
     ]) {
+      const before = { server: spentBy(pids), database: spentByConnections('bench_phones') };
       const times = { write: [], read: [] };
       const timed = async (kind, second, work) => {
         const begun = performance.now();
@@ -207,6 +238,12 @@ export async function phones({ cluster, server }) {
             await due;
           }
         }),
+      );
+      const requests = list.length * SECONDS * 2;
+      const each = (now, then) => ((now - then) / requests).toFixed(1);
+      line(
+        `${name}, processor time a request, ms: server; database`,
+        `${each(spentBy(pids), before.server)}; ${each(spentByConnections('bench_phones'), before.database)}`,
       );
       for (const kind of ['write', 'read']) {
         const p99 = percentile(times[kind], 0.99);
@@ -248,6 +285,7 @@ export async function phones({ cluster, server }) {
     if (times > 4) process.exitCode = 1;
     listening.close();
     listening.closeAllConnections();
+    await second.end();
   } finally {
     await pool.end();
     await served.stop();

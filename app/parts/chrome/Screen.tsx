@@ -7,25 +7,27 @@ import { Returned } from './SyncLine';
 import { useWide } from '../phone/useSize';
 import { useSpeaker } from '../phone/speaker';
 
-/** A screen outside the jobs: head with the answer, body that scrolls, foot under the thumb, the main bar. `fixed`: the body scrolls by itself. */
+/** A screen outside the jobs: head with the answer, body that scrolls, foot under the thumb, the main bar. `fixed`: the body scrolls by itself; `broad`: it stands in columns where there is room. */
 export function Screen({
   title,
   head,
   children,
   foot,
   fixed = false,
+  broad = false,
 }: {
   title: string;
   head: ReactNode;
   children: ReactNode;
   foot?: ReactNode;
   fixed?: boolean;
+  broad?: boolean;
 }) {
   const speaker = useSpeaker();
   const wide = useWide();
   const body = (
     <View role="main" className="flex-1" style={{ overflow: 'auto' } as object}>
-      <View className="w-full max-w-[860px] flex-1">
+      <View className={`w-full flex-1 ${broad ? 'max-w-[1320px]' : 'max-w-[860px]'}`}>
         <Returned />
         <View className="px-4 pb-2 pt-4">{head}</View>
         {fixed ? (
