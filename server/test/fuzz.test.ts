@@ -1,5 +1,4 @@
-import type { AddressInfo } from 'node:net';
-import { connect, type Socket } from 'node:net';
+import { connect, type AddressInfo, type Socket } from 'node:net';
 import { v7 as uuid } from 'uuid';
 import { fuzzedRequests, type FuzzedRequest } from './fuzz';
 import { cookiesOf, LEAD, OWNER, makeDatabase, makeServer, PHONE, type TestDatabase, type TestServer } from './harness';
@@ -39,7 +38,7 @@ afterAll(async () => {
   await http.close();
   await server.close();
   await database.drop();
-});
+}, 60_000);
 
 /** Two thousand in an ordinary run; `npm run bench:faults` asks for more, from another seed. */
 const COUNT = Number(process.env['TUFA_FUZZED'] ?? 2000);

@@ -1,8 +1,9 @@
 import type { BatchState } from '../../pour';
 import { Course, crewRecord, normals, predicted } from '../../setting';
 import { flowOf, givesRange } from '../../shelf';
-import { input, sheetOf, typed } from '../../testing/job';
-import { crackResin, crackSoak } from '../../takeoff';
+import type { CrackInput } from '../../survey';
+import { crack, input, jobWith, sheetOf, typed } from '../../testing/job';
+import { crackResin, crackSoak, lineLength } from '../../takeoff';
 import { computePlan, entriesOf, jobEntriesOf, lifeOver, recordEntryOf, type PlanInput } from '../index';
 
 const sheet = sheetOf('sandedRapid');
@@ -183,14 +184,60 @@ describe('what a whole job shows', () => {
     const sum = listed.reduce((amount, batch) => amount + batch.amount, 0);
     expect(waste([...all, extra])).toBeCloseTo(listed[0]!.amount / sum, 9);
     expect(waste(all.slice(1))).toBeUndefined();
+    expect(waste([])).toBeUndefined();
+    // Twice as much and more was another job.
+    expect(
+      waste(
+        Array.from({ length: 3 }, (_, i) =>
+          all.map((each) => ({ ...each, state: { ...each.state, ...(i > 0 ? { batch: `${each.state.batch}${'bc'[i - 1]}` } : {}) } })),
+        ).flat(),
+      ),
+    ).toBeUndefined();
     expect(waste([...all.slice(1), done(listed[0]!, { ends: [] })])).toBeUndefined();
   });
 
+  describe('how deep resin sank into the sand of a crack', () => {
+    const wide: CrackInput = { ...crack, depth: typed(0.06), cap_m: 0.012, runaway: 0.1, widths: crack.widths.map(([along]) => [along, 0.01] as const) };
+    const job = jobWith(wide, sheetOf('crackResin'));
+    const resin = computePlan(job, { ranked: 'chosen' }).batches.find(({ shots }) => shots)!;
+    const shot = (nth: number, more: Partial<BatchState> = {}) => {
+      const { state } = poured(at(21), { placed_s: 60, ended_s: 90 });
+      const number = nth === 1 ? resin.number : `${resin.number}-${nth}`;
+      return { batch: resin, input: job, state: { ...state, findingId: wide.id, key: resin.key, batch: number, startedAt: nth * 1e6, ...more } };
+    };
+    const soak = (list: readonly ReturnType<typeof shot>[], of: PlanInput = job) =>
+      jobEntriesOf({ listed: [], input: of, poured: list }).find(({ kind }) => kind === 'soakDepth');
+    const shots = (count: number, full = true) => Array.from({ length: count }, (_, i) => shot(i + 1, { full: full && i === count - 1 }));
+    const size = { profile: wide.profile, length_m: lineLength(wide.line), width_m: 0.01, depth_m: 0.06, cap_m: 0.012 };
+    const count = Math.ceil((crackResin({ ...size, soakDepth_m: 0.01 }) * 1.1) / resin.shots!.shot_m3);
+
+    test('all shots but half of the last, once it is full', () => {
+      const entry = soak(shots(count))!;
+      expect(entry).toMatchObject({ productId: sheetOf('crackResin').productId, batch: count === 1 ? resin.number : `${resin.number}-${count}` });
+      expect(crackResin({ ...size, soakDepth_m: entry.value }) * 1.1).toBeCloseTo((count - 0.5) * resin.shots!.shot_m3, 7);
+    });
+
+    test.each([
+      ['it is not full yet', () => soak(shots(count, false))],
+      ['nothing was squeezed', () => soak([])],
+      ['of two batches nobody knows which filled it', () => soak([...shots(count), shot(1, { batch: '99' })])],
+      ['it took more than the whole bed holds', () => soak(shots(count * 40))],
+      [
+        'its cap alone takes as much',
+        () => soak([shot(1, { full: true })].map((each) => ({ ...each, batch: { ...resin, shots: { ...resin.shots!, shot_m3: 1e-6 } } }))),
+      ],
+      ['it has no bed', () => soak(shots(count), { ...job, findings: [{ ...wide, widths: wide.widths.map(([along]) => [along, 0.0005] as const) }] })],
+      ['its product is not known any more', () => soak(shots(count).map((each) => ({ ...each, input: { ...job, sheets: [] } })))],
+    ])('nothing where %s', (_, said) => {
+      expect(said()).toBeUndefined();
+    });
+  });
+
   test('resin that a crack took says how deep it sank: the turned round figure is the figure', () => {
-    const crack = { profile: 'vee', length_m: 2, width_m: 0.012, depth_m: 0.05, cap_m: 0.012 } as const;
-    for (const soakDepth_m of [0.002, 0.006, 0.02]) expect(crackSoak(crack, crackResin({ ...crack, soakDepth_m }))).toBeCloseTo(soakDepth_m, 5);
-    expect(crackSoak(crack, 1e-6)).toBeNull();
-    expect(crackSoak(crack, 1)).toBeNull();
+    const vee = { profile: 'vee', length_m: 2, width_m: 0.012, depth_m: 0.05, cap_m: 0.012 } as const;
+    for (const soakDepth_m of [0.002, 0.006, 0.02]) expect(crackSoak(vee, crackResin({ ...vee, soakDepth_m }))).toBeCloseTo(soakDepth_m, 5);
+    expect(crackSoak(vee, 1e-6)).toBeNull();
+    expect(crackSoak(vee, 1)).toBeNull();
   });
 
   test('a batch that a skin ended says what it had lost of its water; any other says nothing of a skin', () => {
@@ -202,6 +249,14 @@ describe('what a whole job shows', () => {
     const made = poured(windy, { placed_s: null, ended_s: pace.mix_s + pace.carry_s + loses_s, kind: 'wentHard' });
     const skin = (each: typeof made) => entriesOf([each]).find(({ kind }) => kind === 'skinShare')?.value;
     expect(skin({ ...made, batch: skinned })).toBeCloseTo(0.08, 6);
+    const placed = { ...made.state, placedAt: made.state.startedAt + 5000 };
+    expect(skin({ ...made, batch: skinned, state: placed })).toBeGreaterThan(0.08);
+    // So little or so much was no skin.
+    for (const by of [0.01, 10]) {
+      const at_ms = made.state.startedAt + (pace.mix_s + pace.carry_s + loses_s * by) * 1000;
+      expect(skin({ ...made, batch: skinned, state: { ...made.state, ends: [{ kind: 'wentHard', at: at_ms, eventId: 'e' }] } })).toBeUndefined();
+    }
+    expect(skin({ ...made, batch: skinned, state: { ...made.state, ends: [...made.state.ends, ...made.state.ends] } })).toBeUndefined();
     expect(
       skin({ ...made, batch: { ...skinned, window: { ...batch.window!, window: { ...batch.window!.window, binding: 'flow' as const } } } }),
     ).toBeUndefined();
