@@ -165,7 +165,7 @@ test('the day by the clock: in its weather, moved by keys and by hand, with othe
   await expect(page.getByText('Write the time as 13:30.')).toBeVisible();
   await page.getByLabel('From, as 13:30').fill('11:40');
   await page.getByRole('button', { name: 'Add it' }).tap();
-  await expect(list.getByRole('button', { name: /11:40 Pallet of cider/ })).toBeVisible();
+  await expect(list.getByRole('button', { name: /11:40 Pallet of cider/ })).toBeVisible({ timeout: 60_000 });
   // Worked out beside the day, and after it.
   await expect(page.getByTestId('hands').getByRole('row')).toHaveCount(5, { timeout: 60_000 });
   const [saved] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Calendar' }).tap()]);
