@@ -2,6 +2,7 @@ import { ENTITY_NAMES, type EntityName, type FirmData, type Row } from '@tufa/co
 import { emptyFirmData } from '@tufa/contract/entities';
 import { mergeRows } from '@tufa/contract/applyCommand';
 import type { EntityManager } from 'typeorm';
+import { prepared } from '../data/prepared';
 import { TABLES, type FirmRow } from '../entities';
 
 /** A stored row as it travels: without the firm and the setters, instants as text. */
@@ -49,10 +50,11 @@ export async function changesSince(tx: EntityManager, { since, after, closedBefo
     (name) =>
       `(select '${name}' as name, id, changed from ${tableOf(name)} where ${beyond}${isOfJob(name) ? here : ''} order by changed, id limit ${PAGE + 1})`,
   ).join(' union all ');
-  const found = await tx.query<{ name: EntityName; id: string; changed: string }[]>(
-    `${union} order by changed, id limit ${PAGE + 1}`,
-    closedBefore ? [...place, closedBefore, back === '' ? [] : back.split(',')] : place,
-  );
+  const found = await prepared<{ name: EntityName; id: string; changed: string }>(tx, {
+    name: `changes${after ? ' after' : ''}${closedBefore ? ' without closed' : ''}`,
+    text: `${union} order by changed, id limit ${PAGE + 1}`,
+    values: closedBefore ? [...place, closedBefore, back === '' ? [] : back.split(',')] : place,
+  });
   const next = found[PAGE];
   // Rows of two tables may share an id: a page never ends between them.
   const taken = next ? found.filter(({ changed, id }) => changed !== next.changed || id !== next.id) : found;
