@@ -1,5 +1,6 @@
 import type { DoorsState } from '@tufa/contract/doors';
 import type { RowOf } from '@tufa/contract/entities';
+import { ERASED } from '@tufa/contract/erased';
 import { ROLES, type Role } from '@tufa/contract/rights';
 import { say, sayCoded } from '@tufa/words';
 import { useState } from 'react';
@@ -109,9 +110,6 @@ export function PeopleView({ state, me, onChanged }: { state: DoorsState | undef
     </View>
   );
 }
-
-/** What the firm's server puts in the place of a name that is erased. */
-const ERASED = '—';
 
 /** Whoever left: on their request they are erased. */
 function FormerPeople({ people, onChanged }: { people: readonly RowOf<'person'>[]; onChanged: () => void }) {

@@ -1,6 +1,7 @@
 import sharp from 'sharp';
+import supertest from 'supertest';
 import { v7 as uuid } from 'uuid';
-import { DOCK, joinFirm, makeOtherFirm, OWNER, PHONE, sendFrom, signedIn, SLAB, SPALL, type TestServer } from './harness';
+import { DOCK, joinFirm, makeOtherFirm, OWNER, PHONE, sendFrom, signedIn, signInOn, SLAB, SPALL, type TestServer } from './harness';
 
 jest.setTimeout(60_000);
 
@@ -62,6 +63,8 @@ test('a customer is erased: rows, log, search, pictures, letters and documents; 
   await send('element.change', SLAB, { properties: { ...before.element[SLAB].properties, neighbours: 'the Zebulonia fence' } }, before.element[SLAB]);
   const { kind, outline, properties } = before.finding[SPALL];
   await send('finding.change', SPALL, { kind, outline, properties: { ...properties, note: 'as Zebulonia told us' } }, before.finding[SPALL]);
+  const told = { jobId: DOCK, elementId: SLAB, findingId: null, kind: 'acknowledged', at: null, takenAt: '2026-05-12T13:00:00Z', subject: 'wetCement' };
+  await send('reading.add', uuid(), { ...told, value: { value: 1, source: 'typed', by: 'Zebulonia of Quillfeather' } });
   await send('careVisit.add', uuid(), { jobId: DOCK, findingId: null, kind: 'look', dueOn: '2026-06-01', doneOn: null, note: 'ring Zebulonia' });
   const picture = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#776655' } })
     .jpeg()
@@ -119,4 +122,31 @@ test('somebody who left is erased by an owner alone; an only owner cannot be, an
   await joined.agent.get(`${api}/changes`).expect(401);
   const { rows } = (await theirs.agent.get(`${api}/changes?since=0`).expect(200)).body;
   expect(rows.person.find(({ id }: { id: string }) => id === joined.person)).toMatchObject({ name: '—', removed: true });
+});
+
+test('where two are called the same, what the other understood stays under their name', async () => {
+  const [gone, stays] = [uuid(), uuid()];
+  for (const id of [gone, stays]) await send('person.add', id, { name: 'Namesake', role: 'crew' });
+  const acknowledged = async (person: string): Promise<string> => {
+    const agent = supertest.agent(server.app);
+    const from = { device: await signInOn(agent, uuid(), person), person };
+    const target = uuid();
+    const value = { value: 1, source: 'typed', by: 'Namesake' };
+    const fields = {
+      jobId: DOCK,
+      elementId: null,
+      findingId: null,
+      kind: 'acknowledged',
+      at: null,
+      takenAt: '2026-05-12T13:00:00Z',
+      subject: 'wetCement',
+      value,
+    };
+    expect((await sendFrom(agent, from, 'reading.add', target, fields)).result).toBe('done');
+    return target;
+  };
+  const [theirs, others] = [await acknowledged(gone), await acknowledged(stays)];
+  await server.request.post(`${api}/people/${gone}/erasure`).send({}).expect(204);
+  const { reading } = (await server.request.get(`${api}/jobs/${DOCK}`).expect(200)).body;
+  expect([reading[theirs].value.by, reading[others].value.by]).toEqual(['—', 'Namesake']);
 });

@@ -1,3 +1,4 @@
+import { ERASED } from '@tufa/contract/erased';
 import type { EntityName } from '@tufa/contract/entities';
 import type { EntityManager } from 'typeorm';
 import { v7 as uuid } from 'uuid';
@@ -6,9 +7,6 @@ import { CommandRow } from '../entities';
 import { HttpProblem } from '../http/HttpProblem';
 import { OF_JOB, tableOf } from '../services/rows';
 import { doorsOf } from './doorsOf';
-
-/** What stands where something was erased. */
-const ERASED = '—';
 
 /** What people write in their own words, by the name of its field. */
 const WRITTEN: ReadonlySet<string> = new Set(['text', 'note', 'said', 'neighbours']);
@@ -39,7 +37,7 @@ interface Scrubbed {
 }
 
 /** What is only ever added to: the database's own functions take words out of it, beside the line that says so. */
-const LOGS: ReadonlySet<string> = new Set(['command', 'plan', 'pour_event']);
+const LOGS: ReadonlySet<string> = new Set(['command', 'reading', 'plan', 'pour_event']);
 
 /** Takes words out of rows. Those that travel to the phones get a number of change, so that every phone forgets them too. */
 async function scrub(tx: EntityManager, { table, columns, where, values, names, written = new Set() }: Scrubbed, changed: number | null): Promise<void> {
@@ -116,7 +114,13 @@ export async function erasePerson(tx: EntityManager, by: ErasedBy, personId: str
   ]);
   const name = person.name.toLowerCase();
   // Whoever else is called so keeps their name: it goes where it is this person's.
-  const theirs: Scrubbed = { table: 'reading', columns: ['value'], where: `value->>'by' = $1`, values: [person.name], names: [name] };
+  const theirs: Scrubbed = {
+    table: 'reading',
+    columns: ['value'],
+    where: `value->>'by' = $1 and id in (select target from command where person = $2 and kind = 'reading.add')`,
+    values: [person.name, personId],
+    names: [name],
+  };
   await scrub(tx, theirs, changed);
   await scrub(
     tx,

@@ -11,7 +11,7 @@ const FUNCTIONS: readonly (readonly [signature: string, returns: string, body: s
   [
     'erase_words(of_table text, of_id uuid, words jsonb, number bigint)',
     'void',
-    `if of_table not in ('command', 'plan', 'pour_event') then raise exception '% is no log', of_table; end if;
+    `if of_table not in ('command', 'reading', 'plan', 'pour_event') then raise exception '% is no log', of_table; end if;
       execute format('update %I set %s%s where id = $1', of_table,
         (select string_agg(format('%I = nullif($2 -> %L, ''null''::jsonb)', key, key), ', ') from jsonb_object_keys(words) as key),
         case when number is null then '' else ', version = version + 1, changed = $3' end) using of_id, words, number;`,

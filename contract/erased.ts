@@ -1,0 +1,2 @@
+/** What stands where a name or somebody's words were erased. */
+export const ERASED = '—';
