@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import supertest from 'supertest';
 import { v7 as uuid } from 'uuid';
-import { DOCK, joinFirm, makeOtherFirm, OWNER, PHONE, sendFrom, signedIn, signInOn, SLAB, SPALL, type TestServer } from './harness';
+import { DOCK, joinFirm, makeOtherFirm, OWNER, PHONE, PLINTH, sendFrom, signedIn, signInOn, SLAB, SPALL, type TestServer } from './harness';
 
 jest.setTimeout(60_000);
 
@@ -149,4 +149,19 @@ test('where two are called the same, what the other understood stays under their
   await server.request.post(`${api}/people/${gone}/erasure`).send({}).expect(204);
   const { reading } = (await server.request.get(`${api}/jobs/${DOCK}`).expect(200)).body;
   expect([reading[theirs].value.by, reading[others].value.by]).toEqual(['—', 'Namesake']);
+});
+
+test('what was logged of a pour loses its notes and keeps its figures, in its plan and its log too', async () => {
+  const { body: before } = await server.request.get(`${api}/jobs/${PLINTH}`).expect(200);
+  const words = ['wetter than the others', 'hillside'];
+  expect(await placesOf(words)).toEqual(expect.arrayContaining(['pour_event.payload: wetter than the others', 'job.customer: hillside']));
+  await server.request.post(`${api}/jobs/${PLINTH}/erasure`).send({}).expect(200);
+  expect(await placesOf(words)).toEqual([]);
+  const { body: after } = await server.request.get(`${api}/jobs/${PLINTH}`).expect(200);
+  expect(Object.keys(after.pourEvent).sort()).toEqual(Object.keys(before.pourEvent).sort());
+  for (const [id, { kind, batch, deviceAt }] of Object.entries(before.pourEvent as Record<string, { kind: string; batch: string; deviceAt: string }>))
+    expect(after.pourEvent[id]).toMatchObject({ kind, batch, deviceAt });
+  // It is planned and told as before.
+  await server.request.get(`${api}/jobs/${PLINTH}/plan`).expect(200);
+  await server.request.get(`${api}/search`).query({ q: 'spall' }).expect(200);
 });
