@@ -24,8 +24,11 @@ export const links = {
   editJob: (jobId: string) => address(`/jobs/${jobId}/edit`),
   step: (jobId: string, step: Step) => address(`/jobs/${jobId}/${step}`),
   /** Walk, doing something to an element, and which finding; a new one without an id */
-  walking: (jobId: string, doing: Walking, { element, id }: { element?: string | undefined; id?: string | undefined } = {}) =>
-    address(`/jobs/${jobId}/walk`, { doing, element, id }),
+  walking: (
+    jobId: string,
+    doing: Walking,
+    { element, id, begun }: { element?: string | undefined; id?: string | undefined; begun?: string | undefined } = {},
+  ) => address(`/jobs/${jobId}/walk`, { doing, element, id, begun }),
   /** Walk, reading what was read of a finding once more, at the same places */
   again: (jobId: string, element: string, id: string) => address(`/jobs/${jobId}/walk`, { doing: 'measuring', element, id }),
   /** Walk, looking at one of several elements */

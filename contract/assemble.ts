@@ -228,6 +228,7 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
           ...(earlier ? { earlier } : {}),
           ...(causeGoesOn ? { causeGoesOn } : {}),
           ...(sun ? { sun } : {}),
+          ...(geometry.flight ? { flight: geometry.flight } : {}),
           ...(geometry.openings?.length ? { openings: geometry.openings } : {}),
           ...(ofElement.length > 0 ? { marks: ofElement.map(({ elementId: _element, ...mark }) => mark) } : {}),
           ...soundingsOf(readings, id),

@@ -1,5 +1,5 @@
 import { EXPOSURES, MOISTURES, TEXTURES } from '@tufa/core/shelf';
-import { ANSWERS, EARLIER, STOP_QUESTIONS } from '@tufa/core/survey';
+import { ANSWERS, EARLIER, FLIGHT_RAILS, FLIGHT_SIDES, STOP_QUESTIONS } from '@tufa/core/survey';
 import Joi from 'joi';
 import { exactly, id, measured, number, optionalText, outline, point, text } from './common';
 import { MATERIALS } from './entities';
@@ -70,12 +70,31 @@ export const elementRowProperties = {
 /** Outlines inside an element's own. */
 export const openings = Joi.array().items(outline).max(50);
 
+/** A flight of steps from the bottom up. */
+export const flight = Joi.object({
+  width: measured('side_m').required(),
+  steps: Joi.array()
+    .items(
+      Joi.object({
+        rise: measured('stepRise_m').required(),
+        going: measured('side_m').required(),
+        pitch: Joi.number().min(-0.2).max(0.2),
+      }),
+    )
+    .min(1)
+    .max(60)
+    .required(),
+  height: measured('side_m'),
+  sides: exactly(FLIGHT_SIDES).required(),
+  rails: exactly(FLIGHT_RAILS).required(),
+});
+
 /** The shape of an element and how it was told. */
 export const geometry = Joi.object({
   outline: outline.required(),
   thickness: measured('thickness_m').required(),
   typed: Joi.object().pattern(/^[a-zA-Z]{1,30}$/, Joi.string().max(60)),
-  shape: exactly(['rectangle', 'ell', 'polygon']),
+  shape: exactly(['rectangle', 'ell', 'polygon', 'flight']),
   tapes: Joi.array()
     .items(
       Joi.object({
@@ -87,6 +106,7 @@ export const geometry = Joi.object({
     )
     .max(400),
   openings,
+  flight,
   north_deg: degree.allow(null),
 });
 

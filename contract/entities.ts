@@ -4,7 +4,7 @@ import type { Measured } from '@tufa/core/quantity';
 import type { CrewFigureName } from '@tufa/core/setting';
 import type { HouseMethod } from '@tufa/core/choose';
 import type { Aid, Exposure, Moisture, Sheet, Texture } from '@tufa/core/shelf';
-import type { Answer, Earlier, ElementInput, ElementKind, Stops } from '@tufa/core/survey';
+import type { Answer, Earlier, ElementInput, ElementKind, Flight, Stops } from '@tufa/core/survey';
 import type { Point } from '@tufa/core/takeoff';
 import type { HourWeather } from '@tufa/core/weather';
 import type { FoundKind, PropertiesOf } from './kinds';
@@ -95,10 +95,12 @@ export interface ElementGeometry {
   readonly thickness: Measured;
   readonly typed?: Readonly<Record<string, string>>;
   /** how it was told: by two sides, as an L, or corner by corner */
-  readonly shape?: 'rectangle' | 'ell' | 'polygon';
+  readonly shape?: 'rectangle' | 'ell' | 'polygon' | 'flight';
   /** taped sides and diagonals of a polygon, as typed */
   readonly tapes?: readonly { readonly from: number; readonly to: number; readonly length_m: number; readonly typed: string }[];
   readonly openings?: readonly (readonly Point[])[];
+  /** a flight of steps, whose outline is the flight laid flat */
+  readonly flight?: Flight;
   /** where north lies, degrees clockwise from the top of the drawing */
   readonly north_deg?: number | null;
 }

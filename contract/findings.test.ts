@@ -5,6 +5,8 @@ import type { RowOf } from './entities';
 import { findingInputOf } from './findingInputOf';
 import { applyCommand, assemblePlanInput, check, checkCommand, FIELDS, type Command } from './index';
 import { senseOf } from './sense';
+import { geometry } from './elementSchemas';
+import { flightOutline } from '@tufa/core/survey';
 import { LIMITS, type Limit } from './limits';
 import { ajv, command, sampleData, id, SAMPLES, typed } from './test/samples';
 
@@ -190,4 +192,22 @@ test('whatever the edge lets in can be measured: the least and the most of each 
   // An opening as large as what goes around it is no opening of it.
   const whole = { ...found('counter', { thickness: typed(0.04), dropped: null }, sink), id: id(3), version: 1, changed: 1, removed: false };
   expect(findingInputOf(whole as unknown as RowOf<'finding'>, [], [sink])[0]).toMatchObject({ cutouts_m2: [] });
+});
+
+test('a flight is taken as it lies flat; risers that miss its height and an outline of something else are refused where they were typed', () => {
+  const measured = (value: number) => ({ value, source: 'typed' }) as const;
+  const flight = {
+    width: measured(1.2),
+    steps: [0.175, 0.178].map((rise, i) => ({ rise: measured(rise), going: measured(i ? 0.9 : 0.28), pitch: 0.015 })),
+    sides: 'oneWall',
+    rails: 'none',
+  } as const;
+  const told = (more: object, outline = flightOutline(flight)) => ({
+    geometry: { outline, thickness: measured(0.2), shape: 'flight', flight: { ...flight, ...more } },
+  });
+  expect(geometry.validate(told({ height: measured(0.355) }).geometry).error).toBeUndefined();
+  expect(senseOf(told({ height: measured(0.355) }))).toBeNull();
+  expect(senseOf(told({ height: measured(0.5) }))).toMatchObject({ field: 'geometry.flight.height', code: 'risersNotHeight' });
+  expect(senseOf(told({}, rectangle({ length_m: 1.2, width_m: 1 })))).toMatchObject({ field: 'geometry.outline', code: 'flightOutline' });
+  expect(geometry.validate(told({ steps: [] }).geometry).error).toBeDefined();
 });

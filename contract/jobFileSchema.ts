@@ -3,7 +3,7 @@ import { AID_ROLES } from '@tufa/core/plan';
 import { SUBSTRATES } from '@tufa/core/shelf';
 import Joi from 'joi';
 import { degrees, exactly, id, instant, measured, number, outline, text } from './common';
-import { elementProperties, openings, soundings, stops } from './elementSchemas';
+import { elementProperties, flight, openings, soundings, stops } from './elementSchemas';
 import { findings, marks } from './findingSchemas';
 import { batch, coordinates, crew, firmSettings, house } from './settingsSchemas';
 import { aid, sheet } from './sheetSchema';
@@ -73,6 +73,7 @@ export const planInput = Joi.object({
         stops: stops.required(),
         soundings,
         openings,
+        flight,
         marks,
         material: exactly(SUBSTRATES),
         surface: Joi.object({

@@ -1,5 +1,6 @@
 import { lineLength, polygonArea, type Point } from '@tufa/core/takeoff';
 import { Problem } from '@tufa/core/quantity';
+import { flightOutline, flightSurvey, type Flight } from '@tufa/core/survey';
 import { LIMITS, type Limit } from './limits';
 import { AID_CLASSES, contradictions, type Sheet } from '@tufa/core/shelf';
 import { LINE_LEAST_M } from './kinds/RowKind';
@@ -31,11 +32,28 @@ function lineLeast({ kind, properties }: { readonly kind?: string; readonly prop
   return kind !== undefined && Object.hasOwn(ROW_KINDS, kind) ? ROW_KINDS[kind as RepairedKind].lineLeast_m : null;
 }
 
+/** Risers that miss the height measured by itself, or an outline that is not the flight laid flat. */
+function senseOfFlight(geometry: unknown): Fault | null {
+  const { flight, outline } = (geometry ?? {}) as { flight?: Flight; outline?: readonly Point[] };
+  if (!flight) return null;
+  try {
+    flightSurvey(flight);
+  } catch (error) {
+    if (error instanceof Problem) return { field: 'geometry.flight.height', code: error.code, figures: error.figures };
+    throw error;
+  }
+  const [laid, drawn] = [flightOutline(flight), outline ?? []];
+  const same = laid.length === drawn.length && laid.every(([x, y], i) => Math.abs(x - drawn[i]![0]) < 1e-6 && Math.abs(y - drawn[i]![1]) < 1e-6);
+  return same ? null : { field: 'geometry.outline', code: 'flightOutline', figures: {} };
+}
+
 /** What a schema cannot see: an outline that crosses itself or has no area, a reading outside its kind's limits. Form and server both ask. */
 export function senseOf(change: Readonly<Record<string, unknown>>): Fault | null {
   const fault = readingFault(change) ?? sheetFault(change);
   if (fault) return fault;
   const geometry = change['geometry'] as { outline?: readonly Point[]; openings?: readonly (readonly Point[])[] } | undefined;
+  const flightFault = senseOfFlight(change['geometry']);
+  if (flightFault) return flightFault;
   const outline = change['outline'] as { points?: readonly Point[] } | undefined;
   // A line of two points is a crack or an edge: only an outline can cross itself or vanish.
   const least_m = lineLeast(change);

@@ -4,6 +4,7 @@ export * from './ruler';
 export { isLine, PLAN_KINDS, type PlanKind } from './kinds';
 export * from './PlanFinding';
 export * from './planScene';
+export * from './flightScene';
 export * from './section/sectionScene';
 export type { SectionView } from './section/frame';
 export * from './spoonsScene';

@@ -1,5 +1,7 @@
+import { flightFaces, type Flight } from '@tufa/core/survey';
 import { extent } from '@tufa/core/takeoff';
 import { isLine, PLAN_KINDS, planStyle, type PlanKind } from './kinds';
+import { boxAt, labelPlaces, type Box, type WantedLabel } from './labelPlaces';
 import type { PlanFinding } from './PlanFinding';
 import { nicePace } from './ruler';
 import { pathOf, roomFor, round, type Scene, type Shape } from './scene';
@@ -20,6 +22,8 @@ export const WHOLE: PlanLook = { zoom: 1, x: 0, y: 0 };
 export interface PlanSceneInput {
   readonly outline: readonly At[];
   readonly openings?: readonly (readonly At[])[];
+  /** a flight laid flat: its risers are told from its treads */
+  readonly flight?: Pick<Flight, 'steps'>;
   readonly findings: readonly PlanFinding[];
   /** where it was tapped: an open ring is solid, a filled one hollow */
   readonly taps?: readonly { readonly at: At; readonly hollow: boolean }[];
@@ -42,12 +46,14 @@ export interface PlanSceneInput {
 }
 
 const MARGIN = 14;
+/** Room under it for the scale bar and north. */
+const FOOT = 26;
 
 /** Where metres on the element fall in the drawing, and back. */
 export function planScale({ outline, width, height, small = false, look = WHOLE }: Pick<PlanSceneInput, 'outline' | 'width' | 'height' | 'small' | 'look'>) {
   const { left_m: left, top_m: top, length_m, width_m } = extent(outline);
   const margin = small ? 4 : MARGIN;
-  const foot = small ? 0 : 26;
+  const foot = small ? 0 : FOOT;
   const whole = Math.min((width - 2 * margin) / Math.max(length_m, 1e-6), (height - 2 * margin - foot) / Math.max(width_m, 1e-6));
   const perMetre = whole * look.zoom;
   const [fromLeft, fromTop] = [margin * look.zoom + look.x, margin * look.zoom + look.y];
@@ -61,7 +67,8 @@ export function planScale({ outline, width, height, small = false, look = WHOLE 
 }
 
 const LABEL_MOST = 40;
-const ASIDE = [0, 22, -22, 44, -44];
+/** More taps than this lie everywhere: a label stands on some of them. */
+const TAPS_MOST = 120;
 
 /** The plan of an element with its findings, to scale. */
 export function planScene(input: PlanSceneInput): Scene {
@@ -71,8 +78,9 @@ export function planScene(input: PlanSceneInput): Scene {
   const shapes: Shape[] = [{ type: 'path', d: pathOf(outline.map(at)), fill: 'sheet', stroke: 'ink', width: small ? 2 : 3 }];
   const paths = new Map<string, { kind: PlanKind; chosen: boolean; d: string }>();
   const handles: Shape[] = [];
-  const labels: Shape[] = [];
-  const taken: Box[] = [];
+  const named: { text: string; wanted: WantedLabel }[] = [];
+  const lines: (readonly At[])[] = [outline, ...openings].map((points) => [...points, points[0]!].map(at));
+  if (input.flight) shapes.push(...flightShapes(input.flight, outline, scale));
   findings.forEach((finding, i) => {
     const { points, label, depth, kind = 'spall', chosen = false } = finding;
     const corners = points.map(at);
@@ -84,16 +92,15 @@ export function planScene(input: PlanSceneInput): Scene {
     const look = `${kind} ${chosen}`;
     paths.set(look, { kind, chosen, d: (paths.get(look)?.d ?? '') + d });
     if (chosen) for (const corner of corners) handles.push(dot(corner, 6, 'act'));
-    if (small || (!label && !depth) || i >= LABEL_MOST) return;
-    const [cx, cy] = middleOf(kind, corners);
+    if (small) return;
+    const line = isLine(kind);
+    lines.push(line ? corners : [...corners, corners[0]!]);
+    if ((!label && !depth) || i >= LABEL_MOST) return;
     // The figure stands on the plan where the finding itself has room for it; else the letter alone, and the list says the rest.
     const both = depth ? `${label}  ${depth}` : label;
     const text = roomFor(both, 16) < 1.6 * extent(corners).length_m ? both : label;
-    // Two things in one place: the second letter steps aside.
-    const room = roomFor(text, 16);
-    const aside = ASIDE.find((by) => !taken.some((other) => overlap(boxOf(cx, cy + by, room), other))) ?? 0;
-    labels.push({ type: 'label', x: cx, y: cy + aside + 6, label: { text }, size: 16, weight: 700, anchor: 'middle', plate: true });
-    taken.push(boxOf(cx, cy + aside, room));
+    const [cx, cy] = middleOf(kind, corners);
+    named.push({ text, wanted: { width: roomFor(text, 16), height: 18, at: [cx, cy], beside: line } });
   });
   // One path for all that look alike: a hundred spalls are drawn as quickly as one.
   for (const { kind, chosen, d } of [...paths.values()].sort((a, b) => PLAN_KINDS.indexOf(a.kind) - PLAN_KINDS.indexOf(b.kind))) {
@@ -127,17 +134,18 @@ export function planScene(input: PlanSceneInput): Scene {
     ),
   );
   if (readings.length > 0) shapes.push({ type: 'path', d: readings.map((reading) => cross(at(reading.at))).join(''), stroke: 'ink', width: 2 });
-  // Words only where there is room for them: looked at closer, each reading says its figure.
-  const close = (input.look?.zoom ?? 1) > 2;
-  for (const { at: place, text } of readings.length <= LABEL_MOST || close ? readings : []) {
-    const [x, y] = at(place);
-    const room = roomFor(text, 14);
-    const box = boxOf(x + 7 + room / 2, y - 8, room);
-    if (x < 0 || y < 0 || x > width || y > height || taken.some((other) => overlap(box, other))) continue;
-    taken.push(box);
-    labels.push({ type: 'label', x: x + 7, y: y - 3, label: { text }, size: 14 });
-  }
-  shapes.push(...labels);
+  if (!small)
+    shapes.push(
+      ...labelShapes({
+        named,
+        lines,
+        // Words only where there is room for them: looked at closer, each reading says its figure.
+        readings: readings.map((reading) => ({ text: () => reading.text, at: at(reading.at) })),
+        reads: readings.length <= LABEL_MOST || (input.look?.zoom ?? 1) > 2,
+        taps: taps.length <= TAPS_MOST ? taps.map((tap) => at(tap.at)) : [],
+        room: { left: 1, top: 1, right: width - 1, bottom: height - FOOT },
+      }),
+    );
   for (const place of wanted) shapes.push({ ...circle(at(place), 10), stroke: 'act', width: 3, dash: '4 3' } as Shape);
   if (next) {
     shapes.push({ ...dot(at(next), 12, 'sheet'), stroke: 'act', width: 4 } as Shape);
@@ -189,15 +197,66 @@ function northArrow(north_deg: number | null | undefined, width: number, foot: n
   ];
 }
 
-interface Box {
-  readonly left: number;
-  readonly top: number;
-  readonly right: number;
-  readonly bottom: number;
+/** Risers of a flight laid flat, darker than its treads, each step with its number at the rim. */
+function flightShapes(flight: Pick<Flight, 'steps'>, outline: readonly At[], scale: ReturnType<typeof planScale>): Shape[] {
+  const { left_m, length_m } = extent(outline);
+  const [left, right] = [scale.toX(left_m), scale.toX(left_m + length_m)];
+  return flightFaces(flight).flatMap(({ face, from_m, to_m }): Shape[] => {
+    if (face === 'tread') return [];
+    const [top, bottom] = [scale.toY(from_m), scale.toY(to_m)];
+    return [
+      { type: 'path', d: `M${round(left)} ${round(top)}H${round(right)}V${round(bottom)}H${round(left)}Z`, fill: 'sunk', stroke: 'edge', width: 1 },
+      { type: 'path', d: `M${round(left)} ${round(top)}H${round(right)}`, stroke: 'ink', width: 3 },
+    ];
+  });
 }
 
-const boxOf = (x: number, y: number, room: number): Box => ({ left: x - room / 2, right: x + room / 2, top: y - 9, bottom: y + 9 });
-const overlap = (a: Box, b: Box): boolean => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+/** Letters and figures where they cover nothing, those led by a line that found no room; figures of readings give way. */
+function labelShapes({
+  named,
+  lines,
+  readings,
+  reads,
+  taps,
+  room,
+}: {
+  named: readonly { readonly text: string; readonly wanted: WantedLabel }[];
+  lines: readonly (readonly At[])[];
+  readings: readonly { readonly text: () => string; readonly at: At }[];
+  reads: boolean;
+  taps: readonly At[];
+  room: Box;
+}): Shape[] {
+  const seen = ([x, y]: At): boolean => x >= room.left && x <= room.right && y >= room.top && y <= room.bottom;
+  const letters = named.filter(({ wanted }) => seen(wanted.at));
+  const figures = reads ? readings.filter((reading) => seen(reading.at)).map((reading) => ({ text: reading.text(), at: reading.at })) : [];
+  const places = labelPlaces(
+    [
+      ...letters.map(({ wanted }) => wanted),
+      ...figures.map(({ text, at }): WantedLabel => ({ width: roomFor(text, 14), height: 16, at, beside: true, optional: true })),
+    ],
+    { boxes: [...readings.map(({ at: [x, y] }) => boxAt(x, y, 10, 10)), ...taps.map(([x, y]) => boxAt(x, y, 10, 10))], lines },
+    room,
+  );
+  return places.flatMap((place, i): Shape[] => {
+    if (!place) return [];
+    const letter = letters[i];
+    const { text } = letter ?? figures[i - letters.length]!;
+    const from = letter?.wanted.at;
+    return [
+      ...(place.leader && from ? [{ type: 'path', d: pathOf([from, [place.x, place.y]], false), stroke: 'ink', width: 1.5 } as Shape] : []),
+      {
+        type: 'label',
+        x: round(place.x),
+        y: round(place.y + (letter ? 6 : 5)),
+        label: { text },
+        size: letter ? 16 : 14,
+        anchor: 'middle',
+        ...(letter ? { weight: 700, plate: true } : {}),
+      },
+    ];
+  });
+}
 
 /** Where a label stands: in the middle of an area, at the middle of a line. */
 function middleOf(kind: PlanKind, corners: readonly [number, number][]): [number, number] {

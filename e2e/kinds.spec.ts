@@ -3,6 +3,7 @@ import { faultsOf, unreadable } from './looks';
 import { expect, signIn, test } from './server';
 
 const COUNTER = '0198a000-de00-7000-8000-0000000000a0';
+const CELLAR = '0198a000-de00-7000-8000-000000000080';
 const CISTERN = '0198a000-de00-7000-8000-0000000000c0';
 
 test('an overlay of all of it, a ramp and steps to rebuild are told in Walk; Fix judges them by how they must look', async ({ page, server }) => {
@@ -109,4 +110,51 @@ test('a countertop around its sink and a void under water are walked and fixed',
   await expect(steps).not.toContainText('Anchors');
   expect(await faultsOf(page)).toEqual([]);
   expect(await unreadable(page)).toEqual([]);
+});
+
+test('a flight is tapped where it is broken, climbed by keys, and refuses risers that miss its height', async ({ page, server }) => {
+  await signIn(page, 'Lead', `/jobs/${CELLAR}/walk`);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('4 steps, 2 broken');
+  await expect(page.getByText(/Riser 3 is 3.8\sin higher than riser 1/)).toBeVisible();
+  const profile = page.getByTestId('flight');
+  const face = page.getByTestId('flight-face');
+  await profile.evaluate((drawing) => drawing.scrollIntoView({ block: 'center' }));
+  const box = (await profile.boundingBox())!;
+  await page.touchscreen.tap(box.x + box.width * 0.06, box.y + box.height * 0.8);
+  await expect(face).toContainText('Step 1, riser');
+  // From there by keys: nosing and tread of the first step, then the riser over it.
+  await profile.focus();
+  for (let i = 0; i < 6; i += 1) await page.keyboard.press('ArrowUp');
+  await expect(face).toContainText('Step 3, riser');
+  await expect(face).toContainText('7 1/4 in');
+  expect(await faultsOf(page)).toEqual([]);
+  expect(await unreadable(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Rebuild the step' }).tap();
+  await expect(page.getByLabel('Which step, from the bottom')).toHaveValue('3');
+  await expect(page.getByLabel('Going')).toHaveValue('11 in');
+  await page.getByRole('button', { name: /^Make it even: 7 1.8/ }).tap();
+  await expect(page.getByLabel('Rise')).toHaveValue(/^7\s1.8/);
+  await page.getByLabel('Which step, from the bottom').fill('5');
+  await page.getByRole('button', { name: 'Save' }).tap();
+  await expect(page.getByText('This flight has 4 steps.')).toBeVisible();
+  await page.getByLabel('Which step, from the bottom').fill('3');
+  await page.getByRole('button', { name: 'Save' }).tap();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('4 steps, 3 broken');
+  await page.getByRole('button', { name: 'Cellar flight' }).tap();
+  await page.getByLabel('Floor to landing').fill("3'");
+  await page.getByRole('button', { name: 'Save' }).tap();
+  await expect(page.getByText(/^The risers add up to/)).toBeVisible();
+  await page.getByLabel('Floor to landing').fill('');
+  await page.getByLabel('Landing', { exact: true }).fill("3'");
+  await page.getByRole('button', { name: 'Save' }).tap();
+  await expect(page.getByRole('button', { name: 'Save' })).toHaveCount(0);
+  await expect(page.getByText('with the firm')).toBeVisible();
+  // What was found keeps to its face, lower on the flight laid flat by what the landing grew.
+  const { input } = await (await page.request.get(`${server}/api/v1/jobs/${CELLAR}/plan`)).json();
+  const rebuilt = input.findings.find(({ kind }: { kind: string }) => kind === 'step');
+  expect([rebuilt.from, rebuilt.rise.value]).toEqual([3, expect.closeTo(0.180975, 6)]);
+  const { rows } = await (await page.request.get(`${server}/api/v1/changes?since=2`)).json();
+  const found = (Object.values(rows.finding) as { jobId: string; outline: { points: number[][] } }[]).filter(({ jobId }) => jobId === CELLAR);
+  const places = found.map(({ outline }) => outline.points[0]![1]).sort();
+  expect(places).toEqual([1.3716, 1.838325, 2.295525].map((y) => expect.closeTo(y, 6)));
 });

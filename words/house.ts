@@ -161,8 +161,8 @@ export const step = {
   lookLow: 'Look along it under a straight-edge: a shiny place is low and is keyed, refilled and ground again',
   workOver: 'Work the resin over the pits with trowel and squeegee, about {{thickness_m}}; spread the pail out at once',
   form: {
-    set: 'Step {{step}} of {{steps}} from the bottom: form released, propped ({{prop_kg}} each), weighted with {{holdDown_kg}}',
-    strip: 'Step {{step}} of {{steps}}: take the form off and set it again above',
+    set: 'Step {{step}} from the bottom: form released, side boards {{sides}}, propped ({{prop_kg}} each), weighted with {{holdDown_kg}}',
+    strip: 'Step {{step}}: take the form off and set it again above',
   },
   faceGround: 'Grind the faces that touched release agent before they are skimmed or bonded to',
   keyCoat: 'A tight key coat of the mortar, pressed into edges and pores',

@@ -81,6 +81,7 @@ export const problems = {
   noConvergence: 'The record does not settle. Look for an entry that cannot be right.',
   noParts: '{{sheet}} is mixed with water, not from parts.',
   noShot: '{{sheet}} goes hard while it is mixed at these temperatures. Cool the parts.',
+  flightOutline: 'The outline is not the flight laid flat. Save the flight again.',
   anotherProduct: 'The sheet names another product than it is filed under.',
   bandReversed: '{{field}}: the band runs the wrong way, {{least}} to {{most}}.',
   lifeAfterSet: '{{field}}: it works for {{life_s}} and would set after {{set_s}}. One of the two is wrong.',
@@ -99,6 +100,9 @@ export const problems = {
   negative: '{{field}}: {{text}} cannot be less than nothing.',
   commaUnclear: '{{field}}: {{text}} can be read as {{point}} or as {{thousands}}. Write which.',
   partsUneven: 'The sheet gives {{parts}} parts by volume and another number by weight or density. Give the same number of each.',
+  flightEmpty: 'A flight has at least one step. Say how many.',
+  risersNotHeight:
+    'The risers add up to {{risers_m}}, the height is {{height_m}}: {{off_m}} apart. Measure the riser that looks odd again, or leave the height empty.',
   nothingToFill: 'What stays ({{stays_m3}}) fills the step already. Check its sizes.',
   strengthNotReached: 'The sheet never reaches {{strength_MPa}}.',
   field: {

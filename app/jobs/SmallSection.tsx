@@ -15,7 +15,12 @@ export function SmallSection({ finding, element, sheet }: { finding: RowOf<'find
     const size = { width: 64, height: 48, unit_m: 1, unit: '', small: true };
     if (finding.kind === 'spall')
       return sectionScene(smallSection({ finding: finding.properties, on: element.kind, thickness: element.geometry.thickness, sheet }), size);
-    return planScene({ outline: element.geometry.outline, findings: [planFinding(speaker, finding)], ...size });
+    return planScene({
+      outline: element.geometry.outline,
+      ...(element.geometry.flight ? { flight: element.geometry.flight } : {}),
+      findings: [planFinding(speaker, finding)],
+      ...size,
+    });
   }, [element, finding, sheet, speaker]);
   return scene ? <SceneView scene={scene} bare /> : null;
 }

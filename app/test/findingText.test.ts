@@ -6,7 +6,7 @@ import { rectangle, type Point } from '@tufa/core/takeoff';
 import { FieldProblem } from '../parts/ui/fieldProblem';
 import { textOfFinding, wireOfFinding } from '../walk/findingText';
 import type { FindingText } from '../walk/TypedFinding';
-import { isWhole, wholeFindings } from '../walk/wholeFindings';
+import { isWhole, movedFindings } from '../walk/wholeFindings';
 import { PLAIN } from '@tufa/words';
 
 const id = (n: number): string => `0198a000-0000-7000-8000-${String(n).padStart(12, '0')}`;
@@ -95,5 +95,6 @@ test('all of an element is what has its outline and may have it', () => {
   const gone = { ...whole, id: id(6), removed: true };
   const elsewhere = { ...whole, id: id(7), elementId: id(9) };
   const finding = Object.fromEntries([whole, part, spall, gone, elsewhere].map((row) => [row.id, row]));
-  expect(wholeFindings({ finding }, element).map((row) => row.id)).toEqual([whole.id]);
+  const wider = { ...element.geometry, outline: rectangle({ length_m: 9, width_m: 4 }) };
+  expect(movedFindings({ finding }, element, wider).map((moved) => [moved.finding.id, moved.points])).toEqual([[whole.id, wider.outline]]);
 });

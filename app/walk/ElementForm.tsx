@@ -19,8 +19,9 @@ import { useWireForm } from '../parts/ui/useWireForm';
 import type { JobView } from '../parts/job/useJob';
 import { copyOfElement } from './copies';
 import { NOTCHES, SUNS, textOfElement, wireOfElement, type ElementText } from './elementText';
+import { FlightFields } from './FlightFields';
 import { TapedShape } from './TapedShape';
-import { wholeFindings } from './wholeFindings';
+import { movedFindings } from './wholeFindings';
 import { useSpeaker } from '../parts/phone/speaker';
 
 /** What is looked at: name, kind, shape and sizes, what it is made of and must endure, when it must be open. */
@@ -44,9 +45,8 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
     const changes = element
       ? [
           change('element', 'change', element.id, { name, kind, geometry, properties }, seen),
-          // What is all of it stays all of it.
-          ...wholeFindings(view.data, element).map(({ id, kind: what, properties: said }) =>
-            change('finding', 'change', id, { kind: what, outline: { points: geometry.outline }, properties: said } as Partial<FindingFields>),
+          ...movedFindings(view.data, element, geometry).map(({ finding: { id, kind: what, properties: said }, points }) =>
+            change('finding', 'change', id, { kind: what, outline: { points }, properties: said } as Partial<FindingFields>),
           ),
         ]
       : [change('element', 'add', uuid(), { name, kind, geometry, properties, ...rest })];
@@ -69,7 +69,14 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
       onSubmit={() => void save()}
     />
   );
-  const choice = (name: keyof ElementText, label: string, values: readonly string[], word: string, open?: string) => (
+  const choice = (
+    name: keyof ElementText,
+    label: string,
+    values: readonly string[],
+    word: string,
+    open?: string,
+    onChosen: (value: string) => void = () => undefined,
+  ) => (
     <Controller
       control={control}
       name={name}
@@ -79,7 +86,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
           options={values.map((value) => ({ value, label: sayCoded(speaker, `${word}.${value}`) }))}
           value={(field.value as string) || null}
           {...(open ? { open } : {})}
-          onChange={field.onChange}
+          onChange={(value) => (field.onChange(value), onChosen(value))}
         />
       )}
     />
@@ -95,9 +102,18 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
         body: (
           <View className="gap-4">
             {text('name', say(speaker, 'walk.name'))}
-            {choice('kind', say(speaker, 'walk.kind'), ELEMENT_KINDS, 'word.kind')}
-            {choice('shape', say(speaker, 'walk.elementShape'), ['rectangle', 'ell', 'polygon'], 'walk.shapes')}
-            {shape === 'polygon' ? (
+            {choice('kind', say(speaker, 'walk.kind'), ELEMENT_KINDS, 'word.kind', undefined, (chosen) => {
+              // Steps are a flight; nothing else is.
+              if (chosen === 'step' && !element) form.setValue('shape', 'flight');
+              if (chosen !== 'step' && form.getValues('shape') === 'flight') form.setValue('shape', 'rectangle');
+            })}
+            {choice('shape', say(speaker, 'walk.elementShape'), kind === 'step' ? SHAPES : SHAPES.slice(1), 'walk.shapes')}
+            {shape === 'flight' ? (
+              <>
+                <FlightFields form={form} onSubmit={() => void save()} />
+                <View className="flex-row">{text('thickness', say(speaker, 'walk.thickness'), 'depth')}</View>
+              </>
+            ) : shape === 'polygon' ? (
               <>
                 <TapedShape form={form} />
                 <View className="flex-row">{text('thickness', say(speaker, 'walk.thickness'), 'depth')}</View>
@@ -212,7 +228,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
                   {upright ? text('faces', say(speaker, 'walk.faces')) : null}
                   {text('age', say(speaker, 'walk.age'))}
                 </View>
-                {upright ? null : (
+                {upright || shape === 'flight' ? null : (
                   <View className="flex-row gap-2">
                     {text('fall', say(speaker, 'walk.fallSlope'))}
                     {text('fallTowards', say(speaker, 'walk.fallTowards'))}
@@ -232,6 +248,9 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
   );
 }
 
+/** How an element may be told; the first is for steps alone. */
+const SHAPES = ['flight', 'rectangle', 'ell', 'polygon'];
+
 /** What the materials on the shelf dry to, and what was chosen from a shelf that has changed since. */
 const coloursOf = ({ data }: JobView, chosen: string): string[] =>
   [...new Set([...shelfOf(data).map(({ sheet }) => sheet.colour.dry), ...(chosen ? [chosen] : [])])].sort();
@@ -239,6 +258,8 @@ const coloursOf = ({ data }: JobView, chosen: string): string[] =>
 /** Where each sent field is typed. */
 function fieldOf(path: string): { field: keyof ElementText; kind?: 'length' } {
   if (path.startsWith('geometry.openings')) return { field: 'openings' };
+  if (path.startsWith('geometry.flight.height')) return { field: 'flightHeight', kind: 'length' };
+  if (path.startsWith('geometry.flight')) return { field: 'flightRise', kind: 'length' };
   if (path.startsWith('geometry.thickness')) return { field: 'thickness', kind: 'length' };
   if (path.startsWith('geometry')) return { field: 'length', kind: 'length' };
   const [first = '', second = ''] = path.split('.');

@@ -19,14 +19,15 @@ import { FieldProblem } from '../parts/ui/fieldProblem';
 import type { JobView } from '../parts/job/useJob';
 import { Draft } from './Draft';
 import { DrawPlan } from './DrawPlan';
-import { ChoiceField, FigureField } from './findingFields';
+import { ChoiceField, FigureField, type FindingFieldProps } from './findingFields';
 import { SaveOrCancel } from './ElementForm';
 import { FormField } from '../parts/ui/FormField';
-import { ON_STEP, textOfFinding, wayOf, wireOfFinding } from './findingText';
+import { ON_STEP, textOfFinding, wayOf, waysOf, wireOfFinding } from './findingText';
 import type { FindingText } from './TypedFinding';
 import { typedKind } from './kinds';
 import { GaugeCard } from './GaugeCard';
-import { isWhole } from './wholeFindings';
+import { isFace, isWhole } from './wholeFindings';
+import { beginningAt, evenedText, type Begun } from './beginning';
 import { planFinding, planReadings, volumeText } from '@tufa/words/survey';
 import { useSpeaker } from '../parts/phone/speaker';
 
@@ -42,21 +43,28 @@ export function FindingForm({
   element,
   finding,
   label,
+  begun,
   onDone,
 }: {
   view: JobView;
   element: RowOf<'element'>;
   finding: RowOf<'finding'> | undefined;
   label: string;
+  /** what it is and where on a flight, where that was tapped */
+  begun?: Begun | null;
   onDone: () => void;
 }) {
   const speaker = useSpeaker();
   const [gauge, setGauge] = useState(false);
-  const [picking, setPicking] = useState(true);
+  const [picking, setPicking] = useState(!begun);
   const form = useWireForm<FindingText>({
-    name: `finding ${finding?.id ?? element.id}`,
+    name: `finding ${finding?.id ?? element.id}${begun ? ` ${begun.kind} ${begun.step} ${begun.face}` : ''}`,
     row: finding,
-    initial: { ...textOfFinding(speaker, finding), ...(finding && isWhole(finding, element) ? { by: 'whole' } : {}) },
+    initial: {
+      ...textOfFinding(speaker, finding, element.geometry.flight),
+      ...(finding && isWhole(finding, element) ? { by: 'whole' } : finding && isFace(finding, element) ? { by: 'face' } : {}),
+      ...(begun && !finding ? beginningAt(speaker, element, begun) : {}),
+    },
     wire: {
       entity: 'finding',
       toWire: (values) =>
@@ -141,7 +149,10 @@ export function FindingForm({
 
   const field = { control, label, onSubmit: save };
   const typed = typedKind(kind);
-  const way = wayOf({ kind, by });
+  const way = wayOf({ kind, by }, element);
+  const ways = waysOf(kind, element);
+  const { flight } = element.geometry;
+  const evened = flight && kind === 'step' ? evenedText(speaker, flight, form.watch(['stepNumber', 'steps'])) : null;
   return (
     <StepLayout
       step="walk"
@@ -160,19 +171,22 @@ export function FindingForm({
                 onChosen={(chosen) => {
                   // The plan comes up where the kinds were.
                   setPicking(false);
-                  setValue('by', typedKind(chosen)?.ways[0] ?? 'corners');
+                  setValue('by', waysOf(chosen, element)[0] ?? 'corners');
                 }}
               />
             ) : (
               <Button label={say(speaker, 'walk.kindIs', { what: say(speaker, `walk.kinds.${kind}`) })} onPress={() => setPicking(true)} />
             )}
-            {typed && typed.ways.length > 0 ? (
-              <ChoiceField {...field} name="by" word="walk.byHow" values={typed.ways} valueWords="walk.by" labelHidden onChosen={() => setPicking(false)} />
+            {ways.length > 0 ? (
+              <ChoiceField {...field} name="by" word="walk.byHow" values={ways} valueWords="walk.by" labelHidden onChosen={() => setPicking(false)} />
             ) : null}
-            {way === 'whole' ? null : way === 'corners' ? (
+            {way === 'whole' ? null : way === 'face' ? (
+              <OnFace {...field} kind={kind} />
+            ) : way === 'corners' ? (
               <DrawPlan key={kind} element={element} draft={draft} kind={kind} others={others} corners={corners} readings={shown} prepare={prepare} />
             ) : (
               <>
+                {flight ? <OnFace {...field} kind={kind} /> : null}
                 <View className="flex-row gap-2">
                   <FigureField {...field} name="length" word="walk.length" />
                   <FigureField {...field} name="width" word="walk.width" />
@@ -189,14 +203,13 @@ export function FindingForm({
               </View>
             ) : null}
             {typed ? <typed.Fields {...field} onGauge={() => setGauge(true)} /> : null}
-            {element.kind === 'step' && ON_STEP.includes(kind) ? (
-              <View className="gap-2">
-                <View className="flex-row">
-                  <FormField control={control} name="stepNumber" label={say(speaker, 'walk.stepNumber')} onSubmit={save} />
-                </View>
-                <ChoiceField {...field} name="stepFace" word="walk.stepFace" values={STEP_FACES} valueWords="walk.stepFaces" />
-              </View>
+            {evened ? (
+              <Button
+                label={say(speaker, 'walk.flight.even', { even_m: evened.even_m })}
+                onPress={() => setValue('rise', evened.text, { shouldDirty: true, shouldValidate: true })}
+              />
             ) : null}
+            {!flight && element.kind === 'step' && ON_STEP.includes(kind) ? <OnFace {...field} kind="mark" /> : null}
             {typed ? <ChoiceField {...field} name="phase" word="walk.phase" values={PHASES} valueWords="walk.phases" /> : null}
             <View className="flex-row">
               <FormField control={control} name="note" label={say(speaker, 'walk.note')} onSubmit={save} />
@@ -215,6 +228,28 @@ export function FindingForm({
         foot: <SaveOrCancel onSave={save} onCancel={() => (form.clear(), onDone())} />,
       }}
     />
+  );
+}
+
+/** Which step, counted from the bottom, and which face of it where the kind does not say that itself. */
+function OnFace({ kind, ...field }: FindingFieldProps & { kind: PlanKind | 'mark' }) {
+  const speaker = useSpeaker();
+  const { control, onSubmit } = field;
+  return (
+    <View className="gap-2">
+      <View className="flex-row">
+        <FormField control={control} name="stepNumber" label={say(speaker, 'walk.stepNumber')} onSubmit={onSubmit} />
+      </View>
+      {kind === 'edge' || kind === 'step' ? null : (
+        <ChoiceField
+          {...field}
+          name="stepFace"
+          word="walk.stepFace"
+          values={kind === 'mark' ? STEP_FACES : STEP_FACES.filter((face) => face !== 'nosing')}
+          valueWords="walk.stepFaces"
+        />
+      )}
+    </View>
   );
 }
 

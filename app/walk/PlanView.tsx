@@ -62,7 +62,7 @@ export function PlanView({
   const [look, setLook] = useState<PlanLook>(WHOLE);
   const metric = speaker.system === 'metric';
   const unit_m = metric ? 1 : 0.3048;
-  const { outline, openings, north_deg } = element.geometry;
+  const { outline, openings, north_deg, flight } = element.geometry;
   const frame = useMemo(
     () => (size && size.width >= 60 && size.height >= 60 ? { outline, width: size.width - RULER, height: size.height } : null),
     [size, outline],
@@ -81,6 +81,7 @@ export function PlanView({
             unit: metric ? 'm' : 'ft',
             findings,
             ...(openings ? { openings } : {}),
+            ...(flight ? { flight } : {}),
             ...(north_deg === undefined ? {} : { north_deg }),
             ...(taps ? { taps } : {}),
             ...(readings ? { readings } : {}),
@@ -88,7 +89,7 @@ export function PlanView({
             ...(next ? { next } : {}),
           })
         : null,
-    [frame, look, unit_m, metric, findings, openings, north_deg, taps, readings, wanted, next],
+    [frame, look, unit_m, metric, findings, openings, flight, north_deg, taps, readings, wanted, next],
   );
   const ruler = useMemo(() => (layer ? rulerScene(layer, outline, hand, metric) : null), [layer, outline, hand, metric]);
   return (

@@ -48,6 +48,7 @@ export function SurveyFiles({ view, element, onDone }: { view: JobView; element:
     taps: planTaps(readings, element.id),
     readings: planReadings(speaker, readings, element.id),
     ...(element.geometry.openings ? { openings: element.geometry.openings } : {}),
+    ...(element.geometry.flight ? { flight: element.geometry.flight } : {}),
   };
   const us = speaker.system === 'us';
   const svg = (): void =>

@@ -5,8 +5,8 @@ import type { PlanKind } from '@tufa/draw';
 /** A finding as it is typed and drawn: what two kinds ask alike stays when another kind is chosen. */
 export interface FindingText {
   kind: PlanKind;
-  /** an area by its sizes, drawn, or the element's whole face */
-  by: 'sizes' | 'corners' | 'whole';
+  /** an area by its sizes, drawn, a whole face of a flight, or all of the element */
+  by: 'face' | 'sizes' | 'corners' | 'whole';
   length: string;
   width: string;
   fromLeft: string;

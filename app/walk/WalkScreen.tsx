@@ -18,6 +18,7 @@ import { StalePlan } from '../pour/StalePlan';
 import { copyOfFinding } from './copies';
 import { FindingRow } from './FindingRow';
 import { planFinding, planKind, planReadings, planTaps, volumeText } from '@tufa/words/survey';
+import { brokenSteps, FlightView } from './FlightView';
 import { PlanLegend, PlanView, type PlanLayer } from './Plan';
 import { StopQuestions, unanswered } from './StopQuestions';
 import { VerdictLines } from './VerdictLines';
@@ -57,7 +58,7 @@ function Walk({ view }: { view: JobView }) {
   const speaker = useSpeaker();
   // The forms come while the first look is taken: a walk goes on where the signal ends.
   useEffect(() => void forms().catch(() => null), []);
-  const { what, id, elementId, open: walk, lookAt, leave: look } = useWalking(view.job.id);
+  const { what, id, elementId, begun, open: walk, lookAt, leave: look } = useWalking(view.job.id);
   const [removed, setRemoved] = useState<RowOf<'finding'> | null>(null);
   const [whole, setWhole] = useState(false);
   const listed = useDeferredValue(whole ? Infinity : SHOWN, FIRST);
@@ -88,7 +89,7 @@ function Walk({ view }: { view: JobView }) {
   if (what === 'element') return <ElementForm view={view} element={elements.find((element) => element.id === id)} onDone={look} />;
   if (what === 'finding' && element) {
     const finding = findings.find((finding) => finding.id === id);
-    return <FindingForm view={view} element={element} finding={finding} label={finding?.label ?? nextLabel(all)} onDone={look} />;
+    return <FindingForm view={view} element={element} finding={finding} label={finding?.label ?? nextLabel(all)} begun={begun} onDone={look} />;
   }
   if (what === 'sounding' && element) return <Soundings view={view} element={element} onDone={look} />;
   if (what === 'measuring' && element) return <Measure key={id} view={view} element={element} again={id} onDone={look} />;
@@ -136,6 +137,7 @@ function Walk({ view }: { view: JobView }) {
   const planHeight = heightOf(element, window.width, wide);
   const survey = view.survey?.elements.find(({ elementId }) => elementId === element.id);
   const open = unanswered(element);
+  const { flight } = element.geometry;
   /** The finding under a tap: the smallest area it lies in, or a line it is near. */
   const onTap = (at: Point, { scale }: PlanLayer): void => {
     const near = [...findings].reverse().find((finding) => {
@@ -151,7 +153,14 @@ function Walk({ view }: { view: JobView }) {
       parts={{
         head: (
           <View className="gap-1">
-            {survey?.volume ? (
+            {flight ? (
+              <Answer
+                size="number"
+                {...(survey?.volume ? { after: `${volumeText(speaker, survey.volume).text} (${volumeText(speaker, survey.volume).range})` } : {})}
+              >
+                {say(speaker, 'walk.flight.title', { steps: String(flight.steps.length), broken: String(brokenSteps(flight, findings)) })}
+              </Answer>
+            ) : survey?.volume ? (
               <Answer after={`${printFigure(speaker, 'a_m2', survey.bad_m2)} ${say(speaker, 'walk.bad')}, ${volumeText(speaker, survey.volume).range}`}>
                 {volumeText(speaker, survey.volume).text}
               </Answer>
@@ -164,6 +173,18 @@ function Walk({ view }: { view: JobView }) {
         ),
         body: (
           <View className="gap-3">
+            {flight ? (
+              <>
+                <FlightView
+                  flight={flight}
+                  survey={survey?.flight ?? null}
+                  findings={findings}
+                  onOpen={(findingId) => walk('finding', element.id, { id: findingId })}
+                  onBegin={(kind, on) => walk('finding', element.id, { begun: { kind, ...on } })}
+                />
+                <T as="faint">{say(speaker, 'walk.flight.laidFlat')}</T>
+              </>
+            ) : null}
             <View style={{ height: planHeight }}>
               <PlanView
                 element={element}

@@ -10,6 +10,7 @@ import { textOf } from '@tufa/words/survey';
 import { measuredOf, readTyped, readWithin } from '../parts/ui/quantityText';
 import { FieldProblem } from '../parts/ui/fieldProblem';
 import type { Speaker } from '@tufa/words/speak';
+import { flightTyped, textOfFlight, type FlightText } from './flightText';
 
 /** Corners that an L may lack. */
 export const NOTCHES = ['topLeft', 'topRight', 'bottomRight', 'bottomLeft'] as const;
@@ -36,10 +37,10 @@ export const SUNS = ['indoors', 'shade', 'part', 'sun'] as const;
 export const CLOSES_M = 0.01;
 
 /** An element as it is typed and drawn. */
-export interface ElementText {
+export interface ElementText extends FlightText {
   name: string;
   kind: ElementKind;
-  shape: 'rectangle' | 'ell' | 'polygon';
+  shape: NonNullable<ElementGeometry['shape']>;
   length: string;
   width: string;
   notchLength: string;
@@ -88,6 +89,7 @@ export function textOfElement(speaker: Speaker, element: RowOf<'element'> | unde
     notch: (typed['notch'] as Notch | undefined) ?? 'topRight',
     corners: geometry && (geometry.shape === 'polygon' || !typed['length']) ? [...geometry.outline] : [],
     tapes: (geometry?.tapes ?? []).map(({ from, to, typed: text }) => ({ from, to, text })),
+    ...textOfFlight(speaker, geometry ?? {}),
     fitted: element !== undefined,
     thickness: geometry ? textOf(speaker, geometry.thickness, 'length') : '',
     openings: (geometry?.openings ?? []).map((opening, i) => openingText(speaker, opening, geometry!.outline, typed, i)),
@@ -181,8 +183,9 @@ function ellOf(speaker: Speaker, values: ElementText): Point[] {
   }
 }
 
-function shapeOf(speaker: Speaker, values: ElementText): Pick<ElementGeometry, 'outline' | 'typed' | 'shape' | 'tapes'> {
+function shapeOf(speaker: Speaker, values: ElementText): Pick<ElementGeometry, 'outline' | 'typed' | 'shape' | 'tapes' | 'flight'> {
   const { shape, length, width, notchLength, notchWidth, notch } = values;
+  if (shape === 'flight') return flightTyped(speaker, values);
   if (shape === 'rectangle')
     return {
       shape,

@@ -1,4 +1,5 @@
 import type { FindingFields, RowOf } from '@tufa/contract/entities';
+import { facePoints, onStepAt, type Flight, type OnStep, type StepFace } from '@tufa/core/survey';
 import { extent, outsiders, rectangle, type Point } from '@tufa/core/takeoff';
 import { isLine } from '@tufa/draw';
 import { printFigure, say } from '@tufa/words';
@@ -11,7 +12,7 @@ import { typedKind } from './kinds';
 import type { FoundIn } from './kinds/TypedKind';
 
 /** What a row says, as it would be typed. */
-export function textOfFinding(speaker: Speaker, finding: RowOf<'finding'> | undefined): FindingText {
+export function textOfFinding(speaker: Speaker, finding: RowOf<'finding'> | undefined, flight?: Flight): FindingText {
   if (!finding) return EMPTY;
   const { typed = {}, points } = finding.outline;
   const drawn = Object.keys(typed).length === 0;
@@ -26,24 +27,59 @@ export function textOfFinding(speaker: Speaker, finding: RowOf<'finding'> | unde
     ...('onStep' in finding.properties && finding.properties.onStep
       ? { stepNumber: String(finding.properties.onStep.step), stepFace: finding.properties.onStep.face }
       : {}),
+    ...stepDrawn(flight, points),
+    ...(finding.kind === 'step' && finding.properties.from !== undefined ? { stepNumber: String(finding.properties.from), stepFace: 'nosing' as const } : {}),
     ...(finding.kind === 'mark' ? {} : typedKind(finding.kind)?.textOf(speaker, finding.properties)),
   };
 }
 
+/** Where on a flight it was drawn, as it would be typed. */
+function stepDrawn(flight: Flight | undefined, points: readonly Point[]): Partial<FindingText> {
+  const on = flight ? onStepAt(flight, points) : null;
+  return on ? { stepNumber: String(on.step), stepFace: on.face } : {};
+}
+
+/** Kinds that may take a whole face of a flight: a nosing along its edge, a layer over its riser or tread. */
+const FACED: readonly FindingText['kind'][] = ['edge', 'skim', 'spall', 'step'];
+
+/** How a kind may be told on an element, the usual way first; nothing where it can only be drawn. */
+export function waysOf(kind: FindingText['kind'], { geometry: { flight } }: RowOf<'element'>): readonly FindingText['by'][] {
+  const ways = typedKind(kind)?.ways ?? [];
+  if (!flight || !FACED.includes(kind)) return ways;
+  return ['face', ...(ways.length > 0 ? ways.filter((way) => way !== 'whole') : (['corners'] as const))];
+}
+
 /** How a kind is told: as chosen, where it has that way. */
-export const wayOf = ({ kind, by }: Pick<FindingText, 'kind' | 'by'>): FindingText['by'] => (typedKind(kind)?.ways.includes(by) ? by : 'corners');
+export const wayOf = ({ kind, by }: Pick<FindingText, 'kind' | 'by'>, element: RowOf<'element'>): FindingText['by'] =>
+  waysOf(kind, element).includes(by) ? by : 'corners';
+
+/** The face of a flight that was chosen. @throws FieldProblem */
+function faceChosen(speaker: Speaker, values: FindingText, flight: Flight): OnStep {
+  const step = Number(values.stepNumber.trim());
+  if (!Number.isInteger(step) || step < 1) throw new FieldProblem('stepNumber', say(speaker, 'walk.stepsWhole'));
+  if (step > flight.steps.length) throw new FieldProblem('stepNumber', say(speaker, 'walk.flight.noSuchStep', { count: flight.steps.length }));
+  return { step, face: faceOf(values) };
+}
+
+/** A nosing is broken along its edge, a step is rebuilt from its nosing on; a layer lies on a riser or a tread. */
+const faceOf = ({ kind, stepFace }: Pick<FindingText, 'kind' | 'stepFace'>): StepFace =>
+  kind === 'edge' || kind === 'step' ? 'nosing' : stepFace === 'nosing' ? 'tread' : stepFace;
 
 /** The outline as drawn, or as typed by sizes and a place, in the middle where none is given. @throws FieldProblem */
 function outlineOf(speaker: Speaker, values: FindingText, element: RowOf<'element'>): readonly Point[] {
-  if (wayOf(values) === 'whole') return element.geometry.outline;
-  if (wayOf(values) === 'corners') {
+  const way = wayOf(values, element);
+  const { flight } = element.geometry;
+  if (way === 'whole') return element.geometry.outline;
+  if (way === 'face' && flight) return facePoints(flight, faceChosen(speaker, values, flight))!;
+  if (way === 'corners') {
     const line = isLine(values.kind);
     if (values.corners.length < (line ? 2 : 3)) throw new FieldProblem('corners', say(speaker, line ? 'field.lineTooShort' : 'field.outlineTooShort'));
     const out = outsiders(values.corners, element.geometry.outline, element.geometry.openings);
     if (out.length > 0) throw new FieldProblem('corners', say(speaker, 'walk.outsiders', { count: out.length, corners: out.map((i) => i + 1).join(', ') }));
     return values.corners;
   }
-  const whole = extent(element.geometry.outline);
+  // On a flight it lies on one face, and its place is told from that face's corner.
+  const whole = extent(flight ? facePoints(flight, faceChosen(speaker, values, flight))! : element.geometry.outline);
   const side = (field: 'length' | 'width'): number => {
     const value = readTyped(speaker, { field, text: values[field], as: 'side', limit: 'side_m' });
     const most = whole[`${field}_m`];
@@ -54,12 +90,12 @@ function outlineOf(speaker: Speaker, values: FindingText, element: RowOf<'elemen
   const width_m = side('width');
   const place = (field: 'fromLeft' | 'fromTop', room: number): number =>
     values[field].trim() === '' ? room / 2 : values[field].trim() === '0' ? 0 : readTyped(speaker, { field, text: values[field], as: 'side', limit: 'side_m' });
-  const at: Point = [place('fromLeft', whole.length_m - length_m), place('fromTop', whole.width_m - width_m)];
-  if (at[0] + length_m > whole.length_m + 1e-9)
+  const off: Point = [place('fromLeft', whole.length_m - length_m), place('fromTop', whole.width_m - width_m)];
+  if (off[0] + length_m > whole.length_m + 1e-9)
     throw new FieldProblem('fromLeft', say(speaker, 'field.tooBig', { most: printFigure(speaker, 'most_m', whole.length_m - length_m) }));
-  if (at[1] + width_m > whole.width_m + 1e-9)
+  if (off[1] + width_m > whole.width_m + 1e-9)
     throw new FieldProblem('fromTop', say(speaker, 'field.tooBig', { most: printFigure(speaker, 'most_m', whole.width_m - width_m) }));
-  return rectangle({ length_m, width_m, at });
+  return rectangle({ length_m, width_m, at: flight ? [whole.left_m + off[0], whole.top_m + off[1]] : off });
 }
 
 /** What was typed of an outline, without the fields left empty. */
@@ -69,20 +105,25 @@ const typedOf = ({ length, width, fromLeft, fromTop }: FindingText): Record<stri
 /** Kinds that may be on a step of a flight. */
 export const ON_STEP: readonly FindingText['kind'][] = ['edge', 'skim'];
 
-/** Which step it is on, where that was typed. @throws FieldProblem */
-function stepTyped(speaker: Speaker, { kind, stepNumber, stepFace }: FindingText): { onStep?: { step: number; face: FindingText['stepFace'] } } {
-  if (!ON_STEP.includes(kind) || stepNumber.trim() === '') return {};
+/** Which step it is on: as was typed, or on a flight as it was drawn. @throws FieldProblem */
+function stepTyped(speaker: Speaker, values: FindingText, { geometry: { flight } }: RowOf<'element'>, points: readonly Point[]): object {
+  const { kind, stepNumber, stepFace } = values;
+  const drawn = flight ? onStepAt(flight, points) : null;
+  if (kind === 'step') return drawn ? { from: drawn.step } : {};
+  if (!ON_STEP.includes(kind)) return {};
+  if (flight) return drawn ? { onStep: drawn } : {};
+  if (stepNumber.trim() === '') return {};
   const step = Number(stepNumber);
   if (!Number.isInteger(step) || step < 1 || step > 60) throw new FieldProblem('stepNumber', say(speaker, 'walk.stepsWhole'));
   return { onStep: { step, face: stepFace } };
 }
 
 /** The kind of row a kind of drawing is kept as, with what it says. @throws FieldProblem */
-function saidOf(speaker: Speaker, values: FindingText, found: FoundIn): object {
+function saidOf(speaker: Speaker, values: FindingText, found: FoundIn, onStep: object): object {
   const said = { ...(values.phase === 'now' ? {} : { phase: values.phase }), ...(values.note.trim() ? { note: values.note.trim() } : {}) };
   const kind = typedKind(values.kind);
   return kind
-    ? { kind: values.kind, properties: { ...kind.wireOf({ speaker, values, ...found }), ...stepTyped(speaker, values), ...said } }
+    ? { kind: values.kind, properties: { ...kind.wireOf({ speaker, values, ...found }), ...onStep, ...said } }
     : { kind: 'mark', properties: { what: values.kind, ...said } };
 }
 
@@ -95,6 +136,7 @@ export const wireOfFinding = (
   const { length_m, width_m } = extent(element.geometry.outline);
   const found = { thickness_m: element.geometry.thickness.value, across_m: Math.min(length_m, width_m), ...(read_m === undefined ? {} : { read_m }) };
   // Where it lies is asked first, and so told first where it cannot be read.
-  const outline = { points: outlineOf(speaker, values, element), ...(wayOf(values) === 'sizes' ? { typed: typedOf(values) } : {}) };
-  return { jobId, elementId: element.id, label, ...saidOf(speaker, values, found), outline } as FindingFields;
+  const points = outlineOf(speaker, values, element);
+  const outline = { points, ...(wayOf(values, element) === 'sizes' ? { typed: typedOf(values) } : {}) };
+  return { jobId, elementId: element.id, label, ...saidOf(speaker, values, found, stepTyped(speaker, values, element, points)), outline } as FindingFields;
 };

@@ -1,4 +1,5 @@
-import type { FirmData, RowOf } from '@tufa/contract/entities';
+import type { ElementGeometry, FirmData, RowOf } from '@tufa/contract/entities';
+import { facePoints, movedWith, onStepAt, type Flight } from '@tufa/core/survey';
 import type { Point } from '@tufa/core/takeoff';
 import { planKind } from '@tufa/words/survey';
 import { typedKind } from './kinds';
@@ -7,8 +8,34 @@ import { typedKind } from './kinds';
 export const isWhole = (finding: RowOf<'finding'>, element: RowOf<'element'>): boolean =>
   typedKind(planKind(finding))?.ways.includes('whole') === true && sameOutline(finding.outline.points, element.geometry.outline);
 
-/** Findings that are all of an element, and go with its outline when that changes. */
-export const wholeFindings = (data: Pick<FirmData, 'finding'>, element: RowOf<'element'>): RowOf<'finding'>[] =>
-  Object.values(data.finding).filter((finding) => finding.elementId === element.id && !finding.removed && isWhole(finding, element));
+/** Whether a finding is a whole face of a flight: a riser, a tread, or a nosing from side to side. */
+export function isFace({ outline: { points } }: Pick<RowOf<'finding'>, 'outline'>, { geometry: { flight } }: Pick<RowOf<'element'>, 'geometry'>): boolean {
+  const on = flight ? onStepAt(flight, points) : null;
+  return on !== null && sameOutline(points, facePoints(flight!, on) ?? []);
+}
+
+/** What is found on an element that was measured anew: what is all of it stays all of it, a whole face stays whole, and on a flight the rest keeps to its face. */
+export function movedFindings(
+  data: Pick<FirmData, 'finding'>,
+  element: RowOf<'element'>,
+  geometry: ElementGeometry,
+): { finding: RowOf<'finding'>; points: readonly Point[] }[] {
+  const { flight } = element.geometry;
+  const onFlight = (finding: RowOf<'finding'>, is: Flight, was: Flight): readonly Point[] => {
+    const { points } = finding.outline;
+    const on = onStepAt(was, points);
+    return (isFace(finding, element) && on ? facePoints(is, on) : null) ?? movedWith(was, is, points);
+  };
+  return Object.values(data.finding)
+    .filter((finding) => finding.elementId === element.id && !finding.removed)
+    .flatMap((finding) => {
+      const points = isWhole(finding, element)
+        ? geometry.outline
+        : flight && geometry.flight
+          ? onFlight(finding, geometry.flight, flight)
+          : finding.outline.points;
+      return sameOutline(points, finding.outline.points) ? [] : [{ finding, points }];
+    });
+}
 
 const sameOutline = (a: readonly Point[], b: readonly Point[]): boolean => a.length === b.length && a.every(([x, y], i) => x === b[i]![0] && y === b[i]![1]);

@@ -8,6 +8,8 @@ export interface StepProperties extends Said {
   readonly going: Measured;
   readonly rise: Measured;
   readonly steps: number;
+  /** the lowest of them on its flight, counted from the bottom */
+  readonly from?: number;
   /** share of a step's body that is sound and stays */
   readonly stays: number;
 }
@@ -23,6 +25,7 @@ export const step: RowKind<StepProperties, StepInput> = {
     going: measured('going_m').required(),
     rise: measured('stepRise_m').required(),
     steps: flight.required(),
+    from: flight,
     stays: Joi.number().min(0).max(0.95).required(),
   }),
   fields: ({ measured, flight, size }) => ({
@@ -30,13 +33,24 @@ export const step: RowKind<StepProperties, StepInput> = {
     going: measured('width_m').required(),
     rise: measured('depth_m').required(),
     steps: flight.required(),
+    from: flight,
     stays_m3: size(300).required(),
     pitch: size(0.1).required(),
     propAngle_rad: size(1.5).required(),
   }),
-  inputOf({ outline, properties: { going, rise, steps, stays } }) {
+  inputOf({ outline, properties: { going, rise, steps, stays, from } }) {
     const width_m = lineLength(outline.points);
     const { treadPitch: pitch, propAngle_rad } = TAKEOFF;
-    return { kind: 'step', width: drawn(width_m), going, rise, steps, stays_m3: stays * width_m * going.value * rise.value, pitch, propAngle_rad };
+    return {
+      kind: 'step',
+      width: drawn(width_m),
+      going,
+      rise,
+      steps,
+      stays_m3: stays * width_m * going.value * rise.value,
+      pitch,
+      propAngle_rad,
+      ...(from === undefined ? {} : { from }),
+    };
   },
 };

@@ -186,6 +186,12 @@ export interface ReasonFigures {
   'verdict.depthHalf': { readonly label: string; readonly deepest_m: number; readonly thickness_m: number };
   'verdict.depthOfSuspended': { readonly label: string; readonly deepest_m: number; readonly thickness_m: number };
   'verdict.depthThrough': { readonly label: string; readonly deepest_m: number; readonly thickness_m: number };
+  'verdict.goingsUneven': { readonly step: number; readonly than: number; readonly by_m: number };
+  'verdict.risersUneven': { readonly step: number; readonly than: number; readonly by_m: number };
+  'verdict.treadsBack': { readonly steps: string };
+  'verdict.treadsFlat': { readonly steps: string; readonly least_share: number; readonly most_share: number };
+  'verdict.treadsSteep': { readonly steps: string; readonly most_share: number };
+  'verdict.railPosts': { readonly label: string };
   'verdict.hollowMost': { readonly hollow_share: number; readonly low_share: number; readonly high_share: number };
   'verdict.hollowMuch': { readonly hollow_share: number; readonly low_share: number; readonly high_share: number };
   'verdict.jointsWork': { readonly label: string; readonly ratio: number };

@@ -27,6 +27,7 @@ export interface ProblemFigures {
   knots: { readonly quantity: string; readonly knots: number };
   lineVanishes: None;
   negative: Read;
+  flightEmpty: None;
   noConvergence: { readonly quantity: string };
   noInstant: { readonly quantity: string; readonly value: string };
   noPacks: None;
@@ -44,6 +45,7 @@ export interface ProblemFigures {
   outsideOutline: { readonly reading: number };
   partsUneven: { readonly parts: number };
   pieceTooLong: { readonly piece: number; readonly length_m: number; readonly stock_m: number };
+  risersNotHeight: { readonly risers_m: number; readonly height_m: number; readonly off_m: number };
   strengthNotReached: { readonly strength_MPa: number; readonly most: number };
   strengthPoints: { readonly points: number };
   tooFew: { readonly quantity: string; readonly value: number; readonly least: number };

@@ -14,6 +14,11 @@ export const SURVEY_TABLE = {
   halfDepthShare: constant(0.5, '1', 'depth over thickness from which a repair is borderline', 'method'),
   sameWithin: constant(1.01, '1', 'a figure over this many times what an opinion saw is more', 'method'),
   samePlace_m: constant(0.05, 'm', 'what lies further from where an opinion saw it is another place', 'method'),
+  unevenRise_m: constant(0.005, 'm', 'risers of a flight further apart than this are felt by a foot: told, and left to the local code', 'method'),
+  unevenGoing_m: constant(0.01, 'm', 'goings of a flight further apart than this are told', 'method'),
+  riseRead_m: constant(0.005, 'm', 'one riser read with a tape', 'method'),
+  pitchLeast: constant(0.01, '1', 'a tread that falls less holds water'),
+  pitchMost: constant(0.02, '1', 'a tread that falls more is told'),
   squareWithin_rad: constant((5 * Math.PI) / 180, 'rad', 'a corner drawn so near to square is meant square', 'method'),
 } as const;
 

@@ -11,3 +11,5 @@ export * from './constants';
 export * from './crackMovement';
 export * from './jointsWork';
 export * from './fitOutline';
+export * from './flight';
+export * from './flightSurvey';

@@ -3,6 +3,7 @@ import type { SurfaceSite } from '../weather';
 import type { Exposure, Moisture, Orientation, Substrate, Texture } from '../shelf';
 import type { WidthVisit } from './crackMovement';
 import type { Opinion } from './opinion';
+import type { Flight } from './flight';
 import { polygonArea } from '../takeoff';
 import type { CrackProfile, DepthReading, Point, Section, SpallShape } from '../takeoff';
 
@@ -59,6 +60,8 @@ export interface ElementInput {
   readonly soundings?: { readonly points: readonly Point[]; readonly hollow: readonly number[] };
   /** holes in it, a door or a drain: outlines inside its own, m */
   readonly openings?: readonly (readonly Point[])[];
+  /** a flight of steps: its outline is the flight laid flat, the landing first */
+  readonly flight?: Flight;
   readonly marks?: readonly SurveyMark[];
   /** what it is made of, where it was told */
   readonly material?: Substrate;
@@ -148,6 +151,8 @@ export interface EdgeInput extends Found {
 /** A step rebuilt inside a form. */
 export interface StepInput extends Found {
   readonly kind: 'step';
+  /** the lowest of them, counted from the bottom of its flight; absent where nobody says */
+  readonly from?: number;
   readonly width: Measured;
   readonly going: Measured;
   readonly rise: Measured;

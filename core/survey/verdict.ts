@@ -1,6 +1,7 @@
 import type { Reason } from '../choose/Reason';
 import { polygonArea } from '../takeoff';
 import { SURVEY } from './constants';
+import { flightReasons } from './flightSurvey';
 import { netArea, STOP_QUESTIONS, type ElementInput } from './types';
 
 /** Whether an element may be repaired, and why. */
@@ -58,7 +59,9 @@ const causeRule: Rule = ({ element }) => {
   return element.causeGoesOn === 'unknown' || element.causeGoesOn === undefined ? [{ code: 'verdict.causeUnknown', verdict: 'caution', figures: {} }] : [];
 };
 
-const RULES: readonly Rule[] = [questionsRule, ({ found }) => found, rustRule, hollowRule, wetRule, earlierRule, causeRule];
+const flightRule: Rule = ({ element: { flight } }) => (flight ? flightReasons(flight) : []);
+
+const RULES: readonly Rule[] = [questionsRule, ({ found }) => found, rustRule, flightRule, hollowRule, wetRule, earlierRule, causeRule];
 
 /** Whether an element may be repaired without asking anybody, by every rule and by what its findings say, each with its figures. */
 export function elementVerdict(input: VerdictInput): Verdict {

@@ -174,8 +174,8 @@ export const step: Translation<typeof englishStep> = {
   lookLow: 'Mírela a lo largo bajo una regla: lo brillante está bajo; se pica, se rellena y se esmerila otra vez',
   workOver: 'Trabaje la resina sobre los poros con llana y jalador, unos {{thickness_m}}; extienda la cubeta en seguida',
   form: {
-    set: 'Escalón {{step}} de {{steps}} desde abajo: encofrado con desmoldante, apuntalado ({{prop_kg}} cada uno), con {{holdDown_kg}} encima',
-    strip: 'Escalón {{step}} de {{steps}}: quite el encofrado y póngalo otra vez arriba',
+    set: 'Escalón {{step}} desde abajo: encofrado con desmoldante, tablas laterales {{sides}}, apuntalado ({{prop_kg}} cada uno), con {{holdDown_kg}} encima',
+    strip: 'Escalón {{step}}: quite el encofrado y póngalo otra vez arriba',
   },
   faceGround: 'Esmerile las caras que tocaron desmoldante antes de darles capa fina o adherir',
   keyCoat: 'Una primera capa apretada del mortero, en bordes y poros',

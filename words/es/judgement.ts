@@ -10,6 +10,13 @@ export const verdict: Translation<typeof englishVerdict> = {
   depthOfSuspended: '{{label}} pasa de un tercio de un elemento suspendido ({{deepest_m}} de {{thickness_m}}).',
   depthOpen: '{{label}} pasa de un tercio del espesor ({{deepest_m}} de {{thickness_m}}): si está sostenido, ahí se para. Diga qué lo sostiene.',
   depthHalf: '{{label}} pasa de la mitad del espesor ({{deepest_m}} de {{thickness_m}}): piense en reparar a todo el espesor.',
+  risersUneven:
+    'La contrahuella {{step}} es {{by_m}} más alta que la {{than}}: un escalón que se rehaga puede igualarlas. Lo permitido lo dice la norma local.',
+  goingsUneven: 'La huella {{step}} es {{by_m}} más honda que la {{than}}: huellas iguales se pisan como una escalera. Lo permitido lo dice la norma local.',
+  treadsBack: 'La huella {{steps}} cae hacia su contrahuella: ahí queda el agua y la helada trabaja en el rincón.',
+  treadsFlat: 'La huella {{steps}} cae menos de {{least_share}}: el agua se queda. De {{least_share}} a {{most_share}} la suelta.',
+  treadsSteep: 'La huella {{steps}} cae más de {{most_share}}: mojada, el pie resbala.',
+  railPosts: '{{label}} se rompería bajo los postes de un barandal: lo que sostiene a la gente es de un ingeniero con licencia.',
   hollowMuch: '{{hollow_share}} suena hueco ({{low_share}} a {{high_share}}): vea hasta dónde llega antes de cotizarlo.',
   hollowMost: '{{hollow_share}} suena hueco ({{low_share}} a {{high_share}}): compare cambiarlo con repararlo.',
   rust: 'Óxido en {{label}}: el acero de adentro está trabajando.',

@@ -86,6 +86,10 @@ export const problems: Translation<typeof english> = {
   noConvergence: 'El registro no se asienta. Busque una entrada que no puede ser.',
   noParts: '{{sheet}} se mezcla con agua, no de partes.',
   noShot: '{{sheet}} se endurece mientras se mezcla a estas temperaturas. Enfríe las partes.',
+  flightOutline: 'El contorno no es la escalera extendida. Guarde la escalera otra vez.',
+  flightEmpty: 'Una escalera tiene al menos un escalón. Diga cuántos.',
+  risersNotHeight:
+    'Las contrahuellas suman {{risers_m}}, la altura es {{height_m}}: {{off_m}} de diferencia. Mida otra vez la que parece rara, o deje la altura vacía.',
   anotherProduct: 'La ficha nombra otro producto que aquel en que está guardada.',
   bandReversed: '{{field}}: el margen va al revés, {{least}} a {{most}}.',
   lifeAfterSet: '{{field}}: se trabaja {{life_s}} y fraguaría a los {{set_s}}. Uno de los dos está mal.',

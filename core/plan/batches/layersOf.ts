@@ -28,8 +28,10 @@ export interface Mixed {
 type Ask = LayerAsk<Made>;
 
 /** Which step of a flight a finding is on, and which face of it. */
-const onStep = (finding: FindingInput): { step: number; face: StepFace | null } | null =>
-  (finding.kind === 'edge' || finding.kind === 'skim') && finding.onStep ? finding.onStep : null;
+function onStep(finding: FindingInput): { step: number; face: StepFace | null } | null {
+  if (finding.kind === 'step') return finding.from === undefined ? null : { step: finding.from, face: null };
+  return (finding.kind === 'edge' || finding.kind === 'skim') && finding.onStep ? finding.onStep : null;
+}
 
 /** Where a finding lies, as its corners or its line; nothing for what has no place on the plan. */
 function pointsOf(finding: FindingInput): readonly Point[] {
@@ -246,6 +248,14 @@ function waitsBetween(mixed: readonly Mixed[]): Map<string, LayerWait[]> {
       continue;
     }
     const place = onStep(finding);
+    // The forms go up the flight: what is rebuilt higher waits until they are off below.
+    if (place && finding.kind === 'step')
+      for (const below of mixed) {
+        const there = onStep(below.context.finding);
+        if (below.context.finding.kind !== 'step' || below.role !== 'fill' || below.context.element.id !== element.id || !there) continue;
+        const strip = stepsWith(below.chosen.steps, 'step.form.strip').at(-1);
+        if (there.step < place.step && strip) add(over, below, 'strip', strip.after);
+      }
     if (!place?.face) continue;
     const risersFirst = houseOf(input.house).stepOrder === 'risersFirst';
     // The face that goes second waits until the first has set.

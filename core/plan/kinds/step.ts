@@ -51,20 +51,23 @@ export const step: Damage<StepInput> = {
     const width = { ...finding.width, value: lineLength(points) };
     return { ...finding, width, stays_m3: (finding.stays_m3 * width.value) / finding.width.value };
   },
+  // A post that holds people back is never broken out of its footing on a contractor's word.
+  verdict: ({ label }, { element }) => (element.flight?.rails === 'onSteps' ? [{ code: 'verdict.railPosts', verdict: 'no', figures: { label } }] : []),
   removing: breakingOut,
   // From the bottom up, a step a lift: form, props and weight, fill, strip when it stands, the form set again above.
   filling(context) {
     const { finding, house, takeOff, sheet } = context;
     const order = stepOf(`step.order.${house.stepOrder}`, {}, { after: atSlab(context, { least_s: sheet.milestones.initial ?? 0, most_s: null }) });
     if (riserMethod(house, takeOff.deepest_m) !== 'formed') return [...liftingToFace(context), order];
-    const { steps } = finding;
-    const figures = { steps, holdDown_kg: takeOff.more['holdDown_kg'] ?? 0, prop_kg: (takeOff.more['prop_N'] ?? 0) / TAKEOFF.gravity_m_s2 };
+    const { steps, from: lowest = 1 } = finding;
+    const sides = { open: 2, oneWall: 1, walls: 0 }[context.element.flight?.sides ?? 'open'];
+    const figures = { steps, sides, holdDown_kg: takeOff.more['holdDown_kg'] ?? 0, prop_kg: (takeOff.more['prop_N'] ?? 0) / TAKEOFF.gravity_m_s2 };
     const strip = atSlab(context, { least_s: sheet.milestones.strip ?? sheet.milestones.initial ?? 0, most_s: null });
     const flight = Array.from({ length: steps }, (_, i): RepairStep[] => [
-      stepOf('step.form.set', { step: i + 1, ...figures }),
+      stepOf('step.form.set', { step: lowest + i, ...figures }),
       ...lifting(context, 'step.lift', 1 / steps),
       ...textured(context, 1 / steps),
-      stepOf('step.form.strip', { step: i + 1, steps }, { after: strip, condition: 'scratch' }),
+      stepOf('step.form.strip', { step: lowest + i, steps }, { after: strip, condition: 'scratch' }),
     ]).flat();
     return [stepOf('step.riser.formed', { forms: 1 }), ...flight, stepOf('step.faceGround', {}, { condition: 'scratch' }), order];
   },

@@ -85,7 +85,7 @@ export interface StepFigures {
   'step.jointOpen': None;
   'step.lookLow': None;
   'step.workOver': { readonly thickness_m: number };
-  'step.form.set': { readonly step: number; readonly steps: number; readonly holdDown_kg: number; readonly prop_kg: number };
+  'step.form.set': { readonly step: number; readonly steps: number; readonly sides: number; readonly holdDown_kg: number; readonly prop_kg: number };
   'step.form.strip': { readonly step: number; readonly steps: number };
   'step.faceGround': None;
   'step.keyCoat': None;

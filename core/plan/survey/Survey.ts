@@ -1,6 +1,6 @@
 import type { Reason } from '../../choose';
 import type { Ranged } from '../../quantity';
-import type { Phase, Seen, Verdict } from '../../survey';
+import type { FlightSurvey, Phase, Seen, Verdict } from '../../survey';
 import type { TakeOff } from './TakeOff';
 
 /** What is left for another day: how much, and what its waiting risks. */
@@ -32,6 +32,8 @@ export interface ElementSurvey {
   readonly waiting: readonly Waiting[];
   /** share that rings hollow with its 95 % interval, from soundings; null without any */
   readonly hollow: { readonly share: number; readonly low: number; readonly high: number; readonly taps: number; readonly moreToHalve: number } | null;
+  /** what the tape says of a flight of steps; null for what is none */
+  readonly flight: FlightSurvey | null;
   /** tape and sheet for every finding done now */
   readonly masking: { readonly tape_m: number; readonly sheet_m2: number } | null;
 }

@@ -1,4 +1,4 @@
-import { netArea, PHASES, phaseOf, standingStops, supportOf, tapsToHalve, type ElementInput, type FindingInput } from '../../survey';
+import { flightSurvey, netArea, PHASES, phaseOf, standingStops, supportOf, tapsToHalve, type ElementInput, type FindingInput } from '../../survey';
 import { effectiveTaps, hollowInterval, hollowShare, maskingOf, TAKEOFF } from '../../takeoff';
 import type { Reason } from '../../choose';
 import { Problem, rangedSum, type Ranged } from '../../quantity';
@@ -82,6 +82,7 @@ function elementSurvey(element: ElementInput, measured: MeasuredFindings): Eleme
       return [{ phase, labels: later.map(({ finding }) => finding.label), bad_m2: areaOf(later), volume: volumeOf(later), risks: risksOf(element, later) }];
     }),
     hollow,
+    flight: element.flight ? flightSurvey(element.flight) : null,
     masking: now.length === 0 ? null : maskingOf({ edge_m: now.reduce((sum, { takeOff }) => sum + takeOff.perimeter_m, 0), strip_m: TAKEOFF.maskingStrip_m }),
   };
 }

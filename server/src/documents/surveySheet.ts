@@ -85,7 +85,7 @@ function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; e
     .sort((a, b) => (a.label < b.label ? -1 : 1));
   const readings = readingsOf(data, input.job.id);
   const us = speaker.system === 'us';
-  const { outline, openings, north_deg, thickness } = element.geometry;
+  const { outline, openings, north_deg, thickness, flight } = element.geometry;
   const plan = planScene({
     outline,
     width: 510,
@@ -96,6 +96,7 @@ function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; e
     taps: planTaps(readings, element.id),
     readings: planReadings(speaker, readings, element.id),
     ...(openings ? { openings } : {}),
+    ...(flight ? { flight } : {}),
     ...(north_deg === undefined ? {} : { north_deg }),
   });
   const kinds = [...new Set(findings.map(planKind))];
