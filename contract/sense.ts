@@ -1,8 +1,9 @@
-import { lineLength, polygonArea, type Point } from '@tufa/core/takeoff';
+import { lineLength, outsiders, polygonArea, roundedOutline, type Point } from '@tufa/core/takeoff';
 import { Problem } from '@tufa/core/quantity';
 import { flightOutline, flightSurvey, type Flight } from '@tufa/core/survey';
 import { LIMITS, type Limit } from './limits';
 import { AID_CLASSES, contradictions, type Sheet } from '@tufa/core/shelf';
+import { holesOf, type CounterProperties } from './kinds/counter';
 import { LINE_LEAST_M } from './kinds/RowKind';
 import { ROW_KINDS, type RepairedKind } from './kinds';
 import type { Fault } from './Fault';
@@ -47,13 +48,37 @@ function senseOfFlight(geometry: unknown): Fault | null {
   return same ? null : { field: 'geometry.outline', code: 'flightOutline', figures: {} };
 }
 
+/** A tap hole outside its top, or a corner rounder than its sides. */
+function senseOfCounter({
+  kind,
+  outline,
+  properties,
+}: {
+  kind?: string;
+  outline?: { points?: readonly Point[] };
+  properties?: Partial<CounterProperties>;
+}): Fault | null {
+  const points = outline?.points;
+  if (kind !== 'counter' || !points || points.length < 3) return null;
+  const outside = holesOf(points, properties?.holes ?? []).findIndex((hole) => outsiders(hole.outline, points).length > 0);
+  if (outside >= 0) return { field: `properties.holes.${outside}`, code: 'holeOutside', figures: {} };
+  try {
+    roundedOutline({ outline: points, radii: (properties?.radii ?? []).map(({ corner, radius }) => ({ corner, radius_m: radius.value })) });
+  } catch (error) {
+    if (error instanceof Problem)
+      return { field: `properties.radii.${Number((error.figures as { corner?: number }).corner) - 1}`, code: error.code, figures: error.figures };
+    throw error;
+  }
+  return null;
+}
+
 /** What a schema cannot see: an outline that crosses itself or has no area, a reading outside its kind's limits. Form and server both ask. */
 export function senseOf(change: Readonly<Record<string, unknown>>): Fault | null {
   const fault = readingFault(change) ?? sheetFault(change);
   if (fault) return fault;
   const geometry = change['geometry'] as { outline?: readonly Point[]; openings?: readonly (readonly Point[])[] } | undefined;
-  const flightFault = senseOfFlight(change['geometry']);
-  if (flightFault) return flightFault;
+  const shapeFault = senseOfFlight(change['geometry']) ?? senseOfCounter(change);
+  if (shapeFault) return shapeFault;
   const outline = change['outline'] as { points?: readonly Point[] } | undefined;
   // A line of two points is a crack or an edge: only an outline can cross itself or vanish.
   const least_m = lineLeast(change);

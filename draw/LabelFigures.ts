@@ -44,7 +44,7 @@ export type LabelFigures = Readonly<Record<Plain, None>> &
   Readonly<Record<`draw.on.${SystemSection['on']}`, Readonly<{ thickness_m: number }>>> &
   Readonly<Record<`draw.crack.${Exclude<Extract<SystemSection, { kind: 'crack' }>['method'], 'joint' | 'bedAndCap'>}`, Readonly<{ depth_m: number }>>> &
   Readonly<Record<'draw.impliedFlows' | 'draw.impliedFinishes' | 'draw.impliedSets', Readonly<{ t_s: number }>>> &
-  Readonly<Record<'draw.plan' | 'draw.systems' | 'draw.flight', Readonly<{ count: number }>>> &
+  Readonly<Record<'draw.plan' | 'draw.systems' | 'draw.flight' | 'draw.cutList', Readonly<{ count: number }>>> &
   Readonly<Record<'draw.name' | 'draw.overIt', Readonly<{ name: string }>>> &
   Readonly<Record<'draw.wide' | 'draw.widened', Readonly<{ width_m: number }>>> &
   Readonly<Record<'draw.lifts' | 'draw.oneLift', Readonly<{ deepest_m: number; lifts: number }>>> &

@@ -9,4 +9,6 @@ export interface PlanFinding {
   readonly points: readonly (readonly [number, number])[];
   readonly depth?: string;
   readonly chosen?: boolean;
+  /** round holes in it: the middle of each and its radius, m */
+  readonly holes?: readonly { readonly at: readonly [number, number]; readonly radius_m: number }[];
 }

@@ -5,6 +5,7 @@ export { isLine, PLAN_KINDS, type PlanKind } from './kinds';
 export * from './PlanFinding';
 export * from './planScene';
 export * from './flightScene';
+export * from './cutScene';
 export * from './section/sectionScene';
 export type { SectionView } from './section/frame';
 export * from './spoonsScene';

@@ -91,6 +91,14 @@ export function planScene(input: PlanSceneInput): Scene {
     const d = pathOf(corners, !isLine(kind) && corners.length > 2) + (kind === 'fall' ? arrow(corners) : '');
     const look = `${kind} ${chosen}`;
     paths.set(look, { kind, chosen, d: (paths.get(look)?.d ?? '') + d });
+    for (const hole of finding.holes ?? [])
+      handles.push({
+        type: 'path',
+        d: ring(at(hole.at), Math.max(small ? 1.5 : 3, hole.radius_m * scale.perMetre)),
+        fill: 'ground',
+        stroke: 'ink',
+        width: small ? 1 : 2,
+      });
     if (chosen) for (const corner of corners) handles.push(dot(corner, 6, 'act'));
     if (small) return;
     const line = isLine(kind);

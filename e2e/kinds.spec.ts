@@ -88,7 +88,19 @@ test('a countertop around its sink and a void under water are walked and fixed',
   await page.getByRole('button', { name: 'Edit A', exact: true }).tap();
   await expect(page.getByRole('radio', { name: 'All of it' })).toBeChecked();
   await expect(page.getByLabel('How far down')).toHaveValue('1 1/2 in');
-  await page.getByLabel('Front that hangs lower, length').fill('');
+  const front = page.getByRole('radiogroup', { name: /^Side 3-4/ });
+  await expect(front.getByRole('radio', { name: 'Hangs lower' })).toBeChecked();
+  await expect(page.getByLabel('Corner 3, radius')).toHaveValue('1 in');
+  // A tap hole beside the top, and a corner rounder than its side: said where it is typed.
+  await page.getByLabel('From left').fill("12'");
+  await page.getByRole('button', { name: 'Save' }).tap();
+  await expect(page.getByText(/^A tap hole lies outside the top/)).toBeVisible();
+  await page.getByLabel('From left').fill('5\' 6"');
+  await page.getByLabel('Corner 3, radius').fill("3'");
+  await page.getByRole('button', { name: 'Save' }).tap();
+  await expect(page.getByText(/^Corner 3 is rounder|^Corner \d is rounder/)).toBeVisible();
+  await page.getByLabel('Corner 3, radius').fill('1 in');
+  await front.getByRole('radio', { name: 'Plain' }).tap();
   await expect(page.getByLabel('How far down')).toHaveCount(0);
   await page.getByRole('button', { name: 'Save' }).tap();
   await expect(page.getByText('3/4 in thick', { exact: true })).toBeVisible();
@@ -102,6 +114,9 @@ test('a countertop around its sink and a void under water are walked and fixed',
   expect(input.findings[0].outline).toEqual(input.elements[0].outline);
   await page.goto(`/jobs/${COUNTER}/fix`);
   await expect(page.getByRole('img', { name: /^Section: a countertop of Countertop mix/ })).toBeVisible();
+  const cuts = page.getByTestId('cut-list');
+  await expect(cuts).toContainText('Weighs');
+  await expect(cuts.getByRole('img', { name: /^Cut list of \d lengths/ })).toBeVisible();
   await expect(page.getByText('Have someone competent confirm cabinets and floor', { exact: false })).toBeVisible();
   await page.goto(`/jobs/${CISTERN}/fix`);
   const steps = page.getByRole('list', { name: 'Step by step' });

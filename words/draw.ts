@@ -12,6 +12,7 @@ export const draw = {
   impliedFlows: 'flows {{t_s}}',
   impliedFinishes: 'tool {{t_s}}',
   impliedSets: 'sets {{t_s}}',
+  cutList: 'Cut list of {{count}} lengths',
   flight: 'Profile of a flight of {{count}} steps',
   plan: 'Plan to scale with {{count}} findings',
   north: 'N',

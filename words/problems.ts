@@ -101,6 +101,8 @@ export const problems = {
   commaUnclear: '{{field}}: {{text}} can be read as {{point}} or as {{thousands}}. Write which.',
   partsUneven: 'The sheet gives {{parts}} parts by volume and another number by weight or density. Give the same number of each.',
   flightEmpty: 'A flight has at least one step. Say how many.',
+  radiusTooLarge: 'Corner {{corner}} is rounder than its side of {{side_m}} allows. Make the radius smaller.',
+  holeOutside: 'A tap hole lies outside the top. Measure it from the left and from the back again.',
   risersNotHeight:
     'The risers add up to {{risers_m}}, the height is {{height_m}}: {{off_m}} apart. Measure the riser that looks odd again, or leave the height empty.',
   nothingToFill: 'What stays ({{stays_m3}}) fills the step already. Check its sizes.',

@@ -1,8 +1,9 @@
 import type { ReadingFields, RowOf } from '@tufa/contract/entities';
+import type { CounterProperties } from '@tufa/contract/kinds/counter';
 import type { RepairedKind } from '@tufa/contract/kinds/index';
 import { print, tradeLength, typeset, type Kind, type Measured, type Ranged } from '@tufa/core/quantity';
 import type { MarkKind } from '@tufa/core/survey';
-import type { Point } from '@tufa/core/takeoff';
+import { extent, type Point } from '@tufa/core/takeoff';
 import { printFigure } from './figures';
 import { saidKind } from './kinds';
 import { say, sayCoded } from './speak';
@@ -30,6 +31,12 @@ export const planKind = (finding: Finding): RepairedKind | MarkKind => (finding.
 const figureOf = (speaker: Speaker, finding: Finding): string =>
   finding.kind === 'mark' ? '' : textOf(speaker, saidKind(finding).figure(finding.properties), 'length');
 
+/** Tap holes of a top, where they lie. */
+function tapHoles(points: readonly Point[], holes: NonNullable<CounterProperties['holes']>): { at: Point; radius_m: number }[] {
+  const { left_m, top_m } = extent(points);
+  return holes.map(({ left, top, across }) => ({ at: [left_m + left.value, top_m + top.value], radius_m: across.value / 2 }));
+}
+
 /** A finding as a plan draws it. */
 export const planFinding = (speaker: Speaker, finding: Finding, chosen = false) => ({
   id: finding.id,
@@ -38,6 +45,7 @@ export const planFinding = (speaker: Speaker, finding: Finding, chosen = false) 
   points: finding.outline.points,
   depth: figureOf(speaker, finding),
   chosen,
+  ...(finding.kind === 'counter' && finding.properties.holes ? { holes: tapHoles(finding.outline.points, finding.properties.holes) } : {}),
 });
 
 /** Depths and widths where they were read; each is printed when the plan has room for it. */

@@ -20,6 +20,7 @@ import { useWide } from '../parts/phone/useSize';
 import { needText } from '../mix/needText';
 import { HouseMethodView } from '../firm/HouseMethodView';
 import { findingName } from '@tufa/words/findingName';
+import { CutList } from './CutList';
 import { KitList } from './KitList';
 import { NewerSheets } from './NewerSheets';
 import { SectionView } from './SectionView';
@@ -156,6 +157,7 @@ function Fix({ view }: { view: JobView }) {
             ) : null}
             {finding.chosen && chosen ? <StepList steps={stepsOfSystem(finding.chosen)} names={[...view.input.sheets, ...(view.input.aids ?? [])]} /> : null}
             {section ? <LayersTable section={section} /> : null}
+            {finding.takeOff.strips.length > 0 ? <CutList takeOff={finding.takeOff} /> : null}
             <Button label={say(speaker, 'systems.open')} onPress={() => router.push(links.systems(view.job.id))} />
             <KitList view={view} />
             <ReadUnless may="job.change">

@@ -42,7 +42,21 @@ test.each<[string, Partial<FindingText>]>([
   ['a ramp', { kind: 'wedge', corners: line, run: "2'", rise: '3/4 in', phase: 'season' }],
   ['steps', { kind: 'step', corners: line, going: '11 in', rise: '7 in', steps: '3', stays: '25' }],
   ['a top without a front', { kind: 'counter', by: 'whole', layer: '1 1/2 in' }],
-  ['a top with its front', { kind: 'counter', by: 'whole', layer: '3/4 in', dropLength: "9'", across: '3/4 in', down: '1 1/2 in' }],
+  [
+    'a top with its front',
+    {
+      kind: 'counter',
+      by: 'whole',
+      layer: '3/4 in',
+      sides: ['plain', 'plain', 'dropped', 'splash'],
+      across: '3/4 in',
+      down: '1 1/2 in',
+      splashHeight: '4 in',
+      splashThick: '3/4 in',
+      radii: ['', '1 in'],
+      holes: [{ left: '1 ft', top: '4 in', across: '1 3/8 in' }],
+    },
+  ],
   ['a void', { kind: 'void', by: 'sizes', length: '20 in', width: '1 ft', deepest: '2 1/4 in', shape: 'dish', note: 'an arm down' }],
   ['a wet spot', { kind: 'wet', corners: area }],
 ])('%s goes out as the wire wants it and comes back as it was typed', (_name, change) => {
@@ -60,7 +74,7 @@ test.each<[string, Partial<FindingText>]>([
 test.each<[string, Partial<FindingText>, string]>([
   ['half a step', { kind: 'step', corners: line, going: '11 in', rise: '7 in', steps: '2.5' }, 'steps'],
   ['an overlay without a thickness', { kind: 'skim', by: 'whole' }, 'layer'],
-  ['a front without its height', { kind: 'counter', by: 'whole', layer: '1 in', dropLength: "9'", across: '1 in' }, 'down'],
+  ['a front without its height', { kind: 'counter', by: 'whole', layer: '1 in', sides: ['dropped'], across: '1 in' }, 'down'],
   ['a void deeper than its wall', { kind: 'void', by: 'corners', corners: area, deepest: '14 in' }, 'deepest'],
   ['a crack deeper than its slab', { kind: 'crack', corners: line, opening: '2 mm', depth: '14 in' }, 'depth'],
   ['a ramp of one point', { kind: 'wedge', corners: line.slice(0, 1), run: "2'", rise: '1 in' }, 'corners'],

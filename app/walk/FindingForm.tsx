@@ -8,6 +8,7 @@ import type { Point } from '@tufa/core/takeoff';
 import { PLAN_KINDS, type PlanKind } from '@tufa/draw';
 import { printFigure, say } from '@tufa/words';
 import { useEffect, useMemo, useState } from 'react';
+import type { FieldPath } from 'react-hook-form';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
 import { change, write } from '../outbox/useFirm';
@@ -22,7 +23,7 @@ import { DrawPlan } from './DrawPlan';
 import { ChoiceField, FigureField, type FindingFieldProps } from './findingFields';
 import { SaveOrCancel } from './ElementForm';
 import { FormField } from '../parts/ui/FormField';
-import { ON_STEP, textOfFinding, wayOf, waysOf, wireOfFinding } from './findingText';
+import { ON_STEP, sizedOutline, textOfFinding, wayOf, waysOf, wireOfFinding } from './findingText';
 import type { FindingText } from './TypedFinding';
 import { typedKind } from './kinds';
 import { GaugeCard } from './GaugeCard';
@@ -69,8 +70,7 @@ export function FindingForm({
       entity: 'finding',
       toWire: (values) =>
         wireOfFinding(speaker, values, { element, jobId: view.job.id, label, read_m: deepestRead(readingsOf(view.data, view.job.id), finding?.id) }),
-      fieldOf: (path, values) =>
-        path.startsWith('outline') ? { field: 'corners' } : { field: fieldOf(values.kind, path.split('.')[1] ?? ''), kind: 'length' },
+      fieldOf: (path, values) => (path.startsWith('outline') ? { field: 'corners' } : { field: fieldOf(values.kind, path.split('.')), kind: 'length' }),
     },
   });
   const { control, setValue, getValues, clearErrors } = form;
@@ -97,6 +97,7 @@ export function FindingForm({
   const save = (): void => void submit();
   const kind = form.watch('kind');
   const by = form.watch('by');
+  const way = wayOf({ kind, by }, element);
   const cornerFault = form.formState.errors.corners?.message;
   const readings = useMemo(() => readingsOf(view.data, view.job.id), [view.data, view.job.id]);
   const around = useMemo(
@@ -147,9 +148,16 @@ export function FindingForm({
     };
   };
 
+  const drawnCorners = form.watch('corners');
+  const [wide, deep] = form.watch(['length', 'width']);
+  const points = useMemo(() => {
+    if (way === 'whole') return element.geometry.outline;
+    if (way === 'corners') return drawnCorners;
+    return sizedOutline(speaker, { length: wide, width: deep });
+  }, [way, element, drawnCorners, wide, deep, speaker]);
+
   const field = { control, label, onSubmit: save };
   const typed = typedKind(kind);
-  const way = wayOf({ kind, by }, element);
   const ways = waysOf(kind, element);
   const { flight } = element.geometry;
   const evened = flight && kind === 'step' ? evenedText(speaker, flight, form.watch(['stepNumber', 'steps'])) : null;
@@ -202,7 +210,7 @@ export function FindingForm({
                 <T tone="stop">{cornerFault}</T>
               </View>
             ) : null}
-            {typed ? <typed.Fields {...field} onGauge={() => setGauge(true)} /> : null}
+            {typed ? <typed.Fields {...field} points={points} onGauge={() => setGauge(true)} /> : null}
             {evened ? (
               <Button
                 label={say(speaker, 'walk.flight.even', { even_m: evened.even_m })}
@@ -254,7 +262,9 @@ function OnFace({ kind, ...field }: FindingFieldProps & { kind: PlanKind | 'mark
 }
 
 /** Where a sent property is typed. */
-function fieldOf(kind: PlanKind, property: string): keyof FindingText {
+function fieldOf(kind: PlanKind, [, property = '', nth = '0']: readonly string[]): FieldPath<FindingText> {
+  if (property === 'holes') return `holes.${Number(nth)}.left`;
+  if (property === 'radii') return `radii.${Number(nth)}`;
   const fields: Readonly<Partial<Record<string, keyof FindingText>>> = { note: 'note', ...typedKind(kind)?.fieldOf };
   return fields[property] ?? 'deepest';
 }

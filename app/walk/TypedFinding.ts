@@ -1,6 +1,10 @@
 import type { Answer, Phase, StepFace } from '@tufa/core/survey';
 import type { CrackProfile, Point, Section, SpallShape } from '@tufa/core/takeoff';
 import type { PlanKind } from '@tufa/draw';
+import type { COUNTER_SIDES } from '@tufa/contract/kinds/counter';
+
+/** What a side of a top may be. */
+export type CounterSide = (typeof COUNTER_SIDES)[number];
 
 /** A finding as it is typed and drawn: what two kinds ask alike stays when another kind is chosen. */
 export interface FindingText {
@@ -33,8 +37,13 @@ export interface FindingText {
   going: string;
   steps: string;
   stays: string;
-  dropLength: string;
   made: 'laid' | 'cast';
+  /** of a top: what each side is, how round each corner, and its tap holes */
+  sides: CounterSide[];
+  splashHeight: string;
+  splashThick: string;
+  radii: string[];
+  holes: { left: string; top: string; across: string }[];
   /** of a flight, counted from the bottom; nothing where nobody says */
   stepNumber: string;
   stepFace: StepFace;
@@ -71,8 +80,12 @@ export const EMPTY: FindingText = {
   going: '',
   steps: '1',
   stays: '0',
-  dropLength: '',
   made: 'laid',
+  sides: [],
+  splashHeight: '',
+  splashThick: '',
+  radii: [],
+  holes: [],
   stepNumber: '',
   stepFace: 'riser',
   phase: 'now',

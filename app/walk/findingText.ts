@@ -98,6 +98,19 @@ function outlineOf(speaker: Speaker, values: FindingText, element: RowOf<'elemen
   return rectangle({ length_m, width_m, at: flight ? [whole.left_m + off[0], whole.top_m + off[1]] : off });
 }
 
+/** A rectangle of what is typed so far; nothing while that cannot be read. */
+export function sizedOutline(speaker: Speaker, { length, width }: Pick<FindingText, 'length' | 'width'>): readonly Point[] {
+  try {
+    return rectangle({
+      length_m: readTyped(speaker, { field: 'length', text: length, as: 'side', limit: 'side_m' }),
+      width_m: readTyped(speaker, { field: 'width', text: width, as: 'side', limit: 'side_m' }),
+    });
+  } catch (error) {
+    if (error instanceof FieldProblem) return [];
+    throw error;
+  }
+}
+
 /** What was typed of an outline, without the fields left empty. */
 const typedOf = ({ length, width, fromLeft, fromTop }: FindingText): Record<string, string> =>
   Object.fromEntries(Object.entries({ length, width, fromLeft, fromTop }).flatMap(([name, text]) => (text.trim() === '' ? [] : [[name, text.trim()]])));
@@ -138,5 +151,11 @@ export const wireOfFinding = (
   // Where it lies is asked first, and so told first where it cannot be read.
   const points = outlineOf(speaker, values, element);
   const outline = { points, ...(wayOf(values, element) === 'sizes' ? { typed: typedOf(values) } : {}) };
-  return { jobId, elementId: element.id, label, ...saidOf(speaker, values, found, stepTyped(speaker, values, element, points)), outline } as FindingFields;
+  return {
+    jobId,
+    elementId: element.id,
+    label,
+    ...saidOf(speaker, values, { ...found, points }, stepTyped(speaker, values, element, points)),
+    outline,
+  } as FindingFields;
 };

@@ -5,7 +5,7 @@ import { counterMass, cutList, rectangle } from '../takeoff';
 import { sumLine, type Worked } from './SumLine';
 
 /** Strips as they are sold, and what the saw eats. */
-const STRIP = { stock_m: 2.44, kerf_m: 0.003 } as const;
+const STRIP = { stock_m: 2.4384, kerf_m: 0.003 } as const;
 
 /** A plain top: its bags, what it weighs, the strips of its form. @param sheet of a powder @throws Problem `outOfRange` */
 export function counterSum({ sheet, length_m, width_m, thickness_m }: { sheet: Sheet; length_m: number; width_m: number; thickness_m: number }): Worked {

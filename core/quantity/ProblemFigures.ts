@@ -45,6 +45,7 @@ export interface ProblemFigures {
   outsideOutline: { readonly reading: number };
   partsUneven: { readonly parts: number };
   pieceTooLong: { readonly piece: number; readonly length_m: number; readonly stock_m: number };
+  radiusTooLarge: { readonly corner: number; readonly side_m: number };
   risersNotHeight: { readonly risers_m: number; readonly height_m: number; readonly off_m: number };
   strengthNotReached: { readonly strength_MPa: number; readonly most: number };
   strengthPoints: { readonly points: number };

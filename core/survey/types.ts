@@ -5,7 +5,7 @@ import type { WidthVisit } from './crackMovement';
 import type { Opinion } from './opinion';
 import type { Flight } from './flight';
 import { polygonArea } from '../takeoff';
-import type { CrackProfile, DepthReading, Point, Section, SpallShape } from '../takeoff';
+import type { CrackProfile, DepthReading, Point, Rounding, Section, SpallShape } from '../takeoff';
 
 /** What an element may be. */
 export const ELEMENT_KINDS = ['slab', 'wall', 'step', 'counter', 'soffit', 'kerb', 'joint'] as const;
@@ -194,6 +194,12 @@ export interface CounterInput extends Found {
   readonly cast?: boolean;
   /** dropped edges below the slab */
   readonly edges: readonly { readonly length_m: number; readonly across_m: number; readonly down_m: number }[];
+  /** corners that are rounded, by their place in the outline */
+  readonly radii?: readonly Rounding[];
+  /** cast strips that stand up at a wall: each side's length, how high and how thick */
+  readonly splash?: { readonly lengths_m: readonly number[]; readonly height_m: number; readonly thick_m: number };
+  /** holes that no seam may cross, as outlines */
+  readonly holes?: readonly (readonly Point[])[];
   /** lengths that strips come in, and what the saw eats */
   readonly stock_m: number;
   readonly kerf_m: number;

@@ -10,6 +10,8 @@ export * from './wedge';
 export * from './forms';
 export * from './counter';
 export * from './cutList';
+export * from './roundedOutline';
+export * from './seamsOf';
 export * from './prism';
 export * from './rebuiltStep';
 export * from './skim';

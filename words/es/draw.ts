@@ -14,6 +14,7 @@ export const draw: Translation<typeof english> = {
   impliedFlows: 'corre {{t_s}}',
   impliedFinishes: 'llana {{t_s}}',
   impliedSets: 'fragua {{t_s}}',
+  cutList: 'Lista de cortes de {{count}} largos',
   flight: 'Perfil de una escalera de {{count}} escalones',
   plan: 'Plano a escala con {{count}} hallazgos',
   north: 'N',

@@ -88,6 +88,8 @@ export const problems: Translation<typeof english> = {
   noShot: '{{sheet}} se endurece mientras se mezcla a estas temperaturas. Enfríe las partes.',
   flightOutline: 'El contorno no es la escalera extendida. Guarde la escalera otra vez.',
   flightEmpty: 'Una escalera tiene al menos un escalón. Diga cuántos.',
+  radiusTooLarge: 'La esquina {{corner}} es más redonda de lo que da su lado de {{side_m}}. Achique el radio.',
+  holeOutside: 'Un hueco de grifo queda fuera de la cubierta. Mídalo otra vez desde la izquierda y desde atrás.',
   risersNotHeight:
     'Las contrahuellas suman {{risers_m}}, la altura es {{height_m}}: {{off_m}} de diferencia. Mida otra vez la que parece rara, o deje la altura vacía.',
   anotherProduct: 'La ficha nombra otro producto que aquel en que está guardada.',

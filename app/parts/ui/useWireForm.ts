@@ -4,7 +4,7 @@ import { senseOf } from '@tufa/contract/sense';
 import { print, type Kind } from '@tufa/core/quantity';
 import { say, sayCoded, isSaid } from '@tufa/words';
 import { useCallback, useEffect, useState } from 'react';
-import { useForm, type DefaultValues, type FieldErrors, type FieldValues, type Resolver, type UseFormReturn } from 'react-hook-form';
+import { set, useForm, type DefaultValues, type FieldErrors, type FieldPath, type FieldValues, type Resolver, type UseFormReturn } from 'react-hook-form';
 import { loadChecks } from '../phone/checks';
 import { useDraft } from '../phone/useDraft';
 import type { Speaker } from '@tufa/words/speak';
@@ -18,7 +18,7 @@ export interface WireForm<V extends FieldValues> {
   /** typed text to what is sent; throws FieldProblem for the field at fault */
   readonly toWire: (values: V) => object;
   /** which field a path of the sent object is typed in, with the kind of its figure */
-  readonly fieldOf: (path: string, values: V) => { field: keyof V & string; kind?: Kind; label?: string };
+  readonly fieldOf: (path: string, values: V) => { field: FieldPath<V>; kind?: Kind; label?: string };
 }
 
 /** What is wrong, in the form's words where it has some; else in those of the server's answer. */
@@ -69,7 +69,12 @@ export function useWireForm<V extends FieldValues>({
     clearSeen();
   };
   const resolver: Resolver<V> = async (values) => {
-    const fail = (field: string, message: string) => ({ values: {}, errors: { [field]: { type: 'wire', message } } as unknown as FieldErrors<V> });
+    const fail = (field: string, message: string) => {
+      const errors: FieldErrors<V> = {};
+      // A field of a row lies in its row's place.
+      set(errors, field, { type: 'wire', message });
+      return { values: {}, errors };
+    };
     try {
       const sent = wire.toWire(values);
       const { FIELDS, check } = await loadChecks();

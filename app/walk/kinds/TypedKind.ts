@@ -1,17 +1,24 @@
 import type { PropertiesOf, RepairedKind } from '@tufa/contract/kinds/index';
 import type { Speaker } from '@tufa/words/speak';
+import type { Point } from '@tufa/core/takeoff';
 import type { ComponentType } from 'react';
 import type { FindingFieldProps } from '../findingFields';
 import type { FindingText } from '../TypedFinding';
 
 /** What is asked of one kind beside where it lies. */
-export type KindFieldProps = FindingFieldProps & { readonly onGauge: () => void };
+export type KindFieldProps = FindingFieldProps & {
+  readonly onGauge: () => void;
+  /** its outline as it is told so far; nothing while nothing is */
+  readonly points: readonly Point[];
+};
 
 /** What a typed figure is held against: the element's sizes, and what was read in it. */
 export interface FoundIn {
   readonly thickness_m: number;
   /** the shorter of its sides */
   readonly across_m: number;
+  /** where it lies, as it was told */
+  readonly points?: readonly Point[];
   /** the deepest that was read of it; absent without a reading */
   readonly read_m?: number;
 }

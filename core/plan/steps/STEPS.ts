@@ -93,6 +93,9 @@ export interface StepFigures {
   'step.gelWait': { readonly gel_s: number };
   'step.portions': { readonly count: number };
   'step.mould': { readonly pieces: number; readonly lengths: number };
+  'step.flexible': { readonly length_m: number; readonly curves: number };
+  'step.seams': { readonly pieces: number; readonly heaviest_kg: number; readonly seam_m: number };
+  'step.pieces': { readonly pieces: number; readonly heaviest_kg: number; readonly seam_m: number };
   'step.release': None;
   'step.vibrate': None;
   'step.cover': None;
@@ -299,6 +302,9 @@ const STEPS: { readonly [C in StepCode]: StepRow<C> } = {
   'step.gelWait': row(),
   'step.portions': row({ person_s: placing, places: true }),
   'step.mould': row({ tools: ['mould', 'saw', 'blade', 'screws', 'drill', 'siliconeBead'], person_s: () => DAY.form_s }),
+  'step.flexible': row({ tools: ['mould', 'siliconeBead'], person_s: () => DAY.form_s / 4 }),
+  'step.seams': row(),
+  'step.pieces': row(),
   'step.release': row({ tools: ['releaseAgent'], person_s: perArea(DAY.vacuum_m2_s) }),
   'step.vibrate': row({ tools: ['vibrator'], person_s: perArea(DAY.vacuum_m2_s), places: true }),
   'step.cover': row({ tools: ['cureSheet'], person_s: perArea(DAY.vacuum_m2_s) }),
