@@ -1,5 +1,5 @@
 import { EXPOSURES, MOISTURES, TEXTURES } from '@tufa/core/shelf';
-import { ANSWERS, EARLIER, FLIGHT_RAILS, FLIGHT_SIDES, STOP_QUESTIONS } from '@tufa/core/survey';
+import { ANSWERS, EARLIER, FLIGHT_RAILS, FLIGHT_SIDES, STOP_QUESTIONS, WATER_ACCESS } from '@tufa/core/survey';
 import Joi from 'joi';
 import { exactly, id, measured, number, optionalText, outline, point, text } from './common';
 import { MATERIALS } from './entities';
@@ -43,6 +43,9 @@ export const sun = Joi.object({
   absorptivity: Joi.number().min(0).max(1).required(),
 });
 
+/** Water that stands in a tank while the work is done. */
+export const water = Joi.object({ level: measured('side_m').required(), access: exactly(WATER_ACCESS).required() });
+
 /** What an element is like beside its shape, as a job file holds it. */
 export const elementProperties = {
   suspended: Joi.boolean(),
@@ -51,6 +54,7 @@ export const elementProperties = {
   opens: opens.allow(null).required(),
   earlier: exactly(EARLIER),
   causeGoesOn: exactly(ANSWERS),
+  water,
   texture: exactly(TEXTURES),
   colour: text(40),
   sun,

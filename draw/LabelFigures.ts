@@ -61,6 +61,8 @@ export type LabelFigures = Readonly<Record<Plain, None>> &
     readonly 'draw.rise': Readonly<{ rise_m: number }>;
     readonly 'draw.going': Readonly<{ going_m: number }>;
     readonly 'draw.wedgeSize': Readonly<{ rise_m: number; run_m: number }>;
+    readonly 'draw.thin': Readonly<{ thin_m: number }>;
+    readonly 'draw.jointStays': Readonly<{ joint_m: number }>;
     readonly 'draw.toe': Readonly<{ toe_m: number }>;
     readonly 'draw.cap': Readonly<{ cap_m: number }>;
     readonly 'draw.bed': Readonly<{ bed_m: number }>;

@@ -23,6 +23,8 @@ export interface WantedLabel {
 /** What no label may stand on. */
 export interface Taken {
   readonly boxes: readonly Box[];
+  /** what gives way under a label where the next free place is far: taps, one of many */
+  readonly soft?: readonly Box[];
   /** lines and outlines as they are drawn */
   readonly lines: readonly (readonly At[])[];
 }
@@ -41,6 +43,10 @@ const WAYS = 16;
 /** Further from what it names than this a label is led to by a line. */
 const NEAR = 4;
 const GAP = 2;
+/** What standing on another label or a reading costs, what standing on a line does; giving way under it costs 1, and so does every so many px away. */
+const COVERS = 100;
+const CROSSES = 25;
+const FAR_PX = 45;
 
 export const boxAt = (x: number, y: number, width: number, height: number): Box => ({
   left: x - width / 2,
@@ -72,7 +78,20 @@ export function crossesBox([x1, y1]: At, [x2, y2]: At, { left, right, top, botto
 
 /** Where around its anchor a label is tried, the nearest first. */
 function* triesOf({ at: [x, y], width, height, beside = false }: WantedLabel): Generator<LabelPlace> {
-  if (!beside) yield { x, y, leader: false };
+  // On what it names, or a little aside on it, between what lies there.
+  if (!beside)
+    for (const [sx, sy] of [
+      [0, 0],
+      [0, -1],
+      [0, 1],
+      [-1, 0],
+      [1, 0],
+      [-1, -1],
+      [1, -1],
+      [-1, 1],
+      [1, 1],
+    ] as const)
+      yield { x: x + sx * 12, y: y + sy * 12, leader: false };
   const [dx, dy] = [width / 2 + 8, height / 2 + 8];
   for (const [sx, sy] of [
     [1, -1],
@@ -95,28 +114,30 @@ function* triesOf({ at: [x, y], width, height, beside = false }: WantedLabel): G
 /**
  * Stands labels where they cover nothing: not each other, not what is taken, not outside the drawing. Each is tried on
  * what it names, beside it, then further away with a leader line; the first that fits stands. The same labels always
- * stand in the same places.
+ * stand in the same places; what is soft gives way where the next free place is far.
  *
  * @returns a place for each label, in order; null for an optional one that finds no room. One that must stand and finds
  *   none stands where it covers least.
  */
-export function labelPlaces(labels: readonly WantedLabel[], { boxes, lines }: Taken, room: Box): (LabelPlace | null)[] {
+export function labelPlaces(labels: readonly WantedLabel[], { boxes, soft = [], lines }: Taken, room: Box): (LabelPlace | null)[] {
   const taken = [...boxes];
   const bounds = lines.map((points) => boundsOf(points));
   const touched = (box: Box): number =>
-    taken.filter((other) => overlap(box, other)).length * 4 +
-    lines.filter((points, i) => overlap(box, bounds[i]!) && points.some((point, j) => j > 0 && crossesBox(points[j - 1]!, point, box))).length;
+    taken.filter((other) => overlap(box, other)).length * COVERS +
+    lines.filter((points, i) => overlap(box, bounds[i]!) && points.some((point, j) => j > 0 && crossesBox(points[j - 1]!, point, box))).length * CROSSES;
   return labels.map((label) => {
     let best: { place: LabelPlace; box: Box; cost: number } | null = null;
     for (const place of triesOf(label)) {
       if (label.optional && place.leader) break;
       const box = boxAt(place.x, place.y, label.width + 2 * GAP, label.height + 2 * GAP);
       if (box.left < room.left || box.right > room.right || box.top < room.top || box.bottom > room.bottom) continue;
-      const cost = touched(box);
+      const far = Math.hypot(place.x - label.at[0], place.y - label.at[1]) / FAR_PX;
+      // Further out nothing can be better than what was found.
+      if (best && best.cost <= far) break;
+      const cost = touched(box) + far + soft.filter((other) => overlap(box, other)).length;
       if (!best || cost < best.cost) best = { place, box, cost };
-      if (cost === 0) break;
     }
-    if (!best || (label.optional && best.cost > 0)) return null;
+    if (!best || (label.optional && best.cost >= CROSSES)) return null;
     taken.push(best.box);
     return best.place;
   });

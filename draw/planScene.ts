@@ -22,6 +22,8 @@ export const WHOLE: PlanLook = { zoom: 1, x: 0, y: 0 };
 export interface PlanSceneInput {
   readonly outline: readonly At[];
   readonly openings?: readonly (readonly At[])[];
+  /** how far down its plane water reaches up, m */
+  readonly water_m?: number;
   /** a flight laid flat: its risers are told from its treads */
   readonly flight?: Pick<Flight, 'steps'>;
   readonly findings: readonly PlanFinding[];
@@ -67,8 +69,8 @@ export function planScale({ outline, width, height, small = false, look = WHOLE 
 }
 
 const LABEL_MOST = 40;
-/** More taps than this lie everywhere: a label stands on some of them. */
-const TAPS_MOST = 120;
+/** More taps than this lie everywhere: nothing is gained by looking for a place between them. */
+const TAPS_MOST = 200;
 
 /** The plan of an element with its findings, to scale. */
 export function planScene(input: PlanSceneInput): Scene {
@@ -80,6 +82,7 @@ export function planScene(input: PlanSceneInput): Scene {
   const handles: Shape[] = [];
   const named: { text: string; wanted: WantedLabel }[] = [];
   const lines: (readonly At[])[] = [outline, ...openings].map((points) => [...points, points[0]!].map(at));
+  if (input.water_m !== undefined) shapes.push(...waterShapes(input.water_m, outline, scale, small));
   if (input.flight) shapes.push(...flightShapes(input.flight, outline, scale));
   findings.forEach((finding, i) => {
     const { points, label, depth, kind = 'spall', chosen = false } = finding;
@@ -205,6 +208,29 @@ function northArrow(north_deg: number | null | undefined, width: number, foot: n
   ];
 }
 
+/** The face of standing water: a wave from side to side, with three short lines under it as levels are drawn. */
+function waterShapes(water_m: number, outline: readonly At[], scale: ReturnType<typeof planScale>, small: boolean): Shape[] {
+  const { left_m, length_m } = extent(outline);
+  const [left, right, y] = [scale.toX(left_m), scale.toX(left_m + length_m), scale.toY(water_m)];
+  const waves = Math.max(2, Math.round((right - left) / 24));
+  const wave = (right - left) / waves;
+  const d = Array.from({ length: waves }, () => `q${round(wave / 4)} -5 ${round(wave / 2)} 0t${round(wave / 2)} 0`).join('');
+  return [
+    { type: 'path', d: `M${round(left)} ${round(y)}${d}`, stroke: 'act', width: small ? 1.5 : 2.5 },
+    ...(small
+      ? []
+      : ([
+          {
+            type: 'path',
+            d: [28, 18, 8].map((wide, i) => `M${round(right - 24 - wide / 2)} ${round(y + 9 + i * 6)}h${wide}`).join(''),
+            stroke: 'act',
+            width: 2,
+          },
+          { type: 'label', x: round(right - 44), y: round(y + 20), label: { code: 'draw.water' }, size: 14, anchor: 'end', plate: true },
+        ] as Shape[])),
+  ];
+}
+
 /** Risers of a flight laid flat, darker than its treads, each step with its number at the rim. */
 function flightShapes(flight: Pick<Flight, 'steps'>, outline: readonly At[], scale: ReturnType<typeof planScale>): Shape[] {
   const { left_m, length_m } = extent(outline);
@@ -243,7 +269,7 @@ function labelShapes({
       ...letters.map(({ wanted }) => wanted),
       ...figures.map(({ text, at }): WantedLabel => ({ width: roomFor(text, 14), height: 16, at, beside: true, optional: true })),
     ],
-    { boxes: [...readings.map(({ at: [x, y] }) => boxAt(x, y, 10, 10)), ...taps.map(([x, y]) => boxAt(x, y, 10, 10))], lines },
+    { boxes: readings.map(({ at: [x, y] }) => boxAt(x, y, 10, 10)), soft: taps.map(([x, y]) => boxAt(x, y, 10, 10)), lines },
     room,
   );
   return places.flatMap((place, i): Shape[] => {

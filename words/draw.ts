@@ -62,6 +62,8 @@ export const draw = {
   going: '{{going_m}} deep',
   wedgeSize: '{{rise_m}} over {{run_m}}',
   steeper: 'drawn steeper',
+  thin: 'thinner than its sheet allows for {{thin_m}}',
+  jointStays: 'joint of {{joint_m}} stays open, rod in it',
   toe: 'toe cut {{toe_m}} deep',
   face: { formed: 'formed and propped', trowelHeld: 'held by the trowel', skimmed: 'skimmed' },
   cap: 'cap, {{cap_m}}',

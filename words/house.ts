@@ -157,6 +157,7 @@ export const step = {
   faceAbove: 'Smooth only what stands above the water; leave the rest as it was pressed, and do not touch it',
   pressIn: 'Press it in by hand from the deepest point outward, so that water is pushed out',
   at: 'At step {{step}}, its {{face}}',
+  jointRod: 'Rod of {{rod_m}} into the open joint {{label}} first: nothing bridges it, it stays open',
   jointOpen: 'Backer rod into the joint first: the joint stays open, nothing bridges it',
   lookLow: 'Look along it under a straight-edge: a shiny place is low and is keyed, refilled and ground again',
   workOver: 'Work the resin over the pits with trowel and squeegee, about {{thickness_m}}; spread the pail out at once',

@@ -22,7 +22,11 @@ export const reasons = {
     sealed: 'A drop stood for {{drop_s}}: the surface is sealed. Grind it open',
     damp: 'Moisture {{moisture_share}}, over the {{most_share}} a resin stands',
   },
-  head: { stands: 'Stands {{head_m}} of water', none: 'Its sheet names no head of water it stands' },
+  head: {
+    over: 'Stands {{head_m}} of water: {{asked_m}} stand on it',
+    stands: 'Stands {{head_m}} of water',
+    none: 'Its sheet names no head of water it stands',
+  },
   thickness: {
     fits: 'Depth {{depth_m}}, sheet {{least_m}} to {{most_m}}',
     over: 'Depth {{depth_m}} is more than its {{most_m}}',

@@ -163,6 +163,23 @@ export const walk = {
   percent: 'Write a percentage from 0 to 100.',
   elementShape: 'Shape',
   shapes: { flight: 'Flight', rectangle: 'Rectangle', ell: 'L', polygon: 'Any other' },
+  water: {
+    levelWall: 'Water stands in it: level over its foot',
+    levelFloor: 'Water stands on it: how deep',
+    none: 'none',
+    access: 'How the work is reached',
+    accessIs: { outside: 'From outside, by hand', inside: 'Only from inside' },
+    over: 'The wall is {{height_m}} high: water over it would run out.',
+    stands: { above: 'over the water', crosses: 'partly under water, {{head_m}} deep', under: 'under water, {{head_m}} deep' },
+  },
+  wedge: {
+    beside: 'Beside an open joint?',
+    none: 'None',
+    other: 'Another joint',
+    joint: 'Joint {{label}}',
+    width: 'How wide the joint is',
+    open: 'Say whether it lies beside a joint: that one stays open, with a rod in it.',
+  },
   top: {
     side: 'Side {{side}}, {{length}}',
     sideIs: { plain: 'Plain', dropped: 'Hangs lower', splash: 'Splash up the wall' },

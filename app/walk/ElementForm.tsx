@@ -1,7 +1,7 @@
 import type { ElementFields, FindingFields, RowOf } from '@tufa/contract/entities';
 import { MATERIALS } from '@tufa/contract/entities';
 import { EXPOSURES, MOISTURES, TEXTURES } from '@tufa/core/shelf';
-import { ANSWERS, EARLIER, ELEMENT_KINDS } from '@tufa/core/survey';
+import { ANSWERS, EARLIER, ELEMENT_KINDS, WATER_ACCESS } from '@tufa/core/survey';
 import { shelfOf, UNKNOWN } from '@tufa/contract/assemble';
 import { say, sayCoded } from '@tufa/words';
 import { useState } from 'react';
@@ -91,7 +91,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
       )}
     />
   );
-  const [shape, kind, opensTo] = form.watch(['shape', 'kind', 'opensTo']);
+  const [shape, kind, opensTo, water] = form.watch(['shape', 'kind', 'opensTo', 'waterLevel']);
   const upright = kind === 'wall';
   return (
     <StepLayout
@@ -234,6 +234,19 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
                     {text('fallTowards', say(speaker, 'walk.fallTowards'))}
                   </View>
                 )}
+                {kind === 'wall' || kind === 'slab' ? (
+                  <>
+                    <View className="flex-row">
+                      {text(
+                        'waterLevel',
+                        say(speaker, kind === 'wall' ? 'walk.water.levelWall' : 'walk.water.levelFloor'),
+                        'side',
+                        say(speaker, 'walk.water.none'),
+                      )}
+                    </View>
+                    {water.trim() === '' ? null : choice('waterAccess', say(speaker, 'walk.water.access'), WATER_ACCESS, 'walk.water.accessIs')}
+                  </>
+                ) : null}
                 {text('neighbours', say(speaker, 'walk.neighbours'))}
                 {element ? <Button label={say(speaker, 'walk.copyElement')} onPress={() => void copy()} /> : null}
               </>
@@ -263,7 +276,14 @@ function fieldOf(path: string): { field: keyof ElementText; kind?: 'length' } {
   if (path.startsWith('geometry.thickness')) return { field: 'thickness', kind: 'length' };
   if (path.startsWith('geometry')) return { field: 'length', kind: 'length' };
   const [first = '', second = ''] = path.split('.');
-  const fields: Readonly<Record<string, keyof ElementText>> = { opens: 'opensAfter', neighbours: 'neighbours', fall: 'fall', age_y: 'age', sun: 'faces' };
+  const fields: Readonly<Record<string, keyof ElementText>> = {
+    opens: 'opensAfter',
+    neighbours: 'neighbours',
+    fall: 'fall',
+    water: 'waterLevel',
+    age_y: 'age',
+    sun: 'faces',
+  };
   return { field: first === 'properties' ? (fields[second] ?? 'name') : (first as keyof ElementText) };
 }
 

@@ -26,6 +26,7 @@ import { FormField } from '../parts/ui/FormField';
 import { ON_STEP, sizedOutline, textOfFinding, wayOf, waysOf, wireOfFinding } from './findingText';
 import type { FindingText } from './TypedFinding';
 import { typedKind } from './kinds';
+import type { FoundJoint } from './kinds/TypedKind';
 import { GaugeCard } from './GaugeCard';
 import { isFace, isWhole } from './wholeFindings';
 import { beginningAt, evenedText, type Begun } from './beginning';
@@ -37,6 +38,12 @@ function deepestRead(readings: readonly ReadingFields[], findingId: string | und
   const depths = readings.filter((reading) => reading.kind === 'depth' && reading.findingId === findingId).map(({ value }) => value.value);
   return depths.length > 0 ? Math.max(...depths) : undefined;
 }
+
+/** Joints that were found on an element. */
+const jointsOn = ({ finding }: Pick<JobView['data'], 'finding'>, elementId: string): FoundJoint[] =>
+  Object.values(finding).flatMap((row) =>
+    row.kind === 'joint' && row.elementId === elementId && !row.removed ? [{ id: row.id, label: row.label, width: row.properties.width }] : [],
+  );
 
 /** What is wrong with an element: what it is, where it lies, how deep or wide, and when it is dealt with. */
 export function FindingForm({
@@ -69,7 +76,13 @@ export function FindingForm({
     wire: {
       entity: 'finding',
       toWire: (values) =>
-        wireOfFinding(speaker, values, { element, jobId: view.job.id, label, read_m: deepestRead(readingsOf(view.data, view.job.id), finding?.id) }),
+        wireOfFinding(speaker, values, {
+          element,
+          jobId: view.job.id,
+          label,
+          joints: jointsOn(view.data, element.id),
+          read_m: deepestRead(readingsOf(view.data, view.job.id), finding?.id),
+        }),
       fieldOf: (path, values) => (path.startsWith('outline') ? { field: 'corners' } : { field: fieldOf(values.kind, path.split('.')), kind: 'length' }),
     },
   });
@@ -118,7 +131,7 @@ export function FindingForm({
     try {
       const values = { ...getValues(), corners: [...points], by: 'corners' as const };
       const row = {
-        ...wireOfFinding(speaker, values, { element, jobId: view.job.id, label }),
+        ...wireOfFinding(speaker, values, { element, jobId: view.job.id, label, joints: jointsOn(view.data, element.id) }),
         id: finding?.id ?? 'drawn',
         version: 0,
         changed: 0,
@@ -148,6 +161,7 @@ export function FindingForm({
     };
   };
 
+  const joints = useMemo(() => jointsOn(view.data, element.id), [view.data, element.id]);
   const drawnCorners = form.watch('corners');
   const [wide, deep] = form.watch(['length', 'width']);
   const points = useMemo(() => {
@@ -210,7 +224,7 @@ export function FindingForm({
                 <T tone="stop">{cornerFault}</T>
               </View>
             ) : null}
-            {typed ? <typed.Fields {...field} points={points} onGauge={() => setGauge(true)} /> : null}
+            {typed ? <typed.Fields {...field} points={points} joints={joints} onGauge={() => setGauge(true)} /> : null}
             {evened ? (
               <Button
                 label={say(speaker, 'walk.flight.even', { even_m: evened.even_m })}

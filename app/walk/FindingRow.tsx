@@ -2,6 +2,7 @@ import { materialOf } from '@tufa/contract/assemble';
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import type { TakeOff } from '@tufa/core/plan';
 import type { Measured } from '@tufa/core/quantity';
+import { standingOn } from '@tufa/core/survey';
 import { printFigure, say } from '@tufa/words';
 import { Pressable, View } from 'react-native';
 import { SmallSection } from '../jobs/SmallSection';
@@ -37,6 +38,10 @@ export function FindingRow({
       ? printFigure(speaker, 'area_m2', takeOff.area_m2)
       : printFigure(speaker, 'length_m', takeOff.length_m)
     : '';
+  const element = data.element[finding.elementId];
+  const { water } = element?.properties ?? {};
+  const standing =
+    element && water && finding.kind !== 'mark' ? standingOn({ kind: element.kind, outline: element.geometry.outline, water }, finding.outline.points) : null;
   const later =
     finding.properties.phase && finding.properties.phase !== 'now' ? `, ${say(speaker, `walk.phases.${finding.properties.phase}`).toLowerCase()}` : '';
   return (
@@ -51,6 +56,7 @@ export function FindingRow({
         <View className="flex-1">
           <T as="strong">{`${finding.label}  ${[kind, size].filter(Boolean).join(', ')}${later}`}</T>
           <T as="faint">{findingText(speaker, finding)}</T>
+          {standing ? <T as="faint">{say(speaker, `walk.water.stands.${standing.lies}`, { head_m: standing.head_m })}</T> : null}
         </View>
         {takeOff ? (
           <View className="items-end">

@@ -37,6 +37,9 @@ export interface FindingText {
   going: string;
   steps: string;
   stays: string;
+  /** the joint a ramp lies beside: a finding by its id, none, another by its width; nothing while nobody has said */
+  beside: string;
+  jointWidth: string;
   made: 'laid' | 'cast';
   /** of a top: what each side is, how round each corner, and its tap holes */
   sides: CounterSide[];
@@ -80,6 +83,8 @@ export const EMPTY: FindingText = {
   going: '',
   steps: '1',
   stays: '0',
+  beside: '',
+  jointWidth: '',
   made: 'laid',
   sides: [],
   splashHeight: '',

@@ -1,7 +1,7 @@
 import { UNKNOWN } from '@tufa/contract/assemble';
 import type { ElementFields, ElementGeometry, Material, RowOf } from '@tufa/contract/entities';
 import type { Exposure, Moisture, Texture } from '@tufa/core/shelf';
-import { fitOutline, type Answer, type Earlier, type ElementKind, type FittedOutline, type TapedLength } from '@tufa/core/survey';
+import { fitOutline, type Answer, type Earlier, type ElementKind, type FittedOutline, type StandingWater, type TapedLength } from '@tufa/core/survey';
 import { extent, outsiders, rectangle, type Point } from '@tufa/core/takeoff';
 import { Problem } from '@tufa/core/quantity';
 import { WEATHER } from '@tufa/core/weather';
@@ -65,6 +65,9 @@ export interface ElementText extends FlightText {
   age: string;
   earlier: Earlier | '';
   cause: Answer | '';
+  /** nothing where none stands in it */
+  waterLevel: string;
+  waterAccess: StandingWater['access'];
   neighbours: string;
   north: string;
   fall: string;
@@ -104,6 +107,8 @@ export function textOfElement(speaker: Speaker, element: RowOf<'element'> | unde
     age: properties?.age_y === null || properties?.age_y === undefined ? '' : String(properties.age_y),
     earlier: properties?.earlier ?? '',
     cause: properties?.causeGoesOn ?? '',
+    waterLevel: properties?.water ? textOf(speaker, properties.water.level, 'length') : '',
+    waterAccess: properties?.water?.access ?? 'outside',
     neighbours: properties?.neighbours ?? '',
     north: geometry?.north_deg === null || geometry?.north_deg === undefined ? '' : String(geometry.north_deg),
     fall: properties?.fall ? String(Math.round(properties.fall.slope * 1000) / 10) : '',
@@ -236,6 +241,14 @@ const degreesOf = (speaker: Speaker, field: keyof ElementText, text: string): nu
   return value;
 };
 
+/** Water that stands in it: over a wall's top it would run out. @throws FieldProblem */
+function waterTyped(speaker: Speaker, { kind, waterLevel, waterAccess }: ElementText, height_m: number): { water?: StandingWater } {
+  if (waterLevel.trim() === '') return {};
+  const level = measuredOf(speaker, { field: 'waterLevel', text: waterLevel, as: 'side', limit: 'side_m' });
+  if (kind === 'wall' && level.value > height_m + 1e-9) throw new FieldProblem('waterLevel', say(speaker, 'walk.water.over', { height_m }));
+  return { water: { level, access: waterAccess } };
+}
+
 /** What is sent of an element, without the answers to the five questions. @throws FieldProblem */
 export function wireOfElement(speaker: Speaker, values: ElementText, jobId: string): Omit<ElementFields, 'stops'> {
   const shape = shapeOf(speaker, values);
@@ -258,7 +271,8 @@ export function wireOfElement(speaker: Speaker, values: ElementText, jobId: stri
     },
     properties: {
       ...(values.suspended ? { suspended: values.suspended === 'yes' } : {}),
-      exposures: values.exposures,
+      // What holds back water stands in it, whatever else it endures.
+      exposures: values.waterLevel.trim() === '' ? values.exposures : [...new Set<Exposure>([...values.exposures, 'immersion'])],
       ...(values.moisture ? { moisture: values.moisture } : {}),
       opens:
         values.opensTo === 'nobody'
@@ -274,6 +288,7 @@ export function wireOfElement(speaker: Speaker, values: ElementText, jobId: stri
       age_y: age,
       ...(values.earlier ? { earlier: values.earlier } : {}),
       ...(values.cause ? { causeGoesOn: values.cause } : {}),
+      ...waterTyped(speaker, values, extent(shape.outline).width_m),
       neighbours: values.neighbours.trim(),
       fall:
         slope === null ? null : { slope: slope / 100, towards_deg: degreesOf(speaker, 'fallTowards', values.fallTowards) ?? 180, typed: values.fall.trim() },

@@ -8,7 +8,8 @@ import { useSpeaker } from '../parts/phone/speaker';
 
 /** Lengths that are taped, not probed. */
 const SIDES = ['length', 'width', 'fromLeft', 'fromTop', 'between', 'run'] as const;
-type Depth = 'splashHeight' | 'splashThick' | 'deepest' | 'cutDepth' | 'opening' | 'depth' | 'lip' | 'across' | 'down' | 'layer' | 'rise' | 'going';
+type Depth =
+  'jointWidth' | 'splashHeight' | 'splashThick' | 'deepest' | 'cutDepth' | 'opening' | 'depth' | 'lip' | 'across' | 'down' | 'layer' | 'rise' | 'going';
 /** What *don't know* stands for, where the work can go on without the figure. */
 const UNKNOWN_OF: Readonly<Partial<Record<Figure, (typeof UNKNOWN)[keyof typeof UNKNOWN]>>> = {
   deepest: UNKNOWN.deepest,

@@ -9,7 +9,7 @@ import { FieldProblem } from '../parts/ui/fieldProblem';
 import { readTyped } from '../parts/ui/quantityText';
 import { EMPTY, type FindingText } from './TypedFinding';
 import { typedKind } from './kinds';
-import type { FoundIn } from './kinds/TypedKind';
+import type { FoundIn, FoundJoint } from './kinds/TypedKind';
 
 /** What a row says, as it would be typed. */
 export function textOfFinding(speaker: Speaker, finding: RowOf<'finding'> | undefined, flight?: Flight): FindingText {
@@ -144,7 +144,13 @@ function saidOf(speaker: Speaker, values: FindingText, found: FoundIn, onStep: o
 export const wireOfFinding = (
   speaker: Speaker,
   values: FindingText,
-  { element, jobId, label, read_m }: { element: RowOf<'element'>; jobId: string; label: string; read_m?: number | undefined },
+  {
+    element,
+    jobId,
+    label,
+    read_m,
+    joints = [],
+  }: { element: RowOf<'element'>; jobId: string; label: string; read_m?: number | undefined; joints?: readonly FoundJoint[] },
 ): FindingFields => {
   const { length_m, width_m } = extent(element.geometry.outline);
   const found = { thickness_m: element.geometry.thickness.value, across_m: Math.min(length_m, width_m), ...(read_m === undefined ? {} : { read_m }) };
@@ -155,7 +161,7 @@ export const wireOfFinding = (
     jobId,
     elementId: element.id,
     label,
-    ...saidOf(speaker, values, { ...found, points }, stepTyped(speaker, values, element, points)),
+    ...saidOf(speaker, values, { ...found, points, joints }, stepTyped(speaker, values, element, points)),
     outline,
   } as FindingFields;
 };

@@ -29,6 +29,8 @@ export interface Asks {
   /** its face stands though its element lies: a riser */
   readonly stands: boolean;
   readonly underWater: boolean;
+  /** water over its deepest place, m; null where nobody has said how high it stands */
+  readonly head_m: number | null;
   /** it lies on a base; what is cast in a mould does not */
   readonly onBase: boolean;
   /** its face can be finished as its surroundings are */

@@ -53,6 +53,11 @@ export interface ReasonFigures {
   'grain.open': { readonly grain_m: number; readonly needs_m: number; readonly depth_m: number };
   'grain.rubIn': { readonly grain_m: number; readonly needs_m: number; readonly depth_m: number };
   'head.none': None;
+  'head.over': { readonly head_m: number; readonly asked_m: number };
+  'verdict.aboveWater': { readonly label: string };
+  'verdict.notVoid': { readonly label: string };
+  'verdict.pastReach': { readonly label: string; readonly head_m: number; readonly reach_m: number };
+  'verdict.entry': None;
   'head.stands': { readonly head_m: number };
   'life.causeGoesOn': None;
   'life.earlierFailed': None;

@@ -96,9 +96,10 @@ export const grainRule: FirstRule = ({ sheet, asks: { use, grainRoom_m: depth_m,
 };
 
 /** What holds back water wants a head its sheet stands. */
-export const headRule: FirstRule = ({ sheet, element, asks: { underWater } }) => {
+export const headRule: FirstRule = ({ sheet, element, asks: { underWater, head_m: asked_m } }) => {
   if (!underWater && !element.exposures.includes('immersion')) return [];
   const head_m = sheet.head_m ?? 0;
+  if (asked_m !== null && head_m > 0 && asked_m > head_m) return reason('head.over', 'no', { head_m, asked_m });
   return head_m > 0 ? reason('head.stands', 'yes', { head_m }) : reason('head.none', 'caution');
 };
 

@@ -19,6 +19,7 @@ export const SURVEY_TABLE = {
   riseRead_m: constant(0.005, 'm', 'one riser read with a tape', 'method'),
   pitchLeast: constant(0.01, '1', 'a tread that falls less holds water'),
   pitchMost: constant(0.02, '1', 'a tread that falls more is told'),
+  armReach_m: constant(0.6, 'm', 'how deep under water an arm reaches', 'method'),
   squareWithin_rad: constant((5 * Math.PI) / 180, 'rad', 'a corner drawn so near to square is meant square', 'method'),
 } as const;
 

@@ -13,3 +13,4 @@ export * from './jointsWork';
 export * from './fitOutline';
 export * from './flight';
 export * from './flightSurvey';
+export * from './water';

@@ -3,6 +3,7 @@ import type { SurfaceSite } from '../weather';
 import type { Exposure, Moisture, Orientation, Substrate, Texture } from '../shelf';
 import type { WidthVisit } from './crackMovement';
 import type { Opinion } from './opinion';
+import type { StandingWater } from './water';
 import type { Flight } from './flight';
 import { polygonArea } from '../takeoff';
 import type { CrackProfile, DepthReading, Point, Rounding, Section, SpallShape } from '../takeoff';
@@ -62,6 +63,8 @@ export interface ElementInput {
   readonly openings?: readonly (readonly Point[])[];
   /** a flight of steps: its outline is the flight laid flat, the landing first */
   readonly flight?: Flight;
+  /** water that stands in it while the work is done */
+  readonly water?: StandingWater;
   readonly marks?: readonly SurveyMark[];
   /** what it is made of, where it was told */
   readonly material?: Substrate;
@@ -179,6 +182,8 @@ export interface SkimInput extends Found {
 /** A wedge at a height difference. */
 export interface WedgeInput extends Found {
   readonly kind: 'wedge';
+  /** the joint it lies beside, which stays open; null where none is there, absent while nobody has said */
+  readonly joint?: { readonly label: string | null; readonly width_m: number } | null;
   readonly run: Measured;
   readonly rise: Measured;
   readonly width: Measured;

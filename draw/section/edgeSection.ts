@@ -118,11 +118,44 @@ export function stepSection(section: Step, view: SectionView): Drawn {
   };
 }
 
+/** Where a wedge is thinner than its sheet allows: a heavy dashed line over its face. */
+const thinPart = ({ from, to }: { from: readonly [number, number]; to: readonly [number, number] }): Shape[] => [
+  { type: 'path', d: pathOf([from, to], false), stroke: 'stop', width: 5, dash: '6 4' },
+  {
+    type: 'path',
+    d: pathOf(
+      [
+        [to[0], to[1] - 8],
+        [to[0], from[1] + 8],
+      ],
+      false,
+    ),
+    stroke: 'stop',
+    width: 2,
+  },
+];
+
+/** The joint beside a wedge: it stays open over its rod. */
+function openJoint({ at, top, low, bottom, wide }: { at: number; top: number; low: number; bottom: number; wide: number }): Shape[] {
+  const r = wide * 0.62;
+  return [
+    { type: 'path', d: `M${at} ${top - 2}h${wide}V${bottom}h${-wide}Z`, fill: 'ground', stroke: 'ink', width: 2 },
+    {
+      type: 'path',
+      d: `M${at + wide / 2 - r} ${low}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`,
+      fill: 'sheet',
+      pattern: 'air',
+      stroke: 'ink',
+      width: 2,
+    },
+  ];
+}
+
 /** A wedge at a height difference, drawn steeper than it is; its toe cut where its product may not run out. */
 export function wedgeSection(section: Wedge, view: SectionView): Drawn {
   const frame = frameOf(view, section);
   const { left, right, bottom } = frame;
-  const { rise_m, run_m, toe_m } = section;
+  const { rise_m, run_m, toe_m, thin_m, joint_m } = section;
   const top = frame.top + 22;
   const perMetre = ((bottom - top) * 0.42) / rise_m;
   const low = top + rise_m * perMetre;
@@ -151,6 +184,10 @@ export function wedgeSection(section: Wedge, view: SectionView): Drawn {
     filling(section, pathOf([...under, [high, low], [high, top]]), perMetre),
     interfaceLine(section, pathOf([...under, [high, low], [high, top]], false)),
     ...coatLine(section, `M${start} ${low - 4}L${high} ${top - 4}`),
+    ...(thin_m > 0
+      ? thinPart({ from: [start, low], to: [start + (high - start) * Math.min(1, thin_m / run_m), low - (low - top) * Math.min(1, thin_m / run_m)] })
+      : []),
+    ...(joint_m > 0 ? openJoint({ at: high, top, low, bottom, wide: Math.max(10, Math.min(26, joint_m * perMetre)) }) : []),
   ];
   const x = left + 8;
   return {
@@ -160,6 +197,8 @@ export function wedgeSection(section: Wedge, view: SectionView): Drawn {
       nameLabel(section, top + 6, { x, leadTo: [(start + high * 2) / 3, (low + top) / 2 + 8] }),
       labelAt('draw.wedgeSize', { rise_m, run_m }, { y: top + 30, size: 15, x }),
       labelAt('draw.steeper', {}, { y: top + 52, size: 14, x }),
+      ...(thin_m > 0 ? [labelAt('draw.thin', { thin_m }, { y: low - 10, size: 14, x: start })] : []),
+      ...(joint_m > 0 ? [labelAt('draw.jointStays', { joint_m }, { y: low + 14, size: 14, x, leadTo: [high, low - 4] })] : []),
       ...(toe_m > 0 ? [labelAt('draw.toe', { toe_m }, { y: low + toe + 24, size: 14, x: start })] : []),
       baseLabel(section, bottom - 12, { x }),
     ],

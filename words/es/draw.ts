@@ -64,6 +64,8 @@ export const draw: Translation<typeof english> = {
   going: '{{going_m}} de fondo',
   wedgeSize: '{{rise_m}} en {{run_m}}',
   steeper: 'dibujado más empinado',
+  thin: 'más delgado de lo que da su ficha por {{thin_m}}',
+  jointStays: 'junta de {{joint_m}} queda abierta, con cordón',
   toe: 'pie cortado a {{toe_m}}',
   face: { formed: 'encofrada y apuntalada', trowelHeld: 'sostenida con la llana', skimmed: 'con capa fina' },
   cap: 'tapa, {{cap_m}}',

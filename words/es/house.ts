@@ -170,6 +170,7 @@ export const step: Translation<typeof englishStep> = {
   faceAbove: 'Alise solo lo que sale del agua; lo demás déjelo como se apretó, y no lo toque',
   pressIn: 'Apriétela a mano de lo más hondo hacia afuera, para que saque el agua',
   at: 'En el escalón {{step}}, su {{face}}',
+  jointRod: 'Primero un cordón de {{rod_m}} en la junta abierta {{label}}: nada la puentea, queda abierta',
   jointOpen: 'Primero cordón de respaldo en la junta: la junta queda abierta, nada la puentea',
   lookLow: 'Mírela a lo largo bajo una regla: lo brillante está bajo; se pica, se rellena y se esmerila otra vez',
   workOver: 'Trabaje la resina sobre los poros con llana y jalador, unos {{thickness_m}}; extienda la cubeta en seguida',

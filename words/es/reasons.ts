@@ -23,7 +23,11 @@ export const reasons: Translation<typeof english> = {
     sealed: 'Una gota se quedó {{drop_s}}: la superficie está sellada. Ábrala con esmeril',
     damp: 'Humedad {{moisture_share}}, más del {{most_share}} que aguanta una resina',
   },
-  head: { stands: 'Aguanta {{head_m}} de agua', none: 'Su ficha no dice qué columna de agua aguanta' },
+  head: {
+    over: 'Aguanta {{head_m}} de agua: tiene {{asked_m}} encima',
+    stands: 'Aguanta {{head_m}} de agua',
+    none: 'Su ficha no dice qué columna de agua aguanta',
+  },
   thickness: {
     fits: 'Hondo {{depth_m}}, ficha {{least_m}} a {{most_m}}',
     over: 'Hondo {{depth_m}} es más que su {{most_m}}',

@@ -165,6 +165,23 @@ export const walk: Translation<typeof english> = {
   percent: 'Escriba un porcentaje de 0 a 100.',
   elementShape: 'Forma',
   shapes: { flight: 'Escalera', rectangle: 'Rectángulo', ell: 'L', polygon: 'Otra' },
+  water: {
+    levelWall: 'Tiene agua: nivel sobre el pie',
+    levelFloor: 'Tiene agua encima: cuánta',
+    none: 'nada',
+    access: 'Cómo se llega al trabajo',
+    accessIs: { outside: 'Desde afuera, a mano', inside: 'Solo por dentro' },
+    over: 'El muro mide {{height_m}} de alto: el agua se saldría.',
+    stands: { above: 'sobre el agua', crosses: 'en parte bajo el agua, {{head_m}}', under: 'bajo el agua, {{head_m}}' },
+  },
+  wedge: {
+    beside: '¿Junto a una junta abierta?',
+    none: 'Ninguna',
+    other: 'Otra junta',
+    joint: 'Junta {{label}}',
+    width: 'Qué ancho tiene la junta',
+    open: 'Diga si queda junto a una junta: esa queda abierta, con un cordón dentro.',
+  },
   top: {
     side: 'Lado {{side}}, {{length}}',
     sideIs: { plain: 'Liso', dropped: 'Cuelga más', splash: 'Zócalo a la pared' },

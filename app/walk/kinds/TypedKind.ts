@@ -1,15 +1,25 @@
 import type { PropertiesOf, RepairedKind } from '@tufa/contract/kinds/index';
+import type { Measured } from '@tufa/core/quantity';
 import type { Speaker } from '@tufa/words/speak';
 import type { Point } from '@tufa/core/takeoff';
 import type { ComponentType } from 'react';
 import type { FindingFieldProps } from '../findingFields';
 import type { FindingText } from '../TypedFinding';
 
+/** A joint that was found, with how wide it is. */
+export interface FoundJoint {
+  readonly id: string;
+  readonly label: string;
+  readonly width: Measured;
+}
+
 /** What is asked of one kind beside where it lies. */
 export type KindFieldProps = FindingFieldProps & {
   readonly onGauge: () => void;
   /** its outline as it is told so far; nothing while nothing is */
   readonly points: readonly Point[];
+  /** joints of its element */
+  readonly joints: readonly FoundJoint[];
 };
 
 /** What a typed figure is held against: the element's sizes, and what was read in it. */
@@ -19,6 +29,8 @@ export interface FoundIn {
   readonly across_m: number;
   /** where it lies, as it was told */
   readonly points?: readonly Point[];
+  /** joints of its element */
+  readonly joints?: readonly FoundJoint[];
   /** the deepest that was read of it; absent without a reading */
   readonly read_m?: number;
 }

@@ -70,7 +70,7 @@ export const counter: TypedKind<'counter'> = {
     ...(typed.values.made === 'cast' ? { cast: true } : {}),
     ...shapeOf(typed),
   }),
-  Fields({ onGauge: _onGauge, points, ...field }) {
+  Fields({ onGauge: _onGauge, points, joints: _joints, ...field }) {
     const sides = useWatch({ control: field.control, name: 'sides' });
     const shown = sides.slice(0, points.length);
     return (

@@ -17,7 +17,7 @@ export const edge: TypedKind<'edge'> = {
     across: measuredOf(typed.speaker, { field: 'across', text: typed.values.across, as: 'depth', limit: 'depth_m' }),
     down: depthTyped(typed, 'down'),
   }),
-  Fields: ({ onGauge: _onGauge, ...field }) => (
+  Fields: ({ onGauge: _onGauge, points: _points, joints: _joints, ...field }) => (
     <>
       <Figures
         {...field}

@@ -17,7 +17,7 @@ export const skim: TypedKind<'skim'> = {
     thickness: measuredOf(speaker, { field: 'layer', text: values.layer, as: 'depth', limit: 'skim_m' }),
     profile: Number(values.roughness),
   }),
-  Fields: ({ onGauge: _onGauge, ...field }) => (
+  Fields: ({ onGauge: _onGauge, points: _points, joints: _joints, ...field }) => (
     <>
       <Figures {...field} row={[['layer', 'walk.layer']]} />
       <ChoiceField {...field} name="roughness" word="walk.roughness" values={CSPS} />

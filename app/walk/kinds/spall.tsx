@@ -24,7 +24,7 @@ export const spall: TypedKind<'spall'> = {
     const cut = edge === 'cut' && cutDepth.trim() !== '' ? { cutDepth: depthTyped(typed, 'cutDepth') } : {};
     return { deepest: depthTyped(typed, 'deepest'), shape, edge, ...cut };
   },
-  Fields({ onGauge: _onGauge, ...field }) {
+  Fields({ onGauge: _onGauge, points: _points, joints: _joints, ...field }) {
     const speaker = useSpeaker();
     const edge = useWatch({ control: field.control, name: 'edge' });
     return (

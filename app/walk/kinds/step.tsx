@@ -35,7 +35,7 @@ export const step: TypedKind<'step'> = {
       stays: Number(values.stays) / 100,
     };
   },
-  Fields({ onGauge: _onGauge, ...field }) {
+  Fields({ onGauge: _onGauge, points: _points, joints: _joints, ...field }) {
     const speaker = useSpeaker();
     return (
       <>

@@ -12,7 +12,7 @@ export const voidUnderWater: TypedKind<'void'> = {
   fieldOf: { deepest: 'deepest' },
   textOf: (speaker, { deepest, shape }) => ({ deepest: textOf(speaker, deepest, 'length'), shape }),
   wireOf: (typed) => ({ deepest: depthTyped(typed, 'deepest'), shape: typed.values.shape }),
-  Fields: ({ onGauge: _onGauge, ...field }) => (
+  Fields: ({ onGauge: _onGauge, points: _points, joints: _joints, ...field }) => (
     <>
       <Figures {...field} row={[['deepest', 'walk.deepest']]} />
       <ChoiceField {...field} name="shape" word="walk.shape" values={SHAPES} valueWords="word.shape" />

@@ -33,7 +33,7 @@ export type Of<F extends FindingInput, C extends { readonly finding: FindingInpu
 export type Cut<F extends FindingInput> = Of<F, Context> & { readonly house: HouseMethod };
 
 /** What a kind asks beside its use. */
-export type AsksOfKind = Omit<Asks, 'kind' | 'use' | 'onBase'>;
+export type AsksOfKind = Omit<Asks, 'kind' | 'use' | 'onBase' | 'head_m'>;
 
 /**
  * What the computation knows of one kind of damage: what it asks of a sheet, how it is measured, what is done about it

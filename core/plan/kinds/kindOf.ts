@@ -1,5 +1,5 @@
 import type { Asks, Reason } from '../../choose';
-import { elementVerdict, type FindingInput, type FindingKind, type Verdict, type VerdictInput } from '../../survey';
+import { elementVerdict, placeOf, standingOn, waterReasons, type FindingInput, type FindingKind, type Verdict, type VerdictInput } from '../../survey';
 import type { BodyLayer, SystemSection } from '../systems/SystemSection';
 import { counter } from './counter';
 import { crack } from './crack';
@@ -33,6 +33,7 @@ export const asksOf = (finding: FindingInput, site?: FoundAt): Asks => ({
   kind: finding.kind,
   use: kindOf(finding).use,
   onBase: kindOf(finding).onBase(finding),
+  head_m: (site && standingOn(site.element, placeOf(finding))?.head_m) ?? null,
   ...kindOf(finding).asks(finding, site),
 });
 
@@ -46,5 +47,5 @@ export const bodyOf = (section: SystemSection): readonly BodyLayer[] =>
 /** Whether an element may be repaired without asking anybody: by what it is, and by what each of its findings says. */
 export function verdictOf({ element, findings, hollow }: Omit<VerdictInput, 'found'> & { readonly findings: readonly FindingInput[] }): Verdict {
   const found = findings.flatMap((finding): readonly Reason[] => kindOf(finding).verdict(finding, { element, findings }));
-  return elementVerdict({ element, found, ...(hollow === undefined ? {} : { hollow }) });
+  return elementVerdict({ element, found: [...found, ...waterReasons(element, findings)], ...(hollow === undefined ? {} : { hollow }) });
 }

@@ -24,6 +24,7 @@ export const wedge: Damage<WedgeInput> = {
       sigma: sigmaOfSizes([run, rise, width], TAKEOFF.dimensionSpread),
       rough_m2: size.run_m * size.width_m,
       removed_m3: 0,
+      more: { width_m: size.width_m },
     };
   },
   movedTo: (finding, points) => ({ ...finding, width: { ...finding.width, value: lineLength(points) } }),
@@ -36,15 +37,23 @@ export const wedge: Damage<WedgeInput> = {
     return { ...takeOff, mean_m: volume_m3 / takeOff.area_m2, volume: rangedOf(volume_m3, takeOff.sigma), debris: debrisOf(toe_m3) };
   },
   // It lies on what is sound: nothing is broken out but its toe.
-  removing: (context) => [stepOf('step.jointOpen', {}, { condition: 'besideJoint' }), ...preparing(context)],
+  removing(context) {
+    const { joint } = context.finding;
+    // Nobody has said: it may lie beside one. A joint that was told has its rod, one that is not there has none.
+    if (joint === undefined) return [stepOf('step.jointOpen', {}, { condition: 'besideJoint' }), ...preparing(context)];
+    const rod_m = (joint?.width_m ?? 0) * TAKEOFF.rodOverJoint;
+    return [...(joint ? [stepOf('step.jointRod', { label: joint.label ?? '', rod_m })] : []), ...preparing(context)];
+  },
   edging: ({ sheet: { thickness } }) => (thickness.feathers ? [] : [stepOf('step.cutToe', { least_m: thickness.least_m })]),
   filling: (context) => lifting(context),
   finishing: (context) => facing(context),
-  section: ({ finding: { run, rise }, sheet: { thickness } }) => ({
+  section: ({ finding: { run, rise, joint }, sheet: { thickness } }) => ({
     kind: 'wedge',
     run_m: run.value,
     rise_m: rise.value,
     toe_m: thickness.feathers ? 0 : thickness.least_m,
+    thin_m: thickness.feathers ? 0 : wedgeThinRun({ run_m: run.value, rise_m: rise.value, minimum_m: thickness.least_m }),
+    joint_m: joint?.width_m ?? 0,
   }),
   body: ({ rise_m, toe_m }) => [{ code: 'fill', thickness_m: rise_m }, ...(toe_m > 0 ? [{ code: 'toe', thickness_m: toe_m }] : [])],
 };

@@ -23,7 +23,7 @@ const ofTickets = ({ batches: { count }, ticket, last }: ChosenPlan, of: (line: 
 export function extrasOf(findings: readonly FindingPlan[]): Extra[] {
   const all = findings.flatMap(({ chosen, takeOff }) => (chosen && chosen.refused.length === 0 ? mixedOf(chosen).map((layer) => ({ layer, takeOff })) : []));
   const sum = (of: (part: (typeof all)[number]) => number): number => all.reduce((total, part) => total + of(part), 0);
-  const along = ({ takeOff }: (typeof all)[number]): number => takeOff.length_m ?? takeOff.perimeter_m / 2;
+  const along = ({ takeOff }: (typeof all)[number]): number => takeOff.length_m ?? takeOff.more['width_m'] ?? takeOff.perimeter_m / 2;
   const has = ({ layer }: (typeof all)[number], ...codes: Parameters<typeof stepsWith>[1][]): boolean => stepsWith(layer.steps, ...codes).length > 0;
   const kg = (code: ExtraCode, mass_kg: number): Extra[] => (mass_kg > 0 ? [{ code, mass_kg }] : []);
   const pieces = (code: ExtraCode, count: number): Extra[] => (count > 0 ? [{ code, count: ceilingOf(count) }] : []);
@@ -58,7 +58,7 @@ export function extrasOf(findings: readonly FindingPlan[]): Extra[] {
     ...kg('latex', sum(({ layer }) => layer.slurry?.latex_kg ?? 0) + line('latex', massOf)),
     ...metres(
       'rod',
-      sum((part) => (has(part, 'step.rod', 'step.jointOpen') ? along(part) : 0)),
+      sum((part) => (has(part, 'step.rod', 'step.jointOpen', 'step.jointRod') ? along(part) : 0)),
     ),
     ...metres(
       'tape',

@@ -83,6 +83,7 @@ export interface StepFigures {
   /** which step of a flight, and which face of it */
   'step.at': { readonly step: number; readonly face: StepFace };
   'step.jointOpen': None;
+  'step.jointRod': { readonly label: string; readonly rod_m: number };
   'step.lookLow': None;
   'step.workOver': { readonly thickness_m: number };
   'step.form.set': { readonly step: number; readonly steps: number; readonly sides: number; readonly holdDown_kg: number; readonly prop_kg: number };
@@ -291,6 +292,7 @@ const STEPS: { readonly [C in StepCode]: StepRow<C> } = {
   'step.spread': row({ tools: [...MIXING, 'trowel', 'squeegee'], person_s: layingPart, places: true }),
   'step.pressIn': row({ tools: MIXING }),
   'step.at': row(),
+  'step.jointRod': row({ tools: ['rod'], person_s: () => DAY.batch_s }),
   'step.jointOpen': row({ tools: ['rod'], person_s: () => DAY.batch_s }),
   'step.lookLow': row({ tools: ['straightEdge'] }),
   'step.workOver': row({ tools: ['drill', 'paddle', 'pails', 'trowel', 'squeegee'], person_s: placing, places: true }),

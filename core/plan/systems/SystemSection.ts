@@ -40,7 +40,7 @@ export type SectionShape =
   | (Patch & { readonly kind: 'void' })
   | { readonly kind: 'skim'; readonly layer_m: number; readonly texture_m: number }
   | { readonly kind: 'counter'; readonly layer_m: number; readonly drop_m: number; readonly across_m: number }
-  | { readonly kind: 'wedge'; readonly run_m: number; readonly rise_m: number; readonly toe_m: number }
+  | { readonly kind: 'wedge'; readonly run_m: number; readonly rise_m: number; readonly toe_m: number; readonly thin_m: number; readonly joint_m: number }
   | { readonly kind: 'edge'; readonly across_m: number; readonly down_m: number; readonly section: 'rectangle' | 'triangle'; readonly face: RiserFace }
   | { readonly kind: 'step'; readonly going_m: number; readonly rise_m: number; readonly face: RiserFace }
   | {

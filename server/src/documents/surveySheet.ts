@@ -1,6 +1,7 @@
 import { readingsOf } from '@tufa/contract/assemble';
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { cautionsOn, type Plan, type PlanInput, type Survey } from '@tufa/core/plan';
+import { waterLine } from '@tufa/core/survey';
 import { legendScene, planScene } from '@tufa/draw';
 import { printFigure, say, sayCoded, sayReason, type Speaker } from '@tufa/words';
 import { sayDate } from '@tufa/words/dates';
@@ -86,6 +87,8 @@ function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; e
   const readings = readingsOf(data, input.job.id);
   const us = speaker.system === 'us';
   const { outline, openings, north_deg, thickness, flight } = element.geometry;
+  const { water } = element.properties;
+  const water_m = water ? waterLine({ kind: element.kind, outline, water }) : null;
   const plan = planScene({
     outline,
     width: 510,
@@ -97,6 +100,7 @@ function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; e
     readings: planReadings(speaker, readings, element.id),
     ...(openings ? { openings } : {}),
     ...(flight ? { flight } : {}),
+    ...(water_m === null ? {} : { water_m }),
     ...(north_deg === undefined ? {} : { north_deg }),
   });
   const kinds = [...new Set(findings.map(planKind))];
