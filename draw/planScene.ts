@@ -1,7 +1,7 @@
 import { flightFaces, type Flight } from '@tufa/core/survey';
 import { extent } from '@tufa/core/takeoff';
 import { isLine, PLAN_KINDS, planStyle, type PlanKind } from './kinds';
-import { boxAt, labelPlaces, type Box, type WantedLabel } from './labelPlaces';
+import { boxAt, labelPlaces, overlap, type Box, type WantedLabel } from './labelPlaces';
 import type { PlanFinding } from './PlanFinding';
 import { nicePace } from './ruler';
 import { pathOf, roomFor, round, type Scene, type Shape } from './scene';
@@ -138,16 +138,9 @@ export function planScene(input: PlanSceneInput): Scene {
     });
   }
   shapes.push(...handles);
-  shapes.push(
-    ...tapShapes(
-      taps.map((tap) => ({ at: at(tap.at), hollow: tap.hollow })),
-      Math.min(5, Math.max(2.5, scale.perMetre * 0.08)),
-    ),
-  );
-  if (readings.length > 0) shapes.push({ type: 'path', d: readings.map((reading) => cross(at(reading.at))).join(''), stroke: 'ink', width: 2 });
-  if (!small)
-    shapes.push(
-      ...labelShapes({
+  const words = small
+    ? NO_WORDS
+    : wordsOn({
         named,
         lines,
         // Words only where there is room for them: looked at closer, each reading says its figure.
@@ -155,8 +148,14 @@ export function planScene(input: PlanSceneInput): Scene {
         reads: readings.length <= LABEL_MOST || (input.look?.zoom ?? 1) > 2,
         taps: taps.length <= TAPS_MOST ? taps.map((tap) => at(tap.at)) : [],
         room: { left: 1, top: 1, right: width - 1, bottom: height - FOOT },
-      }),
-    );
+      });
+  // One of many taps gives way under a word.
+  const seen = taps
+    .map((tap) => ({ at: at(tap.at), hollow: tap.hollow }))
+    .filter((tap) => taps.length > TAPS_MOST || !words.boxes.some((box) => overlap(box, boxAt(...tap.at, 8, 8))));
+  shapes.push(...tapShapes(seen, Math.min(5, Math.max(2.5, scale.perMetre * 0.08))));
+  if (readings.length > 0) shapes.push({ type: 'path', d: readings.map((reading) => cross(at(reading.at))).join(''), stroke: 'ink', width: 2 });
+  shapes.push(...words.shapes);
   for (const place of wanted) shapes.push({ ...circle(at(place), 10), stroke: 'act', width: 3, dash: '4 3' } as Shape);
   if (next) {
     shapes.push({ ...dot(at(next), 12, 'sheet'), stroke: 'act', width: 4 } as Shape);
@@ -246,7 +245,7 @@ function flightShapes(flight: Pick<Flight, 'steps'>, outline: readonly At[], sca
 }
 
 /** Letters and figures where they cover nothing, those led by a line that found no room; figures of readings give way. */
-function labelShapes({
+function wordsOn({
   named,
   lines,
   readings,
@@ -260,19 +259,21 @@ function labelShapes({
   reads: boolean;
   taps: readonly At[];
   room: Box;
-}): Shape[] {
+}): { readonly shapes: Shape[]; readonly boxes: Box[] } {
   const seen = ([x, y]: At): boolean => x >= room.left && x <= room.right && y >= room.top && y <= room.bottom;
   const letters = named.filter(({ wanted }) => seen(wanted.at));
   const figures = reads ? readings.filter((reading) => seen(reading.at)).map((reading) => ({ text: reading.text(), at: reading.at })) : [];
+  const asked = [
+    ...letters.map(({ wanted }) => wanted),
+    ...figures.map(({ text, at }): WantedLabel => ({ width: roomFor(text, 14), height: 16, at, beside: true, optional: true })),
+  ];
   const places = labelPlaces(
-    [
-      ...letters.map(({ wanted }) => wanted),
-      ...figures.map(({ text, at }): WantedLabel => ({ width: roomFor(text, 14), height: 16, at, beside: true, optional: true })),
-    ],
+    asked,
     { boxes: readings.map(({ at: [x, y] }) => boxAt(x, y, 10, 10)), soft: taps.map(([x, y]) => boxAt(x, y, 10, 10)), lines },
     room,
   );
-  return places.flatMap((place, i): Shape[] => {
+  const boxes = places.flatMap((place, i) => (place ? [boxAt(place.x, place.y, asked[i]!.width, asked[i]!.height)] : []));
+  const shapes = places.flatMap((place, i): Shape[] => {
     if (!place) return [];
     const letter = letters[i];
     const { text } = letter ?? figures[i - letters.length]!;
@@ -290,7 +291,10 @@ function labelShapes({
       },
     ];
   });
+  return { shapes, boxes };
 }
+
+const NO_WORDS: ReturnType<typeof wordsOn> = { shapes: [], boxes: [] };
 
 /** Where a label stands: in the middle of an area, at the middle of a line. */
 function middleOf(kind: PlanKind, corners: readonly [number, number][]): [number, number] {

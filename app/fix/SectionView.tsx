@@ -6,20 +6,24 @@ import { Word } from '../parts/ui/Button';
 import { saveSvg } from '../parts/phone/saveSvg';
 import { SceneView } from '../parts/ui/SceneView';
 import { usePhone } from '../parts/phone/useSettings';
-import { useSize } from '../parts/phone/useSize';
+import { useSize, useWide } from '../parts/phone/useSize';
 import { useSpeaker } from '../parts/phone/speaker';
+
+/** Room for the drawing itself; what it names stands beside it or under it. */
+const HEIGHT = { phone: 220, wide: 320 } as const;
 
 /** The repair as if cut through, to scale. */
 export function SectionView({ section }: { section: SystemSection }) {
   const speaker = useSpeaker();
   const { size, onLayout } = useSize();
   const { hand } = usePhone();
+  const wide = useWide();
   const metric = speaker.system === 'metric';
   const units = metric ? { unit_m: 0.001, unit: 'mm' } : { unit_m: 0.0254, unit: 'in' };
-  const scene = size ? sectionScene(section, { ...size, ...units, mirror: hand === 'left' }) : null;
+  const scene = size ? sectionScene(section, { width: size.width, height: wide ? HEIGHT.wide : HEIGHT.phone, ...units, mirror: hand === 'left' }) : null;
   return (
     <View>
-      <View className="h-[248px] lg:h-[320px]" onLayout={onLayout}>
+      <View className="min-h-[248px] lg:min-h-[320px]" onLayout={onLayout}>
         {scene ? <SceneView scene={scene} /> : null}
       </View>
       <View className="flex-row justify-end">

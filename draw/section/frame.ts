@@ -1,7 +1,8 @@
 import type { SystemSection } from '@tufa/core/plan';
 import { coded, type Coded, type LabelFigures } from '../LabelFigures';
 import { nicePace, ruledEdge } from '../ruler';
-import { brokenEdge, pathOf, type Label, type Scene, type Shape } from '../scene';
+import { labelPlaces } from '../labelPlaces';
+import { brokenEdge, pathOf, round, type Label, type Scene, type Shape } from '../scene';
 
 /** Where a section is drawn, in what units it is ruled. */
 export interface SectionView {
@@ -34,12 +35,14 @@ export function frameOf({ width, height, small = false, mirror = false }: Sectio
   return { left: mirror ? ruler : 0, right: mirror ? width : width - ruler, top, bottom: height - (small ? 4 : 8), small };
 }
 
-/** A label of a section: at `x` with its own anchor, or down the middle on a plate; a line leads to what it names. */
+/** What a section names: where on it, at `x` or down its middle, or at what it leads to. */
 export type LabelAt = Coded & LabelPlace & { readonly y: number; readonly size: number };
 
 export interface LabelPlace {
   readonly x?: number;
   readonly leadTo?: readonly [number, number];
+  /** it says more of what is named before it, and has no number of its own */
+  readonly more?: true;
 }
 
 /** A label with its figures and its place. */
@@ -47,21 +50,6 @@ export const labelAt = <C extends keyof LabelFigures>(code: C, figures: LabelFig
   ...coded(code, figures),
   ...at,
 });
-
-/** Labels of one column moved down, and up again from the floor, until none touches its neighbour. */
-function apartDown(labels: readonly LabelAt[], floor: number): LabelAt[] {
-  const room = (label: LabelAt): number => label.size * 1.5;
-  const down = [...labels]
-    .sort((a, b) => a.y - b.y)
-    .reduce<LabelAt[]>((placed, label) => {
-      const above = placed.at(-1);
-      return [...placed, { ...label, y: above ? Math.max(label.y, above.y + room(label)) : label.y }];
-    }, []);
-  return down.reduceRight<LabelAt[]>((placed, label) => {
-    const [below] = placed;
-    return [{ ...label, y: Math.min(label.y, below ? below.y - room(below) : floor) }, ...placed];
-  }, []);
-}
 
 /** A base is a pattern, or plain where none is its own. */
 export type BasePaint = Pick<Extract<Shape, { type: 'path' }>, 'pattern' | 'fill'>;
@@ -102,18 +90,63 @@ export interface Drawn {
   readonly perMetre: number;
 }
 
-/** Labels apart from each other, the ruled edge beside, the title for who cannot see. */
+/** A section wider than this has what it names beside it, a narrower one under it, px. */
+const WIDE = 520;
+const COLUMN = 250;
+const LINE = 24;
+const MARK = 20;
+
+/** The room left for the drawing where what it names stands beside it. */
+export const drawingView = (view: SectionView): SectionView => (view.small || view.width < WIDE ? view : { ...view, width: view.width - COLUMN });
+
+/** A number on the drawing for each thing that is named, and the same number before its words beside or under it: no word lies on a layer. */
+function namedShapes({ view, frame, labels }: { view: SectionView; frame: Frame; labels: readonly LabelAt[] }): { shapes: Shape[]; below: number } {
+  const middle = (frame.left + frame.right) / 2;
+  const named = [...labels].sort((a, b) => a.y - b.y);
+  const numbered = named.filter(({ more }) => !more);
+  const at = ({ leadTo, x, y, size }: LabelAt): readonly [number, number] => leadTo ?? [x === undefined ? middle : x + 24, y - size * 0.35];
+  const places = labelPlaces(
+    numbered.map((label) => ({ width: MARK, height: MARK, at: at(label) })),
+    { boxes: [], lines: [] },
+    { left: frame.left, right: frame.right, top: 0, bottom: frame.bottom },
+  );
+  const beside = drawingView(view).width < view.width;
+  const [left, top] = beside ? [view.width - COLUMN + 12, 20] : [2, view.height + 18];
+  const shapes = named.flatMap(({ y: _y, size: _size, x: _x, leadTo: _leadTo, more, ...label }, i): Shape[] => {
+    const line = top + i * LINE;
+    const words: Shape = { type: 'label', x: left + 20, y: line, label, size: 15, weight: named[i]!.size > 15 ? 700 : 500 };
+    if (more) return [words];
+    const nth = numbered.indexOf(named[i]!);
+    const number = { text: String(nth + 1) };
+    const place = places[nth];
+    return [
+      ...(place
+        ? ([
+            ...(place.leader ? [{ type: 'path', d: pathOf([at(named[i]!), [place.x, place.y]], false), stroke: 'ink', width: 1.5 } as Shape] : []),
+            { type: 'path', d: dot(place.x, place.y), fill: 'ground', stroke: 'ink', width: 2 },
+            { type: 'label', x: round(place.x), y: round(place.y + 5), label: number, size: 14, weight: 700, anchor: 'middle' },
+          ] as Shape[])
+        : []),
+      { type: 'label', x: left, y: line, label: number, size: 14, weight: 700 },
+      words,
+    ];
+  });
+  return { shapes, below: beside ? 0 : named.length * LINE + 8 };
+}
+
+const dot = (x: number, y: number): string =>
+  `M${round(x - MARK / 2)} ${round(y)}a${MARK / 2} ${MARK / 2} 0 1 0 ${MARK} 0a${MARK / 2} ${MARK / 2} 0 1 0 ${-MARK} 0Z`;
+
+/** What is drawn with what it names, the ruled edge beside, the title for who cannot see. */
 export function framed({ view, section, drawn, title }: { view: SectionView; section: SystemSection; drawn: Drawn; title: Label }): Scene {
   const { width, height, unit_m, unit, mirror = false } = view;
-  const frame = frameOf(view, section);
+  const frame = frameOf(drawingView(view), section);
   const shapes = [...drawn.shapes];
+  let below = 0;
   if (!frame.small) {
-    const at = (frame.left + frame.right) / 2;
-    for (const { y, size, x, leadTo, ...label } of apartDown(drawn.labels, frame.bottom - 6)) {
-      if (leadTo) shapes.push({ type: 'path', d: `M${leadTo[0]} ${leadTo[1]}L${(x ?? at) - 4} ${y - size * 0.35}`, stroke: 'edge', width: 1.5 });
-      const anchor = x === undefined ? 'middle' : 'start';
-      shapes.push({ type: 'label', x: x ?? at, y, label, size, weight: size > 15 ? 700 : 500, anchor, plate: true });
-    }
+    const named = namedShapes({ view, frame, labels: drawn.labels });
+    shapes.push(...named.shapes);
+    ({ below } = named);
     const { perMetre } = drawn;
     const inches = unit_m === 0.0254;
     const major = Math.max(
@@ -133,5 +166,5 @@ export function framed({ view, section, drawn, title }: { view: SectionView; sec
       }),
     );
   }
-  return { width, height, title, shapes };
+  return { width, height: height + below, title, shapes };
 }

@@ -33,7 +33,7 @@ export function skimSection(section: Skim, view: SectionView): Drawn {
     labels: [
       ...overLabels(section),
       nameLabel(section, top + (y - top) * 0.42),
-      labelAt('draw.layerDeep', { layer_m: section.layer_m }, { y: top + (y - top) * 0.42 + 24, size: 15 }),
+      labelAt('draw.layerDeep', { layer_m: section.layer_m }, { more: true, y: top + (y - top) * 0.42 + 24, size: 15 }),
       baseLabel(section, y + 48),
       slabLabel(section, bottom - 20),
     ],
@@ -84,7 +84,7 @@ export function counterSection(section: Counter, view: SectionView): Drawn {
     labels: [
       ...overLabels(section),
       nameLabel(section, top + (y - top) * 0.42),
-      labelAt('draw.layerDeep', { layer_m }, { y: top + (y - top) * 0.42 + 24, size: 15 }),
+      labelAt('draw.layerDeep', { layer_m }, { more: true, y: top + (y - top) * 0.42 + 24, size: 15 }),
       baseLabel(section, y + 34),
       ...(drop_m > 0 ? [labelAt('draw.drop', { drop_m }, { y: low - 4, size: 15 })] : []),
       labelAt('draw.carried', {}, { y: bottom - 20, size: 15 }),

@@ -92,7 +92,7 @@ function labelsOf(
     ...(section.kind === 'void' ? [labelAt('draw.water', {}, { y: first + 18, size: 14 })] : []),
     ...(overlay ? [labelAt('draw.overlay', { name: overlay.name, overlay_m: overlay.thickness_m }, { y: rim + drawn / 2 + 5, size: 15 })] : []),
     nameLabel(section, at),
-    labelAt(lifts > 1 ? 'draw.lifts' : 'draw.oneLift', { deepest_m, lifts }, { y: at + 26, size: 15 }),
+    labelAt(lifts > 1 ? 'draw.lifts' : 'draw.oneLift', { deepest_m, lifts }, { more: true, y: at + 26, size: 15 }),
     ...(section.anchors ? [labelAt('draw.anchors', {}, { y: at + 50, size: 14 })] : []),
     baseLabel(section, bottom + 26),
     slabLabel(section, floor - 20),

@@ -78,7 +78,7 @@ export function crackSection(section: Crack, view: SectionView): Drawn {
     shapes.push({ type: 'path', d: part(cap_m, depth_m), pattern: 'sand', stroke: 'ink', width: 2 }, filling(section, part(0, cap_m), slot.perMetre));
     labels.push(
       nameLabel(section, y(cap_m / 2) + 16, { x, leadTo: lead(cap_m / 2) }),
-      labelAt('draw.cap', { cap_m }, { y: y(cap_m / 2) + 40, size: 15, x }),
+      labelAt('draw.cap', { cap_m }, { more: true, y: y(cap_m / 2) + 40, size: 15, x }),
       labelAt('draw.bed', { bed_m: depth_m - cap_m }, { y: y((cap_m + depth_m) / 2), size: 15, x, leadTo: lead((cap_m + depth_m) / 2) }),
     );
   } else if (section.sealant_m !== null && section.rod_m !== null) {
@@ -89,10 +89,10 @@ export function crackSection(section: Crack, view: SectionView): Drawn {
     if (method === 'sandInResin') shapes.push({ type: 'path', d: part(depth_m * 0.12, depth_m), pattern: 'sand' });
     labels.push(
       nameLabel(section, y(depth_m * 0.3), { x, leadTo: lead(depth_m * 0.3) }),
-      labelAt(`draw.crack.${method === 'joint' ? 'openGroove' : method}`, { depth_m }, { y: y(depth_m * 0.3) + 24, size: 15, x }),
+      labelAt(`draw.crack.${method === 'joint' ? 'openGroove' : method}`, { depth_m }, { more: true, y: y(depth_m * 0.3) + 24, size: 15, x }),
     );
   }
-  labels.push(labelAt(slot.widened ? 'draw.widened' : 'draw.wide', { width_m }, { y: top - 4, size: 14, x: middle + half + 8 }));
+  labels.push(labelAt(slot.widened ? 'draw.widened' : 'draw.wide', { width_m }, { more: true, y: top - 4, size: 14, x: middle + half + 8 }));
   if (section.crown_m > 0) {
     const high = Math.min(14, Math.max(5, section.crown_m * slot.perMetre));
     shapes.push({
@@ -102,10 +102,10 @@ export function crackSection(section: Crack, view: SectionView): Drawn {
       stroke: 'ink',
       width: 2,
     });
-    labels.push(labelAt('draw.crown', { crown_m: section.crown_m }, { y: y(depth_m) + 6, size: 14, x }));
+    labels.push(labelAt('draw.crown', { crown_m: section.crown_m }, { more: true, y: y(depth_m) + 6, size: 14, x }));
   }
   shapes.push(interfaceLine(section, `M${middle - half} ${top + 2}V${y(depth_m)}M${middle + half} ${top + 2}V${y(depth_m)}`, true));
-  labels.push(...overLabels(section), baseLabel(section, y(depth_m) + 28, { x }), slabLabel(section, frame.bottom - 20));
+  labels.push(...overLabels(section), baseLabel(section, y(depth_m) + 28, { more: true, x }), slabLabel(section, frame.bottom - 20));
   return { shapes, labels, zero: top, end: slot.end, perMetre: slot.perMetre };
 }
 
@@ -127,7 +127,7 @@ function sealed(slot: Slot, sealant_m: number, rod_m: number, section: Pick<Syst
 
 const sealedLabels = ({ middle, half, y, x, perMetre }: Slot, section: Pick<SystemSection, 'name'>, sealant_m: number, rod_m: number): LabelAt[] => [
   nameLabel(section, y(0) + 22, { x, leadTo: [middle + half * 0.6, y(sealant_m / 2)] }),
-  labelAt('draw.sealant', { sealant_m }, { y: y(0) + 46, size: 15, x }),
+  labelAt('draw.sealant', { sealant_m }, { more: true, y: y(0) + 46, size: 15, x }),
   labelAt('draw.rod', { rod_m }, { y: y(0) + 74, size: 15, x, leadTo: [middle + half * 0.6, y(0) + Math.max(8, sealant_m * perMetre) + half * 0.6] }),
 ];
 
@@ -138,7 +138,7 @@ export function grooveSection(section: Groove, view: SectionView): Drawn {
   const frame = frameOf(view, section);
   const { middle, half, top, y, x } = slot;
   const shapes: Shape[] = [...slot.shapes];
-  const labels: LabelAt[] = [labelAt(slot.widened ? 'draw.widened' : 'draw.wide', { width_m }, { y: top - 4, size: 14, x: middle + half + 8 })];
+  const labels: LabelAt[] = [labelAt(slot.widened ? 'draw.widened' : 'draw.wide', { width_m }, { more: true, y: top - 4, size: 14, x: middle + half + 8 })];
   if (sealant_m !== null && rod_m !== null) {
     shapes.push(...sealed(slot, sealant_m, rod_m, section));
     labels.push(...sealedLabels(slot, section, sealant_m, rod_m));
@@ -146,10 +146,10 @@ export function grooveSection(section: Groove, view: SectionView): Drawn {
     shapes.push(filling(section, partOf(slot, { from_m: 0, to_m: depth_m, depth_m, vee: false }), slot.perMetre));
     labels.push(
       nameLabel(section, y(depth_m * 0.35), { x, leadTo: [middle + half * 0.6, y(depth_m * 0.35)] }),
-      labelAt('draw.layerDeep', { layer_m: depth_m }, { y: y(depth_m * 0.35) + 24, size: 15, x }),
+      labelAt('draw.layerDeep', { layer_m: depth_m }, { more: true, y: y(depth_m * 0.35) + 24, size: 15, x }),
     );
   }
   shapes.push(...coatLine(section, `M${middle - half} ${top - 3}H${middle + half}`));
-  labels.push(...overLabels(section), baseLabel(section, y(depth_m) + 28, { x }), slabLabel(section, frame.bottom - 20));
+  labels.push(...overLabels(section), baseLabel(section, y(depth_m) + 28, { more: true, x }), slabLabel(section, frame.bottom - 20));
   return { shapes, labels, zero: top, end: slot.end, perMetre: slot.perMetre };
 }
