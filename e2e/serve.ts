@@ -21,6 +21,8 @@ export interface ServeOptions {
   readonly empty?: boolean;
   /** The address of a weather service. */
   readonly weather?: string;
+  /** The address of the site's instruments. */
+  readonly instruments?: string;
   /** A folder for the authority of a server that is open to the local network. */
   readonly lan?: string;
 }
@@ -85,7 +87,7 @@ async function ask(id: string, settings?: object): Promise<Answer> {
 }
 
 /** The server on a database, serving the exported application. */
-export async function serve(database: string, { now, weather, empty = false, lan: folder }: ServeOptions = {}): Promise<Served> {
+export async function serve(database: string, { now, weather, instruments, empty = false, lan: folder }: ServeOptions = {}): Promise<Served> {
   const {
     url = '',
     firmCode,
@@ -97,6 +99,7 @@ export async function serve(database: string, { now, weather, empty = false, lan
     demo: DEMO,
     now,
     weather,
+    instruments,
     empty,
     ...(folder ? { lan: { folder, port: 0, pagePort: 0, reached: { addresses: ['127.0.0.1'], names: [] } } } : {}),
   });

@@ -74,6 +74,7 @@ main(async () => {
     const database = await databaseOf();
     // Invented weather goes with the invented jobs alone; a real firm's server is told an address, or none.
     const weather = values.empty || process.env.TUFA_WEATHER ? null : await standIn(await bundle('stand-ins'));
+    const instruments = values.empty || process.env.TUFA_INSTRUMENTS ? null : await standIn(await bundle('stand-ins'), { of: 'instruments' });
     const serving = start(process.execPath, ['--enable-source-maps', server], {
       env: {
         NODE_ENV: 'production',
@@ -93,10 +94,11 @@ main(async () => {
             }
           : {}),
         ...(weather ? { TUFA_WEATHER: weather.address } : {}),
+        ...(instruments ? { TUFA_INSTRUMENTS: instruments.address } : {}),
       },
     });
     await Promise.race([listening(port), serving.ended]);
-    serving.ended.finally(() => weather?.child.kill('SIGTERM'));
+    serving.ended.finally(() => [weather, instruments].forEach((service) => service?.child.kill('SIGTERM')));
     return { cluster: database, ...serving };
   });
   const nightly = process.env.TUFA_BACKUP ? await backupNightly() : null;

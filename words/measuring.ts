@@ -34,6 +34,15 @@ export const gauge = {
   again: 'Hold it against a card again',
 } as const;
 
+/** Instruments that fill a field. */
+export const instrument = {
+  read: 'Read the {{name}}',
+  reading: '{{name}} is reading ...',
+  taken: '{{name}}, {{time}}',
+  invented: '{{name}}, invented',
+  lost: 'No answer from it: there is no signal. Type the figure.',
+} as const;
+
 /** The keypad. */
 export const keypad = {
   name: 'Keys',

@@ -16,7 +16,7 @@ import { house, step } from './house';
 import { conflict, jobs, place, state } from './jobs';
 import { opinion, refused, stale, stop, verdict } from './judgement';
 import { kit } from './kit';
-import { field, gauge, keypad, photo } from './measuring';
+import { field, gauge, instrument, keypad, photo } from './measuring';
 import { lan } from './lan';
 import { load, mix, used, ways } from './mix';
 import { sum } from './sum';
@@ -91,6 +91,7 @@ export const work = {
   files,
   sheetDoc,
   gauge,
+  instrument,
   keypad,
   field,
   draw,

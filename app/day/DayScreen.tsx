@@ -23,6 +23,7 @@ import { dontKnow, Quantities } from './Quantities';
 import { Rain } from './Rain';
 import { StalePlan } from '../pour/StalePlan';
 import { StrataView } from './Strata';
+import { originOf } from '../parts/instruments/taken';
 import { Needs, WindowAnswerLine } from './WindowAnswerLine';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links, type Step } from '../links';
@@ -91,7 +92,7 @@ function Day({ view }: { view: JobView }) {
   const changed = (Object.keys(tried) as (keyof Try)[]).filter((name) => JSON.stringify(tried[name]) !== JSON.stringify(kept[name]));
   const unread = READINGS.filter((kind) => view.input.conditions[kind].source === 'assumed');
   const reading = (kind: ConditionKind | 'sun' | 'rain_s', value: number) =>
-    readingAdd({ jobId: view.job.id, elementId: finding.elementId, kind, value: { value, source: 'typed', by: person?.name ?? '' } });
+    readingAdd({ jobId: view.job.id, elementId: finding.elementId, kind, value: { value, by: person?.name ?? '', ...originOf(value) } });
   const keepAll = async (): Promise<void> => {
     // What was moved was read; with nothing moved, what was assumed is confirmed.
     const moved = READINGS.filter((kind) => changed.includes(kind as keyof Try));

@@ -5,6 +5,7 @@ import { usePhone } from '../parts/phone/useSettings';
 import { useOnSide } from '../parts/phone/useSize';
 import { markOf, rulerOf, toldIn, withDigit, withMark, withoutLast, withUnit, type Entry } from './edit';
 import { keepsFocus, moveFrom } from './keypad';
+import { InstrumentRead } from '../parts/instruments/InstrumentRead';
 import { RulerStrip } from './RulerStrip';
 import { useKeypadTarget, type Target } from './target';
 import { useSpeaker } from '../parts/phone/speaker';
@@ -51,6 +52,7 @@ function Keys({ target }: { target: Target }) {
           {say(speaker, 'keypad.clash', { first: clash[0], second: clash[1] })}
         </Text>
       ) : null}
+      <InstrumentRead key={target.as} as={target.as} entry={entry} onText={target.onText} />
       {strip ? <RulerStrip strip={strip} mark={markOf(text, strip, entry)} onMark={(mark) => target.onText(withMark(text, mark, strip, entry))} /> : null}
       {entry.rail.length > RAIL ? (
         <View className={`${row} gap-2`}>

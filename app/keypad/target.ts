@@ -1,11 +1,14 @@
 import { useSyncExternalStore } from 'react';
 import type { Entry } from './edit';
+import type { Typed } from './entries';
 
 /** The field that the keypad serves: the one that has the focus. */
 export interface Target {
   readonly input: HTMLInputElement;
   readonly label: string;
   readonly entry: Entry;
+  /** what it is, by where it stands */
+  readonly as: Typed;
   readonly text: string;
   readonly onText: (text: string) => void;
   /** null where the work cannot go on without the figure */

@@ -7,6 +7,7 @@ import type { Spoken } from '@tufa/contract/languages';
 import { spokenNow } from '../parts/phone/language';
 import { leftOut } from '../rows/closedJobs';
 import type { ForecastFields, Row, RowOf } from '@tufa/contract/entities';
+import type { Instrument, TakenReading } from '@tufa/contract/instruments';
 import type { Place } from '@tufa/core/plan';
 import type { Command, CommandResult, ProblemDetails } from '@tufa/contract/commands';
 
@@ -142,6 +143,9 @@ export const api = {
   trends: () => call<{ trends: Trend[]; waiting: number }>('/trends'),
   /** what a place's weather service says, three days back and eight ahead */
   weather: ({ latitude_deg, longitude_deg }: Place) => call<ServedForecast>(`/weather?latitude_deg=${latitude_deg}&longitude_deg=${longitude_deg}`),
+  /** instruments of the site that are in reach, and what one of them reads now */
+  instruments: () => call<{ instruments: Instrument[] }>('/instruments').then(({ instruments }) => instruments),
+  readInstrument: ({ id, kind }: Instrument) => call<TakenReading>(`/instruments/reading?${new URLSearchParams({ id, kind }).toString()}`),
   /** One page of what changed since a place, as it came: it is read where it is kept. */
   changes: (since: number, after?: string) => {
     const query = new URLSearchParams({ since: String(since), ...(after ? { after } : {}), ...leftOut() });

@@ -1,3 +1,5 @@
+import { InstrumentRead } from '../parts/instruments/InstrumentRead';
+import { originOf } from '../parts/instruments/taken';
 import { readingsOf } from '@tufa/contract/assemble';
 import type { RowOf } from '@tufa/contract/entities';
 import type { Measured } from '@tufa/core/quantity';
@@ -36,7 +38,7 @@ export function Tests({ view, element, onDone }: { view: JobView; element: RowOf
     if (test !== 'moisture') return measuredOf(speaker, { field: 'text', text, as: test === 'drop_s' ? 'moment' : 'pressure', limit: test });
     const percent = Number(text.replace('%', '').trim() || NaN);
     if (!(percent >= 0 && percent <= 100)) throw new FieldProblem('text', say(speaker, 'walk.percent'));
-    return { value: percent / 100, typed: `${percent} %`, source: 'typed' };
+    return { value: percent / 100, typed: `${percent} %`, ...originOf(percent / 100) };
   };
   const save = async (): Promise<void> => {
     try {
@@ -74,7 +76,12 @@ export function Tests({ view, element, onDone }: { view: JobView; element: RowOf
                 onChange={setHardness}
               />
             ) : test === 'moisture' ? (
-              <Field {...field} />
+              <>
+                <View className="flex-row">
+                  <Field {...field} />
+                </View>
+                <InstrumentRead as="moisture" entry={null} onText={setText} />
+              </>
             ) : (
               <QuantityField {...field} as={test === 'drop_s' ? 'moment' : 'pressure'} onDone={() => void save()} />
             )}

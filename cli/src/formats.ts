@@ -2,6 +2,7 @@ import { commandSchema } from '@tufa/contract/commands';
 import { anySheet, planInput } from '@tufa/contract/schemas';
 import { shelfFile } from '@tufa/contract/shelfFile';
 import { forecastFile } from '@tufa/contract/forecastFile';
+import { instrumentsFile, readingFile } from '@tufa/contract/instruments';
 import { instanceSchema } from '@tufa/contract/instanceSchema';
 import { surveyFile } from '@tufa/contract/surveyFile';
 import parseJoi from 'joi-to-json';
@@ -13,6 +14,8 @@ export const schemas = (): Record<string, object> => ({
   shelf: parseJoi(shelfFile) as object,
   survey: parseJoi(surveyFile) as object,
   forecast: parseJoi(forecastFile) as object,
+  instruments: parseJoi(instrumentsFile) as object,
+  'instrument-reading': parseJoi(readingFile) as object,
   day: parseJoi(instanceSchema) as object,
   command: parseJoi(commandSchema) as object,
 });

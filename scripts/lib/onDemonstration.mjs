@@ -26,6 +26,7 @@ export async function onDemonstration({ name, now }, work) {
   psql(database, 'grant usage on schema public to tufa_app');
   const at = (url) => url.replace(/\/[^/]*$/, `/${database}`);
   const weather = await standIn(await bundle('stand-ins'), { TUFA_NOW: now });
+  const instruments = await standIn(await bundle('stand-ins'), { of: 'instruments', TUFA_NOW: now });
   const server = spawn(process.execPath, [await bundle('server')], {
     env: {
       ...process.env,
@@ -37,6 +38,7 @@ export async function onDemonstration({ name, now }, work) {
       TUFA_DEMO: join(root, 'demo'),
       TUFA_NOW: now,
       TUFA_WEATHER: weather.address,
+      TUFA_INSTRUMENTS: instruments.address,
       NODE_ENV: 'production',
     },
     stdio: ['ignore', 'pipe', 'inherit'],
@@ -63,6 +65,7 @@ export async function onDemonstration({ name, now }, work) {
     const gone = new Promise((done) => server.once('exit', done));
     server.kill('SIGTERM');
     weather.child.kill('SIGTERM');
+    instruments.child.kill('SIGTERM');
     await gone;
     psql('postgres', `drop database ${database} with (force)`);
     cluster.stop();

@@ -29,6 +29,8 @@ export interface AppContext {
   readonly tries: Tries;
   /** the address of the weather service, set by whoever runs the server; null where there is none */
   readonly weather: string | null;
+  /** the address of the site's instruments, set by whoever runs the server; null where there are none */
+  readonly instruments: string | null;
   /** the exported web application; null serves the API alone */
   readonly web: string | null;
 }

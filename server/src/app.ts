@@ -25,6 +25,7 @@ import { photographRoutes } from './routes/photographs';
 import { readRoutes } from './routes/reads';
 import { searchRoutes } from './routes/search';
 import { sessionRoutes } from './routes/sessions';
+import { instrumentRoutes } from './routes/instruments';
 import { weatherRoutes } from './routes/weather';
 
 /** The hash of the empty style element that react-native-web fills through the CSSOM. */
@@ -128,6 +129,7 @@ export function makeApp(context: AppContext): Express {
     searchRoutes(context),
     archiveRoutes(context),
     weatherRoutes(context),
+    instrumentRoutes(context),
     doorRoutes(context),
     linkRoutes(context),
   );

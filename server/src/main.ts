@@ -7,11 +7,12 @@ const need = (name: string): string => {
   return value;
 };
 
-/** The address of a weather service, whole and over HTTP. */
-function addressOf(text = ''): string | null {
+/** The address of a weather service, or of instruments, whole and over HTTP. */
+function addressOf(name: 'TUFA_WEATHER' | 'TUFA_INSTRUMENTS'): string | null {
+  const text = process.env[name] ?? '';
   if (text.trim() === '') return null;
   if (!URL.canParse(text) || !/^https?:$/.test(new URL(text).protocol))
-    throw new Error(`TUFA_WEATHER is ${text}. Give an address as https://weather.example/v1, or leave it out.`);
+    throw new Error(`${name} is ${text}. Give an address as https://service.example/v1, or leave it out.`);
   return text;
 }
 
@@ -58,7 +59,8 @@ async function main(): Promise<void> {
     proxied: process.env['TUFA_PROXIED'] === '1',
     port: Number(process.env['PORT'] ?? 8420),
     ...listening(),
-    weather: addressOf(process.env['TUFA_WEATHER']),
+    weather: addressOf('TUFA_WEATHER'),
+    instruments: addressOf('TUFA_INSTRUMENTS'),
     web: process.env['TUFA_WEB'] ? resolve(process.env['TUFA_WEB']) : null,
     demo: resolve(process.env['TUFA_DEMO'] ?? 'demo'),
     empty: process.env['TUFA_EMPTY'] === '1',

@@ -30,6 +30,8 @@ export interface ServeSettings {
   readonly proxied?: boolean;
   /** The address of a weather service; absent where there is none. */
   readonly weather?: string | null;
+  /** The address of the site's instruments; absent where there are none. */
+  readonly instruments?: string | null;
   /** Where it listens; the loopback where nothing is said. Elsewhere only behind a proxy: it speaks no TLS there. */
   readonly listen?: string;
   /** 0 for any that is free. */
@@ -102,6 +104,7 @@ export async function serve(settings: ServeSettings): Promise<Serving> {
     secret: settings.secret,
     web: settings.web,
     weather: settings.weather ?? null,
+    instruments: settings.instruments ?? null,
     hosts: hostsOf([...(settings.hosts ?? []), ...reached.addresses, ...reached.names]),
     proxied: settings.proxied ?? false,
   });

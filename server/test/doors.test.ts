@@ -205,6 +205,7 @@ test('a session’s cookie is in no line of the log, in neither direction', asyn
     secret: 'test',
     web: null,
     weather: null,
+    instruments: null,
     hosts: hostsOf(),
     proxied: false,
   });

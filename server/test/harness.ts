@@ -56,7 +56,11 @@ export interface TestServer {
 }
 
 /** The real application on a real database, seeded, its clock held. */
-export async function makeServer(database: TestDatabase, weather: string | null = null, { empty = false } = {}): Promise<TestServer> {
+export async function makeServer(
+  database: TestDatabase,
+  weather: string | null = null,
+  { empty = false, instruments = null as string | null } = {},
+): Promise<TestServer> {
   const clock = { now: new Date('2026-05-12T13:00:00Z') };
   await Promise.all(SPOKEN.map(bring));
   const owner = await makeSource({ url: database.ownerUrl, most: 2 }).initialize();
@@ -76,6 +80,7 @@ export async function makeServer(database: TestDatabase, weather: string | null 
     secret: 'test',
     web: null,
     weather,
+    instruments,
     hosts: hostsOf(),
     proxied: false,
   });
@@ -143,10 +148,10 @@ export async function makeFirmOn(
 /** A server on a database of its own, with the lead signed in on the phone; for a file's `beforeAll`. */
 export async function signedIn(
   weather: string | null = null,
-  { empty = false, person = LEAD } = {},
+  { empty = false, person = LEAD, instruments = null as string | null } = {},
 ): Promise<{ database: TestDatabase; server: TestServer; mine: { device: string; person: string }; stop: () => Promise<void> }> {
   const database = await makeDatabase();
-  const server = await makeServer(database, weather, { empty });
+  const server = await makeServer(database, weather, { empty, instruments });
   const made = empty ? await makeFirmOn(server.request, server) : null;
   const mine = made ? { device: made.device, person: made.person.id } : { device: await signInOn(server.request, PHONE, person), person };
   const stop = async (): Promise<void> => {

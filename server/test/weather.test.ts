@@ -90,4 +90,4 @@ test('a server that was told no address says so', async () => {
   const { body } = await other.server.request.get('/api/v1/weather?latitude_deg=1&longitude_deg=1').expect(404);
   expect(body.code).toBe('noForecast');
   await other.stop();
-});
+}, 60_000);

@@ -1,9 +1,12 @@
 import type { AddressInfo } from 'node:net';
+import { instrumentService } from './instruments';
 import { weatherService } from './weather';
 
-/** Serves invented weather on the loopback until it is told to stop. Its address is its one line. */
+/** Serves invented weather, or invented instruments, on the loopback until it is told to stop. Its address is its one line. */
 const frozen = process.env['TUFA_NOW'];
-const server = weatherService(frozen ? () => Date.parse(frozen) : Date.now).listen(Number(process.env['PORT'] ?? 0), '127.0.0.1', () => {
+const clock = frozen ? () => Date.parse(frozen) : Date.now;
+const service = process.env['TUFA_STAND_IN'] === 'instruments' ? instrumentService({ clock }) : weatherService(clock);
+const server = service.listen(Number(process.env['PORT'] ?? 0), '127.0.0.1', () => {
   process.stdout.write(`http://127.0.0.1:${(server.address() as AddressInfo).port}\n`);
 });
 

@@ -1,4 +1,10 @@
-import type { field as englishField, gauge as englishGauge, keypad as englishKeypad, photo as englishPhoto } from '../measuring';
+import type {
+  field as englishField,
+  gauge as englishGauge,
+  instrument as englishInstrument,
+  keypad as englishKeypad,
+  photo as englishPhoto,
+} from '../measuring';
 import type { Translation } from './Translation';
 
 export const photo: Translation<typeof englishPhoto> = {
@@ -33,6 +39,14 @@ export const gauge: Translation<typeof englishGauge> = {
   longer: 'Más largo',
   fits: 'Es tan largo como la tarjeta',
   again: 'Compararlo otra vez con una tarjeta',
+};
+
+export const instrument: Translation<typeof englishInstrument> = {
+  read: 'Leer: {{name}}',
+  reading: '{{name}} está leyendo ...',
+  taken: '{{name}}, {{time}}',
+  invented: '{{name}}, inventado',
+  lost: 'No contesta: no hay señal. Escriba la cifra.',
 };
 
 export const keypad: Translation<typeof englishKeypad> = {

@@ -12,6 +12,7 @@ export const Field = settled(function Field({
   onBlur,
   fault,
   hint,
+  note,
   placeholder,
   multiline = false,
   autoFocus = false,
@@ -28,6 +29,8 @@ export const Field = settled(function Field({
   fault?: string | undefined;
   /** what the entry means or costs, under the field */
   hint?: string | undefined;
+  /** what else is known of the entry, under the field */
+  note?: string | undefined;
   placeholder?: string;
   multiline?: boolean;
   autoFocus?: boolean;
@@ -73,8 +76,8 @@ export const Field = settled(function Field({
           <Text nativeID={`${id}-fault`} role="alert" className="font-text text-16 leading-21 text-stop">
             {fault}
           </Text>
-        ) : hint ? (
-          <Text className="font-text text-16 leading-21 text-faint">{hint}</Text>
+        ) : (hint ?? note) ? (
+          <Text className="font-text text-16 leading-21 text-faint">{hint ?? note}</Text>
         ) : null)}
     </View>
   );

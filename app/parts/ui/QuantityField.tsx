@@ -1,11 +1,14 @@
 import { parse, Problem } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
+import { localeOf } from '@tufa/words/speak';
 import { useEffect, useRef, useState, type ComponentProps } from 'react';
 import { Pressable, Text, View, type TextInput } from 'react-native';
 import type { Entry } from '../../keypad/edit';
 import { entryFor, type Typed } from '../../keypad/entries';
 import { keepsFocus, leave, opensKeypad } from '../../keypad/keypad';
 import { serve } from '../../keypad/target';
+import { InstrumentRead } from '../instruments/InstrumentRead';
+import { takenOf, type Taken } from '../instruments/taken';
 import { Button } from './Button';
 import { Field } from './Field';
 import { settled } from './settled';
@@ -38,7 +41,7 @@ export const QuantityField = settled(function QuantityField({
   useEffect(() => {
     const input = inputRef.current as unknown as HTMLInputElement;
     if (!keypad) return leave(input);
-    serve({ input, label: field.label, entry, text: field.value, onText: field.onChange, onDontKnow, onDone });
+    serve({ input, label: field.label, entry, as, text: field.value, onText: field.onChange, onDontKnow, onDone });
   });
   // Once the keys have taken their room.
   useEffect(() => {
@@ -59,9 +62,18 @@ export const QuantityField = settled(function QuantityField({
     setTimeout(() => input.focus());
   };
   const readings = unclear(field.value, entry);
+  const taken = takenText(field.value, entry);
   return (
     <Field
       {...field}
+      note={
+        (taken
+          ? say(speaker, 'instrument.taken', {
+              name: taken.by,
+              time: new Date(taken.at).toLocaleTimeString(localeOf(speaker), { hour: '2-digit', minute: '2-digit' }),
+            })
+          : undefined)
+      }
       onFocus={() => setFocused(true)}
       onBlur={() => {
         setFocused(false);
@@ -92,11 +104,24 @@ export const QuantityField = settled(function QuantityField({
               ))}
             </View>
           </View>
+        ) : focused && !keypad && !field.fault ? (
+          <InstrumentRead as={as} entry={entry} onText={field.onChange} />
         ) : null,
       }}
     />
   );
 });
+
+/** What instrument read what stands in the field; null where a person typed it. */
+function takenText(text: string, { kind, unit }: Entry): Taken | null {
+  if (!/\.\d/.test(text)) return null;
+  try {
+    return takenOf(parse({ text, kind, unit }));
+  } catch (error) {
+    if (error instanceof Problem) return null;
+    throw error;
+  }
+}
 
 function unclear(text: string, { kind, unit }: Entry): readonly [string, string] | null {
   try {

@@ -3,6 +3,7 @@ import { contradiction, parse, Problem, type Measured } from '@tufa/core/quantit
 import { say } from '@tufa/words';
 import { inUnits } from '@tufa/words/survey';
 import { entryFor, type Typed } from '../../keypad/entries';
+import { originOf } from '../instruments/taken';
 import { FieldProblem, sayQuantityProblem } from './fieldProblem';
 import type { Speaker } from '@tufa/words/speak';
 
@@ -36,4 +37,7 @@ export const readTyped = (speaker: Speaker, { limit, ...rest }: { field: string;
 
 /** A typed figure with what was typed, so that it prints back so; *don't know* stands for the wide figure given. @throws FieldProblem */
 export const measuredOf = (speaker: Speaker, { unknown, ...input }: Parameters<typeof readTyped>[1] & { unknown?: Measured }): Measured =>
-  unknown && input.text === say(speaker, 'keypad.unknown') ? unknown : { value: readTyped(speaker, input), typed: input.text.trim(), source: 'typed' };
+  unknown && input.text === say(speaker, 'keypad.unknown') ? unknown : measuredBy(readTyped(speaker, input), input.text);
+
+/** A figure with what was typed, and with the instrument that read it where one did. */
+const measuredBy = (value: number, text: string): Measured => ({ value, typed: text.trim(), ...originOf(value) });

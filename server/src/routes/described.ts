@@ -83,6 +83,8 @@ export const DESCRIBED: readonly Described[] = [
   { method: 'get', path: '/trends', answers: [200, 401] },
   { method: 'get', path: '/archive', answers: [200, 401, 403], gives: ZIP },
   { method: 'put', path: '/archive', answers: [200, 401, 403, 409, 413, 415, 422], body: { bytes: [ZIP] } },
+  { method: 'get', path: '/instruments', answers: [200, 401, 502] },
+  { method: 'get', path: '/instruments/reading', answers: [200, 401, 404, 422, 502], query: { id: 'string', kind: 'string' }, required: ['id', 'kind'] },
   {
     method: 'get',
     path: '/weather',

@@ -1,9 +1,9 @@
 import { forecastFile, readForecast, type ForecastFile, type ReadForecast } from '@tufa/contract/forecastFile';
-import { check } from '@tufa/contract/validate';
 import type { Place } from '@tufa/core/plan';
 import { Problem } from '@tufa/core/quantity';
 import { WEATHER } from '@tufa/core/weather';
 import { HttpProblem } from '../http/HttpProblem';
+import { askOutside } from './outside';
 
 const HOUR_MS = 3_600_000;
 /** Days behind, for what a slab has in it, and ahead. */
@@ -17,17 +17,6 @@ const rounded = (degrees: number): number => Math.round(degrees * 100) / 100;
 
 const unreachable = (): HttpProblem => new HttpProblem({ status: 502, code: 'weatherUnreachable' });
 const unreadable = (): HttpProblem => new HttpProblem({ status: 502, code: 'weatherUnreadable' });
-
-/** The body of an answer, no more of it than a forecast has. */
-async function textOf(response: Response): Promise<string> {
-  let text = '';
-  const decoder = new TextDecoder();
-  for await (const piece of response.body ?? []) {
-    text += decoder.decode(piece as Uint8Array, { stream: true });
-    if (text.length > MOST_BYTES) throw unreadable();
-  }
-  return text;
-}
 
 /** What a place's service answered. */
 export interface ServedForecast extends Pick<ReadForecast, 'from' | 'hours'>, Place {
@@ -48,21 +37,14 @@ export async function askWeather({ address, place, now_ms }: { address: string; 
   url.searchParams.set('longitude', String(rounded(place.longitude_deg)));
   url.searchParams.set('from', new Date(Math.floor(now_ms / HOUR_MS - behind_h) * HOUR_MS).toISOString());
   url.searchParams.set('hours', String(behind_h + AHEAD_H));
-  let text: string;
+  const answer = await askOutside<ForecastFile>({ url, schema: forecastFile, patience_ms: PATIENCE_MS, most_bytes: MOST_BYTES });
+  if (!('said' in answer)) throw answer.failed === 'unreadable' ? unreadable() : unreachable();
+  const value = answer.said;
   try {
-    const response = await fetch(url, { redirect: 'error', signal: AbortSignal.timeout(PATIENCE_MS), headers: { accept: 'application/json' } });
-    if (!response.ok) throw unreachable();
-    text = await textOf(response);
-  } catch (error) {
-    throw error instanceof HttpProblem ? error : unreachable();
-  }
-  try {
-    const { value, fault } = check<ForecastFile>(forecastFile, JSON.parse(text));
-    if (fault) throw unreadable();
     const { from, hours } = readForecast(value.hours as unknown as Readonly<Record<string, unknown>>[], 'UTC');
     return { latitude_deg: rounded(place.latitude_deg), longitude_deg: rounded(place.longitude_deg), made: value.made, invented: value.invented, from, hours };
   } catch (error) {
-    if (error instanceof Problem || error instanceof SyntaxError) throw unreadable();
+    if (error instanceof Problem) throw unreadable();
     throw error;
   }
 }

@@ -1,0 +1,53 @@
+import type { Schema } from 'joi';
+import { check } from '@tufa/contract/validate';
+
+/** What an outside service's answer may be told as: reached and read, or why not. */
+export type Outside<T> = { readonly said: T } | { readonly failed: 'unreachable' | 'unreadable' } | { readonly failed: 'refused'; readonly code: string };
+
+/** The body of an answer, no more of it than was agreed; null where it says more. */
+async function textOf(response: Response, most_bytes: number): Promise<string | null> {
+  let text = '';
+  const decoder = new TextDecoder();
+  for await (const piece of response.body ?? []) {
+    text += decoder.decode(piece as Uint8Array, { stream: true });
+    if (text.length > most_bytes) return null;
+  }
+  return text;
+}
+
+/**
+ * Asks a service outside at an address that whoever runs the server has set. Redirects are not followed, it is given so
+ * long and may say so much, and what it says is held against its schema.
+ */
+export async function askOutside<T>({
+  url,
+  schema,
+  patience_ms,
+  most_bytes,
+}: {
+  url: URL;
+  schema: Schema;
+  patience_ms: number;
+  most_bytes: number;
+}): Promise<Outside<T>> {
+  try {
+    const response = await fetch(url, { redirect: 'error', signal: AbortSignal.timeout(patience_ms), headers: { accept: 'application/json' } });
+    const text = await textOf(response, most_bytes);
+    if (text === null) return { failed: 'unreadable' };
+    if (!response.ok) return refusalOf(text);
+    const { value, fault } = check<T>(schema, JSON.parse(text));
+    return fault ? { failed: 'unreadable' } : { said: value };
+  } catch (error) {
+    return { failed: error instanceof SyntaxError ? 'unreadable' : 'unreachable' };
+  }
+}
+
+/** What a service says of why it does not answer, where it says so by a code. */
+function refusalOf(text: string): Outside<never> {
+  try {
+    const { code } = JSON.parse(text) as { code?: unknown };
+    return typeof code === 'string' ? { failed: 'refused', code } : { failed: 'unreachable' };
+  } catch {
+    return { failed: 'unreachable' };
+  }
+}
