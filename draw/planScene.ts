@@ -109,7 +109,7 @@ export function planScene(input: PlanSceneInput): Scene {
     if ((!label && !depth) || i >= LABEL_MOST) return;
     // The figure stands on the plan where the finding itself has room for it; else the letter alone, and the list says the rest.
     const both = depth ? `${label}  ${depth}` : label;
-    const text = roomFor(both, 16) < 1.6 * extent(corners).length_m ? both : label;
+    const text = roomFor(both, 16) < (line ? 1.6 : 0.9) * extent(corners).length_m ? both : label;
     const [cx, cy] = middleOf(kind, corners);
     named.push({ text, wanted: { width: roomFor(text, 16), height: 18, at: [cx, cy], beside: line } });
   });
@@ -138,6 +138,7 @@ export function planScene(input: PlanSceneInput): Scene {
     });
   }
   shapes.push(...handles);
+  const foot = Math.min(height - 10, Math.max(...outline.map(([, y]) => scale.toY(y))) + FOOT);
   const words = small
     ? NO_WORDS
     : wordsOn({
@@ -147,7 +148,12 @@ export function planScene(input: PlanSceneInput): Scene {
         readings: readings.map((reading) => ({ text: () => reading.text, at: at(reading.at) })),
         reads: readings.length <= LABEL_MOST || (input.look?.zoom ?? 1) > 2,
         taps: taps.length <= TAPS_MOST ? taps.map((tap) => at(tap.at)) : [],
-        room: { left: 1, top: 1, right: width - 1, bottom: height - FOOT },
+        // The scale bar with its figure, and north.
+        fixed: [
+          boxAt(width / 5, foot, width / 2.5, 18),
+          ...(input.north_deg === null || input.north_deg === undefined ? [] : [boxAt(width - 26, foot, 44, 26)]),
+        ],
+        room: { left: 1, top: 1, right: width - 1, bottom: height - 1 },
       });
   // One of many taps gives way under a word.
   const seen = taps
@@ -161,11 +167,7 @@ export function planScene(input: PlanSceneInput): Scene {
     shapes.push({ ...dot(at(next), 12, 'sheet'), stroke: 'act', width: 4 } as Shape);
     shapes.push(dot(at(next), 4, 'act'));
   }
-  if (!small) {
-    const foot = Math.max(...outline.map(([, y]) => scale.toY(y))) + 26;
-    const y = Math.min(height - 10, foot);
-    shapes.push(...scaleBar({ width, y, perUnit: unit_m * scale.perMetre, unit }), ...northArrow(input.north_deg, width, y));
-  }
+  if (!small) shapes.push(...scaleBar({ width, y: foot, perUnit: unit_m * scale.perMetre, unit }), ...northArrow(input.north_deg, width, foot));
   return { width, height, title: { code: 'draw.plan', figures: { count: findings.length } }, shapes };
 }
 
@@ -251,6 +253,7 @@ function wordsOn({
   readings,
   reads,
   taps,
+  fixed,
   room,
 }: {
   named: readonly { readonly text: string; readonly wanted: WantedLabel }[];
@@ -258,6 +261,7 @@ function wordsOn({
   readings: readonly { readonly text: () => string; readonly at: At }[];
   reads: boolean;
   taps: readonly At[];
+  fixed: readonly Box[];
   room: Box;
 }): { readonly shapes: Shape[]; readonly boxes: Box[] } {
   const seen = ([x, y]: At): boolean => x >= room.left && x <= room.right && y >= room.top && y <= room.bottom;
@@ -269,7 +273,7 @@ function wordsOn({
   ];
   const places = labelPlaces(
     asked,
-    { boxes: readings.map(({ at: [x, y] }) => boxAt(x, y, 10, 10)), soft: taps.map(([x, y]) => boxAt(x, y, 10, 10)), lines },
+    { boxes: [...fixed, ...readings.map(({ at: [x, y] }) => boxAt(x, y, 10, 10))], soft: taps.map(([x, y]) => boxAt(x, y, 10, 10)), lines },
     room,
   );
   const boxes = places.flatMap((place, i) => (place ? [boxAt(place.x, place.y, asked[i]!.width, asked[i]!.height)] : []));

@@ -7,13 +7,13 @@ import { root, run } from './run.mjs';
 import { standIn } from './standIn.mjs';
 
 /**
- * Serves the demonstration anchored to an instant, opens a browser, and takes all of it away again.
+ * Serves the demonstration on a server and a database of its own, and takes all of it away again.
  *
- * @param now the instant, ISO: the phone's clock is held at it
+ * @param now the instant at which the server's clock stands, ISO; absent: it runs
+ * @param work what is done with it, given its address
  */
-export async function onDemonstration({ name, now }, work) {
+export async function withDemonstration({ name, now }, work) {
   await ensurePackages();
-  ensureChromium();
   const { bundle, ensureWeb } = await import('./build.mjs');
   const web = await ensureWeb();
   const cluster = await ensureCluster({ name: 'shots-cluster' });
@@ -25,8 +25,9 @@ export async function onDemonstration({ name, now }, work) {
   psql(database, 'alter schema public owner to tufa_owner');
   psql(database, 'grant usage on schema public to tufa_app');
   const at = (url) => url.replace(/\/[^/]*$/, `/${database}`);
-  const weather = await standIn(await bundle('stand-ins'), { TUFA_NOW: now });
-  const instruments = await standIn(await bundle('stand-ins'), { of: 'instruments', TUFA_NOW: now });
+  const still = now ? { TUFA_NOW: now } : {};
+  const weather = await standIn(await bundle('stand-ins'), still);
+  const instruments = await standIn(await bundle('stand-ins'), { of: 'instruments', ...still });
   const server = spawn(process.execPath, [await bundle('server')], {
     env: {
       ...process.env,
@@ -36,7 +37,7 @@ export async function onDemonstration({ name, now }, work) {
       PORT: String(port),
       TUFA_WEB: web,
       TUFA_DEMO: join(root, 'demo'),
-      TUFA_NOW: now,
+      ...still,
       TUFA_WEATHER: weather.address,
       TUFA_INSTRUMENTS: instruments.address,
       NODE_ENV: 'production',
@@ -45,9 +46,28 @@ export async function onDemonstration({ name, now }, work) {
   });
   try {
     await new Promise((ready) => server.stdout.once('data', ready));
+    await work(`http://127.0.0.1:${port}`);
+  } finally {
+    const gone = new Promise((done) => server.once('exit', done));
+    server.kill('SIGTERM');
+    weather.child.kill('SIGTERM');
+    instruments.child.kill('SIGTERM');
+    await gone;
+    psql('postgres', `drop database ${database} with (force)`);
+    cluster.stop();
+  }
+}
+
+/**
+ * The same with a browser: a phone or a screen on it, its clock held at `now`.
+ *
+ * @param now the instant it is anchored to, ISO
+ */
+export async function onDemonstration({ name, now }, work) {
+  ensureChromium();
+  await withDemonstration({ name, now }, async (base) => {
     const { chromium } = await import('@playwright/test');
     const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
-    const base = `http://127.0.0.1:${port}`;
     /** A phone or a screen with the lead, or somebody else of the firm, signed in, its clock held. */
     const open = async (viewport, { mode = 'light', who = 'Lead' } = {}) => {
       const context = await browser.newContext({ viewport, hasTouch: viewport.width < 1000, timezoneId: 'America/New_York', serviceWorkers: 'allow' });
@@ -61,15 +81,7 @@ export async function onDemonstration({ name, now }, work) {
     };
     await work({ base, open });
     await browser.close();
-  } finally {
-    const gone = new Promise((done) => server.once('exit', done));
-    server.kill('SIGTERM');
-    weather.child.kill('SIGTERM');
-    instruments.child.kill('SIGTERM');
-    await gone;
-    psql('postgres', `drop database ${database} with (force)`);
-    cluster.stop();
-  }
+  });
 }
 
 /** Every caution that stands before the first batch. */

@@ -43,4 +43,5 @@ export function postgresPrograms() {
 }
 
 export const ensurePostgres = () => ensureDebian(['postgresql'], () => postgresPrograms() !== null, 'PostgreSQL');
+export const ensureFirefox = () => ensureDebian(['firefox-esr'], () => existsSync('/usr/bin/firefox-esr'), 'Firefox');
 export const ensureChromium = () => ensureDebian(['chromium'], () => existsSync('/usr/bin/chromium'), 'Chromium');

@@ -23,7 +23,7 @@ const READS: Readonly<Partial<Record<Typed | 'moisture', InstrumentKind>>> = {
 const DIGITS: Readonly<Record<string, number>> = { in: 3, ft: 3, m: 4, mm: 1, cm: 2, F: 1, C: 1, lb: 2, kg: 3, '%': 1 };
 
 /** A figure of an instrument as the field would have it typed, in its own unit. */
-export function textOfReading(value: number, { kind, unit }: { readonly kind: Kind | 'share'; readonly unit: string }): string {
+function textOfReading(value: number, { kind, unit }: { readonly kind: Kind | 'share'; readonly unit: string }): string {
   const told = kind === 'share' ? value * 100 : kind === 'temperature' ? (unit === 'F' ? fahrenheitFromCelsius(value) : value) : value / siFactor(kind, unit);
   return `${told.toFixed(DIGITS[unit] ?? 2)} ${unit}`;
 }

@@ -67,12 +67,12 @@ export const QuantityField = settled(function QuantityField({
     <Field
       {...field}
       note={
-        (taken
+        taken
           ? say(speaker, 'instrument.taken', {
               name: taken.by,
               time: new Date(taken.at).toLocaleTimeString(localeOf(speaker), { hour: '2-digit', minute: '2-digit' }),
             })
-          : undefined)
+          : undefined
       }
       onFocus={() => setFocused(true)}
       onBlur={() => {

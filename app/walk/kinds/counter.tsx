@@ -1,8 +1,7 @@
 import { COUNTER_SIDES, sideLength } from '@tufa/contract/kinds/counter';
 import type { CounterProperties } from '@tufa/contract/kinds/counter';
-import { say } from '@tufa/words';
+import { printFigure, say } from '@tufa/words';
 import { textOf } from '@tufa/words/survey';
-import { printFigure } from '@tufa/words';
 import { Controller, useFieldArray, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { useSpeaker } from '../../parts/phone/speaker';
