@@ -52,6 +52,10 @@ export const links = {
   dayPlan: (jobId: string) => address(`/jobs/${jobId}/plan`),
   /** the twelve rehearsals, one of them, and a job's own day */
   rehearse: () => address('/rehearse'),
+  /** a first job led by the hand */
+  lesson: () => address('/lesson'),
+  /** every figure of a job with what it was made of */
+  why: (jobId: string) => address(`/jobs/${jobId}/why`),
   scenario: (code: string) => address(`/rehearse/${code}`),
   rehearseJob: (jobId: string) => address(`/jobs/${jobId}/rehearse`),
   /** the crew's own figures, of every product */

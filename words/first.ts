@@ -131,6 +131,8 @@ export const first = {
     dampLead: 'How often to wet, dry enough for resin',
     convert: 'Convert',
     convertLead: 'One figure in every unit of the trade',
+    lesson: 'A first job, led by the hand',
+    lessonLead: 'From Walk to Record in ten minutes, on a job made for it.',
     rehearse: 'Rehearse',
     rehearseLead: 'Twelve days played against the clock, before a real one',
     place: 'to place it',

@@ -28,6 +28,7 @@ import { classes, shelf } from './shelf';
 import { crew, layers, rates, systems, works } from './systems';
 import { walk } from './walk';
 import { sun, week } from './week';
+import { lesson, why } from './why';
 import { wordsOfData } from './wordsOfData';
 
 /** English for everything that computes, draws or prints. Figures come in as {{name}} already printed with their unit. */
@@ -92,6 +93,8 @@ export const work = {
   sheetDoc,
   gauge,
   instrument,
+  lesson,
+  why,
   keypad,
   field,
   draw,

@@ -30,6 +30,12 @@ export function BenchScreen() {
           </Pressable>
         </Link>
       ))}
+      <Link href={links.lesson()} asChild>
+        <Pressable className="min-h-[76px] justify-center border-b border-line py-3">
+          <T as="strong">{say(speaker, 'bench.lesson')}</T>
+          <T as="faint">{say(speaker, 'bench.lessonLead')}</T>
+        </Pressable>
+      </Link>
       <Link href={links.rehearse()} asChild>
         <Pressable className="min-h-[76px] justify-center border-b border-line py-3">
           <T as="strong">{say(speaker, 'bench.rehearse')}</T>

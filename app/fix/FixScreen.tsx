@@ -158,6 +158,7 @@ function Fix({ view }: { view: JobView }) {
             {finding.chosen && chosen ? <StepList steps={stepsOfSystem(finding.chosen)} names={[...view.input.sheets, ...(view.input.aids ?? [])]} /> : null}
             {section ? <LayersTable section={section} /> : null}
             {finding.takeOff.strips.length > 0 ? <CutList takeOff={finding.takeOff} /> : null}
+            <Button label={say(speaker, 'why.open')} onPress={() => router.push(links.why(view.job.id))} />
             <Button label={say(speaker, 'systems.open')} onPress={() => router.push(links.systems(view.job.id))} />
             <KitList view={view} />
             <ReadUnless may="job.change">

@@ -143,6 +143,8 @@ export const first: Translation<typeof english> = {
     dampLead: 'Cada cuánto mojar, y si está seco para resina',
     convert: 'Convertir',
     convertLead: 'Una cifra en todas las unidades del oficio',
+    lesson: 'Una primera obra, de la mano',
+    lessonLead: 'Del recorrido al registro en diez minutos, en una obra hecha para eso.',
     rehearse: 'Ensayar',
     rehearseLead: 'Doce días contra el reloj, antes de uno de verdad',
     place: 'para colocarla',

@@ -29,6 +29,7 @@ import { classes, shelf } from './shelf';
 import { crew, layers, rates, systems, works } from './systems';
 import { walk } from './walk';
 import { sun, week } from './week';
+import { lesson, why } from './why';
 import { wordsOfData } from './wordsOfData';
 
 import type { Translation } from './Translation';
@@ -95,6 +96,8 @@ export const work: Translation<typeof english> = {
   sheetDoc,
   gauge,
   instrument,
+  lesson,
+  why,
   keypad,
   field,
   draw,

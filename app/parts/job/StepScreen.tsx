@@ -4,6 +4,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { memo, startTransition, useEffect, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { JobList } from '../../jobs/JobList';
+import { LessonBand } from '../../lesson/LessonBand';
 import type { Step } from '../../links';
 import { MainBar, StepBar } from '../chrome/Bars';
 import { Button } from '../ui/Button';
@@ -98,6 +99,7 @@ export function StepLayout({ step, view, parts, bar = true }: { step: Step; view
       {real ? <SyncLine /> : null}
     </View>
   );
+  const led = <LessonBand view={view} step={step} />;
   if (wide)
     return (
       <View className="h-full w-full flex-1 flex-row bg-ground">
@@ -115,6 +117,7 @@ export function StepLayout({ step, view, parts, bar = true }: { step: Step; view
           <Returned />
           <View className="px-6 pb-2 pt-3">
             {top}
+            {led}
             {head}
           </View>
           {fixed ? (
@@ -142,6 +145,7 @@ export function StepLayout({ step, view, parts, bar = true }: { step: Step; view
         <Returned />
         <View className="px-4 pb-1 pt-2">
           {top}
+          {led}
           {head}
         </View>
         {fixed ? (

@@ -1,0 +1,3 @@
+import { workScreen } from '../../../parts/chrome/workScreen';
+
+export default workScreen(() => import('../../../why/WhyScreen').then(({ WhyScreen }) => WhyScreen), '/why');
