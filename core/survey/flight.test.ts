@@ -132,3 +132,11 @@ test("a step under a rail's posts is not broken out on a contractor's word", () 
   expect(plan.elements[0]!.stops.map(({ code }) => code)).toEqual(['verdict.railPosts', 'verdict.railPosts']);
   expect(plan.findings.every(({ chosen }) => !chosen)).toBe(true);
 });
+
+test('a step rebuilt on no flight, or trowelled, keeps its place: nothing waits for a form that is not there', () => {
+  const loose = flightJob({ ...cellar, sides: 'walls' });
+  const [first, second] = loose.findings as StepInput[];
+  const { from: _from, ...nowhere } = first!;
+  const plan = computePlan({ ...loose, findings: [nowhere, second!], house: { riserFace: 'trowelHeld' } });
+  expect(plan.batches.flatMap(({ waits }) => waits).filter(({ reason }) => reason === 'strip')).toEqual([]);
+});

@@ -1,5 +1,6 @@
 import { counter } from '../plan/kinds/counter';
-import { counterTop } from '../testing/job';
+import type { CounterInput } from '../survey';
+import { chosenOf, counterTop, jobWith, sheetOf } from '../testing/job';
 import { rectangle, roundedOutline, seamsOf, TAKEOFF, type Point } from '.';
 
 const top = rectangle({ length_m: 3, width_m: 0.6 });
@@ -42,4 +43,22 @@ test('what stands up at the wall is cast and cut too, and what is laid over an o
   expect(standing.more!['pieces']).toBe(plain.more!['pieces']! + 1);
   expect(plain.more!['heaviest_kg']).toBeLessThanOrEqual(TAKEOFF.twoCarry_kg);
   expect(counter.takeOff(counterTop, {}).more!['pieces']).toBe(1);
+});
+
+const codes = (more: Partial<CounterInput>): string[] =>
+  chosenOf(jobWith({ ...counterTop, cast: true, ...more }, sheetOf('counterMix'))).steps.map(({ code }) => code);
+
+test('the steps of a cast top name its flexible strip, its seams and its pieces, and only where it has them', () => {
+  const plain = codes({});
+  expect(plain).toContain('step.mould');
+  expect(plain.filter((code) => code === 'step.flexible' || code === 'step.pieces')).toEqual([]);
+  expect(codes({ radii: [{ corner: 1, radius_m: 0.05 }] })).toContain('step.flexible');
+  const small = rectangle({ length_m: 0.8, width_m: 0.5 });
+  expect(codes({ outline: small, splash: { lengths_m: [0.8], height_m: 0.1, thick_m: 0.02 } })).toContain('step.pieces');
+  expect(codes({ outline: rectangle({ length_m: 3, width_m: 0.7 }), holes: [rectangle({ length_m: 0.5, width_m: 0.4, at: [1.3, 0.1] })] })).toContain(
+    'step.seams',
+  );
+  expect(chosenOf(jobWith({ ...counterTop, radii: [{ corner: 0, radius_m: 0 }] }, sheetOf('counterMix'))).steps.map(({ code }) => code)).toContain(
+    'step.formsAround',
+  );
 });
