@@ -110,7 +110,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
             {choice('shape', say(speaker, 'walk.elementShape'), kind === 'step' ? SHAPES : SHAPES.slice(1), 'walk.shapes')}
             {shape === 'flight' ? (
               <>
-                <FlightFields form={form} onSubmit={() => void save()} />
+                <FlightFields form={form} text={text} choice={choice} />
                 <View className="flex-row">{text('thickness', say(speaker, 'walk.thickness'), 'depth')}</View>
               </>
             ) : shape === 'polygon' ? (

@@ -1,28 +1,32 @@
 import { say } from '@tufa/words';
-import { useEffect } from 'react';
-import { Controller, useFieldArray, type Control, type FieldPath, type UseFormReturn } from 'react-hook-form';
+import { useEffect, type ReactNode } from 'react';
+import { useFieldArray, type FieldPath, type UseFormReturn } from 'react-hook-form';
 import { View } from 'react-native';
 import type { Typed } from '../keypad/entries';
-import { Choice } from '../parts/ui/Choice';
-import { FormField } from '../parts/ui/FormField';
 import { T } from '../parts/ui/T';
 import { useSpeaker } from '../parts/phone/speaker';
 import type { ElementText } from './elementText';
 import { RAILS, SIDES, stepRows } from './flightText';
 
 /** A flight of steps: what most of its steps are like, then each that differs, from the bottom up. */
-export function FlightFields({ form, onSubmit }: { form: UseFormReturn<ElementText>; onSubmit: () => void }) {
+export function FlightFields({
+  form,
+  text,
+  choice,
+}: {
+  form: UseFormReturn<ElementText>;
+  /** a field and a choice, as the form of an element makes them */
+  text: (name: FieldPath<ElementText>, label: string, as?: Typed, placeholder?: string) => ReactNode;
+  choice: (name: keyof ElementText, label: string, values: readonly string[], word: string) => ReactNode;
+}) {
   const speaker = useSpeaker();
   const { control, watch, getValues } = form;
   const { fields, replace } = useFieldArray({ control, name: 'flightSteps' });
-  const [count, rise, going, landing] = watch(['flightCount', 'flightRise', 'flightGoing', 'flightLanding']);
+  const [count, rise, going] = watch(['flightCount', 'flightRise', 'flightGoing']);
   useEffect(() => {
     const rows = stepRows(getValues('flightSteps'), count);
     if (rows.length !== getValues('flightSteps').length) replace(rows);
   }, [count, getValues, replace]);
-  const text = (name: FieldPath<ElementText>, label: string, as?: Typed, placeholder = '') => (
-    <FormField control={control} name={name} label={label} placeholder={placeholder} as={as} onSubmit={onSubmit} />
-  );
   return (
     <View className="gap-4">
       <View className="flex-row gap-2">
@@ -37,8 +41,8 @@ export function FlightFields({ form, onSubmit }: { form: UseFormReturn<ElementTe
         {text('flightLanding', say(speaker, 'walk.flight.landing'), 'side')}
         {text('flightHeight', say(speaker, 'walk.flight.height'), 'side', say(speaker, 'walk.flight.ifMeasured'))}
       </View>
-      <Picked control={control} name="flightSides" label={say(speaker, 'walk.flight.sides')} values={SIDES} words="walk.flight.side" />
-      <Picked control={control} name="flightRails" label={say(speaker, 'walk.flight.rails')} values={RAILS} words="walk.flight.rail" />
+      {choice('flightSides', say(speaker, 'walk.flight.sides'), SIDES, 'walk.flight.side')}
+      {choice('flightRails', say(speaker, 'walk.flight.rails'), RAILS, 'walk.flight.rail')}
       {fields.length > 0 ? <T as="faint">{say(speaker, 'walk.flight.each')}</T> : null}
       {fields.map((field, i) => {
         const last = i === fields.length - 1;
@@ -48,42 +52,12 @@ export function FlightFields({ form, onSubmit }: { form: UseFormReturn<ElementTe
             <T as="strong">{named}</T>
             <View className="flex-row gap-2">
               {text(`flightSteps.${i}.rise`, say(speaker, 'walk.stepRise'), 'depth', rise)}
-              {last ? null : text(`flightSteps.${i}.going`, say(speaker, 'walk.going'), 'depth', last ? landing : going)}
+              {last ? null : text(`flightSteps.${i}.going`, say(speaker, 'walk.going'), 'depth', going)}
               {text(`flightSteps.${i}.pitch`, say(speaker, 'walk.flight.pitch'), undefined, say(speaker, 'walk.flight.unread'))}
             </View>
           </View>
         );
       })}
     </View>
-  );
-}
-
-function Picked<N extends 'flightSides' | 'flightRails'>({
-  control,
-  name,
-  label,
-  values,
-  words,
-}: {
-  control: Control<ElementText>;
-  name: N;
-  label: string;
-  values: readonly ElementText[N][];
-  words: 'walk.flight.side' | 'walk.flight.rail';
-}) {
-  const speaker = useSpeaker();
-  return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field }) => (
-        <Choice
-          label={label}
-          options={values.map((value) => ({ value: value as string, label: say(speaker, `${words}.${value}` as 'walk.flight.side.open') }))}
-          value={field.value as string}
-          onChange={field.onChange}
-        />
-      )}
-    />
   );
 }

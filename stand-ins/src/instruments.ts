@@ -1,4 +1,5 @@
 import express, { type Express } from 'express';
+import { drawn } from './drawn';
 
 /** An invented instrument: what it reads around, how far its readings scatter, in its unit. */
 interface Invented {
@@ -28,15 +29,6 @@ export type Fault = (typeof FAULTS)[number];
 const FAILS = 14;
 /** Readings to a charge. */
 const CHARGE = 60;
-
-/** A number from 0 to 1 that is always the same for the same words. */
-function drawn(...words: readonly (number | string)[]): number {
-  let h = 2166136261;
-  for (const char of words.join('|')) h = Math.imul(h ^ char.charCodeAt(0), 16777619);
-  h = Math.imul(h ^ (h >>> 15), 2246822507);
-  h = Math.imul(h ^ (h >>> 13), 3266489909);
-  return ((h ^ (h >>> 16)) >>> 0) / 4294967296;
-}
 
 /**
  * The simulated instruments: `GET /instruments`, `GET /instruments/:id/reading`. Each reading scatters, its battery falls,

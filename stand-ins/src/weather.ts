@@ -1,4 +1,5 @@
 import express, { type Express } from 'express';
+import { drawn } from './drawn';
 
 /** One hour of invented weather, as the forecast's JSON has it. */
 export interface Hour {
@@ -17,15 +18,6 @@ const DAY_MS = 86_400_000;
 /** Warmest so long after the year has turned north of the line, days. */
 const WARMEST_DAY = 203;
 const TO_RADIANS = Math.PI / 180;
-
-/** A number from 0 to 1 that is always the same for the same words. */
-function drawn(...words: readonly (number | string)[]): number {
-  let h = 2166136261;
-  for (const char of words.join('|')) h = Math.imul(h ^ char.charCodeAt(0), 16777619);
-  h = Math.imul(h ^ (h >>> 15), 2246822507);
-  h = Math.imul(h ^ (h >>> 13), 3266489909);
-  return ((h ^ (h >>> 16)) >>> 0) / 4294967296;
-}
 
 /** A smooth wander between -1 and 1 with knots so far apart. */
 function wander(name: string, at_h: number, apart_h: number): number {
