@@ -1,7 +1,7 @@
-import { computePlan, type PlanInput } from '../plan';
+import { asksOf, computePlan, type PlanInput } from '../plan';
 import { Problem } from '../quantity';
-import { element, input, jobWith, sheetOf, typed } from '../testing/job';
-import { polygonArea, type Point } from '../takeoff';
+import { element, finding, input, jobWith, sheetOf, typed } from '../testing/job';
+import { polygonArea, rectangle, type Point } from '../takeoff';
 import {
   elementVerdict,
   evenedRise,
@@ -13,6 +13,7 @@ import {
   onStepAt,
   STEP_FACES,
   type Flight,
+  type SpallInput,
   type StepInput,
 } from '.';
 
@@ -139,4 +140,13 @@ test('a step rebuilt on no flight, or trowelled, keeps its place: nothing waits 
   const { from: _from, ...nowhere } = first!;
   const plan = computePlan({ ...loose, findings: [nowhere, second!], house: { riserFace: 'trowelHeld' } });
   expect(plan.batches.flatMap(({ waits }) => waits).filter(({ reason }) => reason === 'strip')).toEqual([]);
+});
+
+test('what broke out of a riser must hang, what broke out of a tread lies', () => {
+  const [riser, tread] = (['riser', 'tread'] as const).map((face): SpallInput => {
+    const [[x, y]] = facePoints(cellar, { step: 2, face }) as [Point];
+    return { ...finding, outline: rectangle({ length_m: 0.3, width_m: 0.1, at: [x + 0.1, y + 0.03] }) };
+  });
+  const steps = { ...element, kind: 'step', flight: cellar } as const;
+  expect([riser!, tread!].map((spall) => asksOf(spall, { element: steps, findings: [] }).stands)).toEqual([true, false]);
 });

@@ -1,7 +1,7 @@
 import { CHOOSE, edgeOf, houseOf } from '../../choose';
 import { rangedOf, sigmaOf } from '../../quantity';
 import { isResin, type Sheet } from '../../shelf';
-import { depthReasons, type SpallInput } from '../../survey';
+import { depthReasons, onStepAt, type SpallInput } from '../../survey';
 import {
   debrisOf,
   outsiders,
@@ -69,9 +69,12 @@ export const spall: Damage<SpallInput> = {
   wetEdge: true,
   work: (_finding, { kind }) => (kind === 'wall' || kind === 'soffit' ? 'render' : 'fill'),
   groundFlush: true,
-  asks(finding) {
+  asks(finding, site) {
     const deepest_m = deepest(finding);
-    return ordinaryAsks(deepest_m, { rim: finding.edge });
+    // On a flight what broke out of a riser must hang, what broke out of a tread lies.
+    const { flight } = site?.element ?? {};
+    const stands = flight ? onStepAt(flight, finding.outline)?.face === 'riser' : false;
+    return ordinaryAsks(deepest_m, { rim: finding.edge, stands });
   },
   takeOff(finding) {
     const area_m2 = polygonArea(finding.outline);
