@@ -4,6 +4,7 @@ import { expect, signIn, test } from './server';
 
 const COUNTER = '0198a000-de00-7000-8000-0000000000a0';
 const CELLAR = '0198a000-de00-7000-8000-000000000080';
+const HALL = '0198a000-de00-7000-8000-000000000060';
 const CISTERN = '0198a000-de00-7000-8000-0000000000c0';
 
 test('an overlay of all of it, a ramp and steps to rebuild are told in Walk; Fix judges them by how they must look', async ({ page, server }) => {
@@ -172,4 +173,45 @@ test('a flight is tapped where it is broken, climbed by keys, and refuses risers
   const found = (Object.values(rows.finding) as { jobId: string; outline: { points: number[][] } }[]).filter(({ jobId }) => jobId === CELLAR);
   const places = found.map(({ outline }) => outline.points[0]![1]).sort();
   expect(places).toEqual([1.3716, 1.838325, 2.295525].map((y) => expect.closeTo(y, 6)));
+});
+
+test('a cistern says what lies under its water, by keys; a ramp says which joint it lies beside', async ({ page, server }) => {
+  await signIn(page, 'Lead', `/jobs/${CISTERN}/walk`);
+  await expect(page.getByText(/^under water, 1′/)).toBeVisible();
+  // By keys alone: into the form, past what is asked always, to the water.
+  await page.getByRole('button', { name: 'Edit Cistern wall' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: /^More:/ }).focus();
+  await page.keyboard.press('Enter');
+  const level = page.getByLabel('Water stands in it: level over its foot');
+  await level.focus();
+  await page.keyboard.press('ControlOrMeta+a');
+  await page.keyboard.type("9'");
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/^The wall is 6′ high: water over it would run out\./)).toBeVisible();
+  await level.focus();
+  await page.keyboard.press('ControlOrMeta+a');
+  await page.keyboard.type("5'");
+  await page.getByRole('radio', { name: 'Only from inside' }).focus();
+  await page.keyboard.press('Space');
+  expect(await faultsOf(page)).toEqual([]);
+  expect(await unreadable(page)).toEqual([]);
+  await level.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/^It is reached only from inside|nobody goes in without a licensed person/).first()).toBeVisible();
+  await page.goto(`/jobs/${HALL}/walk`);
+  await page.getByRole('button', { name: 'Add a finding' }).tap();
+  await page.getByRole('radiogroup', { name: 'What is it?' }).getByRole('radio', { name: 'Ramp' }).tap();
+  for (const x of [0.3, 0.6]) {
+    await page.getByTestId('plan').evaluate((plan) => plan.scrollIntoView({ block: 'center' }));
+    const box = (await page.getByTestId('plan').boundingBox())!;
+    await page.touchscreen.tap(box.x + box.width * x, box.y + box.height * 0.7);
+  }
+  await page.getByLabel('Length of the ramp').fill("2'");
+  await page.getByLabel('Height of the ramp').fill('3/4 in');
+  await page.getByRole('radiogroup', { name: 'Beside an open joint?' }).getByRole('radio', { name: 'Joint B' }).tap();
+  await saveForm(page);
+  await expect(page.getByText('with the firm')).toBeVisible();
+  const { input } = await (await page.request.get(`${server}/api/v1/jobs/${HALL}/plan`)).json();
+  expect(input.findings.find(({ kind }: { kind: string }) => kind === 'wedge').joint).toMatchObject({ label: 'B' });
 });
