@@ -5,6 +5,8 @@ import { acknowledgeAll, APRON, DOCK, expect, reading, signIn, test } from './se
 import { tabTo } from './tabTo';
 
 const PLINTH = '0198a000-de00-7000-8000-0000000000e0';
+const CELLAR = '0198a000-de00-7000-8000-000000000080';
+const COUNTER = '0198a000-de00-7000-8000-0000000000a0';
 const SANDED = '0198a000-0005-7000-8000-000000000005';
 const FINE = '0198a000-0003-7000-8000-000000000003';
 
@@ -13,6 +15,7 @@ const SCREENS: readonly (readonly [group: string, ...paths: readonly string[]])[
   ['Now, jobs', '/', '/jobs', '/jobs/new', `/jobs/${DOCK}/edit`],
   ['the shelf', '/shelf', `/shelf/${FINE}`, '/shelf/0198a000-0101-7000-8000-000000000101', `/shelf/compare?ids=${SANDED},${FINE}`],
   ['entering sheets', '/shelf/new', '/shelf/files', `/shelf/new?from=${SANDED}&as=change`],
+  ['a flight, a top, why, a first job', `/jobs/${CELLAR}/walk`, `/jobs/${COUNTER}/fix`, `/jobs/${DOCK}/why`, '/lesson'],
   ['the bench', '/bench', '/bench/window', '/bench/bag', '/bench/convert', `/jobs/${APRON}/mix`],
   ['Walk, Fix, the comparison', `/jobs/${DOCK}/walk`, `/jobs/${DOCK}/fix`, `/jobs/${DOCK}/systems`],
   ['Mix, Day, Pour, Record', `/jobs/${DOCK}/mix`, `/jobs/${DOCK}/mix?batch=1`, `/jobs/${DOCK}/day`, `/jobs/${DOCK}/pour`, `/jobs/${DOCK}/record`],
