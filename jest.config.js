@@ -24,4 +24,8 @@ const node = (name) => ({
   // npm run nudge changes one constant before the core's tests load it.
   ...(name === 'core' ? { setupFiles: ['<rootDir>/testing/seed.ts', ...(process.env.TUFA_NUDGE ? ['<rootDir>/testing/nudge.ts'] : [])] } : {}),
 });
-module.exports = { projects: [...['core', 'draw', 'contract', 'words', 'server', 'cli', 'stand-ins'].map(node), '<rootDir>/app/jest.config.js'] };
+// No test is about time: one that hangs is ended, a slow machine fails none.
+module.exports = {
+  testTimeout: 30_000,
+  projects: [...['core', 'draw', 'contract', 'words', 'server', 'cli', 'stand-ins'].map(node), '<rootDir>/app/jest.config.js'],
+};

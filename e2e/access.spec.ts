@@ -19,17 +19,8 @@ const SCREENS: readonly (readonly [group: string, ...paths: readonly string[]])[
   ['the bench', '/bench', '/bench/window', '/bench/bag', '/bench/convert', `/jobs/${APRON}/mix`],
   ['Walk, Fix, the comparison', `/jobs/${DOCK}/walk`, `/jobs/${DOCK}/fix`, `/jobs/${DOCK}/systems`],
   ['Mix, Day, Pour, Record', `/jobs/${DOCK}/mix`, `/jobs/${DOCK}/mix?batch=1`, `/jobs/${DOCK}/day`, `/jobs/${DOCK}/pour`, `/jobs/${DOCK}/record`],
-  [
-    'the day, a record, rehearsals',
-    `/jobs/${DOCK}/week`,
-    `/jobs/${DOCK}/plan`,
-    `/jobs/${PLINTH}/record`,
-    '/find',
-    '/find?q=plinth',
-    '/figures',
-    '/rehearse',
-    '/rehearse/firstPatch',
-  ],
+  ['the day, a record', `/jobs/${DOCK}/week`, `/jobs/${DOCK}/plan`, `/jobs/${PLINTH}/record`],
+  ['finding, figures, rehearsals', '/find', '/find?q=plinth', '/figures', '/rehearse', '/rehearse/firstPatch'],
   ['people and doors', '/doors', '/trail', '/firm'],
 ];
 /** Who sees the most of a group. */
