@@ -18,7 +18,7 @@ function expectSamePlan(a: unknown, b: unknown, path = 'plan'): void {
 const minutes = (time_s: number): string => `${Math.floor(time_s / 60 + 0.5 + 1e-9)} min`;
 
 test('one spalled slab from Walk to Record, its figures the core’s, and four ways to the same plan', async ({ page, server }, info) => {
-  test.setTimeout(150_000);
+  test.setTimeout(300_000);
   await signIn(page, 'Lead', '/');
   await page.getByRole('link', { name: 'Jobs', exact: true }).click();
   await page.getByRole('button', { name: 'New job' }).click();

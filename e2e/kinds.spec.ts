@@ -8,7 +8,7 @@ const HALL = '0198a000-de00-7000-8000-000000000060';
 const CISTERN = '0198a000-de00-7000-8000-0000000000c0';
 
 test('an overlay of all of it, a ramp and steps to rebuild are told in Walk; Fix judges them by how they must look', async ({ page, server }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(300_000);
   await signIn(page);
   const save = (): Promise<void> => saveForm(page);
   const job = await newJob(page, 'Landing');

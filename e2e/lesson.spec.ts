@@ -3,7 +3,7 @@ import { saveForm } from './forms';
 import { faultsOf, unreadable } from './looks';
 
 test('a first job is led from Walk to Record, left and gone on with; every figure says why', async ({ page }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(300_000);
   await signIn(page, 'Lead', '/bench');
   await page.getByRole('link', { name: /^A first job, led by the hand/ }).tap();
   await page.getByRole('button', { name: 'Begin' }).tap();
