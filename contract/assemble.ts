@@ -207,7 +207,7 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
       .filter((element) => element.jobId === jobId)
       .sort(byId)
       .map(({ id, name, kind, geometry, properties, stops }) => {
-        const { suspended, exposures, moisture, opens, earlier, causeGoesOn, sun, material, texture, colour, water } = properties;
+        const { suspended, exposures, moisture, opens, earlier, causeGoesOn, sun, material, texture, colour, stand, water } = properties;
         const surface = surfaceOf(readings, id);
         const ofElement = marks.filter(({ elementId }) => elementId === id);
         return {
@@ -228,6 +228,7 @@ export function assemblePlanInput(data: FirmData, jobId: string): PlanInput | nu
           ...(earlier ? { earlier } : {}),
           ...(causeGoesOn ? { causeGoesOn } : {}),
           ...(sun ? { sun } : {}),
+          ...(stand ? { stand } : {}),
           ...(water ? { water } : {}),
           ...(geometry.flight ? { flight: geometry.flight } : {}),
           ...(geometry.openings?.length ? { openings: geometry.openings } : {}),

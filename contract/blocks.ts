@@ -1,6 +1,6 @@
 import { STEP_FACES } from '@tufa/core/survey';
 import Joi from 'joi';
-import { exactly, line, measured, outline } from './common';
+import { exactly, id, line, measured, outline } from './common';
 
 const size = (most: number): Joi.NumberSchema => Joi.number().min(0).max(most);
 
@@ -8,6 +8,7 @@ const size = (most: number): Joi.NumberSchema => Joi.number().min(0).max(most);
 export const blocks = {
   Joi,
   exactly,
+  id,
   measured,
   line,
   outline,

@@ -1,5 +1,5 @@
 import { EXPOSURES, MOISTURES, TEXTURES } from '@tufa/core/shelf';
-import { ANSWERS, EARLIER, FLIGHT_RAILS, FLIGHT_SIDES, STOP_QUESTIONS, WATER_ACCESS } from '@tufa/core/survey';
+import { ANSWERS, COUNTER_FLOORS, COUNTER_ON, EARLIER, FLIGHT_RAILS, FLIGHT_SIDES, STOP_QUESTIONS, WATER_ACCESS } from '@tufa/core/survey';
 import Joi from 'joi';
 import { exactly, id, measured, number, optionalText, outline, point, text } from './common';
 import { MATERIALS } from './entities';
@@ -46,6 +46,9 @@ export const sun = Joi.object({
 /** Water that stands in a tank while the work is done. */
 export const water = Joi.object({ level: measured('side_m').required(), access: exactly(WATER_ACCESS).required() });
 
+/** What carries a top, and whether somebody competent has said that it does. */
+export const stand = Joi.object({ on: exactly(COUNTER_ON).required(), floor: exactly(COUNTER_FLOORS).required(), confirmed: Joi.boolean().required() });
+
 /** What an element is like beside its shape, as a job file holds it. */
 export const elementProperties = {
   suspended: Joi.boolean(),
@@ -54,6 +57,7 @@ export const elementProperties = {
   opens: opens.allow(null).required(),
   earlier: exactly(EARLIER),
   causeGoesOn: exactly(ANSWERS),
+  stand,
   water,
   texture: exactly(TEXTURES),
   colour: text(40),

@@ -4,7 +4,7 @@ import type { Measured } from '@tufa/core/quantity';
 import type { CrewFigureName } from '@tufa/core/setting';
 import type { HouseMethod } from '@tufa/core/choose';
 import type { Aid, Exposure, Moisture, Sheet, Texture } from '@tufa/core/shelf';
-import type { Answer, Earlier, ElementInput, ElementKind, Flight, StandingWater, Stops } from '@tufa/core/survey';
+import type { Answer, CounterStand, Earlier, ElementInput, ElementKind, Flight, StandingWater, Stops } from '@tufa/core/survey';
 import type { Point } from '@tufa/core/takeoff';
 import type { HourWeather } from '@tufa/core/weather';
 import type { FoundKind, PropertiesOf } from './kinds';
@@ -122,6 +122,8 @@ export interface ElementFields {
     readonly age_y?: number | null;
     readonly earlier?: Earlier;
     readonly causeGoesOn?: Answer;
+    /** what carries a top, and the floor under that */
+    readonly stand?: CounterStand;
     /** water that stands in it while the work is done */
     readonly water?: StandingWater;
     /** what lies beside it and must be covered */

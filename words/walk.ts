@@ -180,6 +180,15 @@ export const walk = {
     width: 'How wide the joint is',
     open: 'Say whether it lies beside a joint: that one stays open, with a rod in it.',
   },
+  stand: {
+    on: 'It stands on',
+    floor: 'Floor under that',
+    floors: { onGround: 'Slab on the ground', concrete: 'Carried concrete', timber: 'Timber', unknown: "Don't know" },
+    ons: { cabinets: 'Cabinets', legs: 'Legs', brackets: 'Wall brackets' },
+    confirmed: 'That both carry it',
+    confirmedIs: { no: 'nobody has confirmed', yes: 'confirmed by somebody competent' },
+    open: 'Say what carries it: a top is heavy.',
+  },
   top: {
     side: 'Side {{side}}, {{length}}',
     sideIs: { plain: 'Plain', dropped: 'Hangs lower', splash: 'Splash up the wall' },

@@ -86,6 +86,8 @@ export const wordsOfData = {
   least: { crew: 'crew', lead: 'lead', owner: 'owner' },
   answer: { yes: 'Yes', unknown: "Don't know", unanswered: 'Not answered' },
   task: { pour: 'pour', brush: 'brush', spread: 'spread', hang: 'hang', ball: 'ball', screed: 'screed' },
+  stand: { cabinets: 'cabinets', legs: 'legs', brackets: 'wall brackets' },
+  floor: { onGround: 'a slab on the ground', concrete: 'carried concrete', timber: 'timber', unknown: 'a floor nobody knows' },
   ending: { flow: 'it stops flowing', finish: 'it stops taking the tool', skin: 'a skin dries on it' },
   stop: { rust: 'rust or bare steel', stepOrSettlement: 'a step or settlement', movement: 'movement', carriesBuilding: 'what it carries', tooDeep: 'depth' },
 } as const;

@@ -1,7 +1,7 @@
 import type { ElementFields, FindingFields, RowOf } from '@tufa/contract/entities';
 import { MATERIALS } from '@tufa/contract/entities';
 import { EXPOSURES, MOISTURES, TEXTURES } from '@tufa/core/shelf';
-import { ANSWERS, EARLIER, ELEMENT_KINDS, WATER_ACCESS } from '@tufa/core/survey';
+import { ANSWERS, COUNTER_FLOORS, COUNTER_ON, EARLIER, ELEMENT_KINDS, WATER_ACCESS } from '@tufa/core/survey';
 import { shelfOf, UNKNOWN } from '@tufa/contract/assemble';
 import { say, sayCoded } from '@tufa/words';
 import { useState } from 'react';
@@ -91,7 +91,7 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
       )}
     />
   );
-  const [shape, kind, opensTo, water] = form.watch(['shape', 'kind', 'opensTo', 'waterLevel']);
+  const [shape, kind, opensTo, water, standOn] = form.watch(['shape', 'kind', 'opensTo', 'waterLevel', 'standOn']);
   const upright = kind === 'wall';
   return (
     <StepLayout
@@ -171,6 +171,17 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
                 />
               )}
             />
+            {kind === 'counter' ? (
+              <>
+                {choice('standOn', say(speaker, 'walk.stand.on'), COUNTER_ON, 'walk.stand.ons', say(speaker, 'walk.stand.open'))}
+                {standOn === '' ? null : (
+                  <>
+                    {choice('standFloor', say(speaker, 'walk.stand.floor'), COUNTER_FLOORS, 'walk.stand.floors')}
+                    {choice('standConfirmed', say(speaker, 'walk.stand.confirmed'), ['no', 'yes'], 'walk.stand.confirmedIs')}
+                  </>
+                )}
+              </>
+            ) : null}
             {choice('moisture', say(speaker, 'walk.moisture'), MOISTURES, 'word.is', say(speaker, 'walk.openMoisture'))}
             <Controller
               control={control}

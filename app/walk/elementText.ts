@@ -1,7 +1,16 @@
 import { UNKNOWN } from '@tufa/contract/assemble';
 import type { ElementFields, ElementGeometry, Material, RowOf } from '@tufa/contract/entities';
 import type { Exposure, Moisture, Texture } from '@tufa/core/shelf';
-import { fitOutline, type Answer, type Earlier, type ElementKind, type FittedOutline, type StandingWater, type TapedLength } from '@tufa/core/survey';
+import {
+  fitOutline,
+  type Answer,
+  type CounterStand,
+  type Earlier,
+  type ElementKind,
+  type FittedOutline,
+  type StandingWater,
+  type TapedLength,
+} from '@tufa/core/survey';
 import { extent, outsiders, rectangle, type Point } from '@tufa/core/takeoff';
 import { Problem } from '@tufa/core/quantity';
 import { WEATHER } from '@tufa/core/weather';
@@ -65,6 +74,10 @@ export interface ElementText extends FlightText {
   age: string;
   earlier: Earlier | '';
   cause: Answer | '';
+  /** of a top; nothing while nobody has said */
+  standOn: CounterStand['on'] | '';
+  standFloor: CounterStand['floor'];
+  standConfirmed: 'yes' | 'no';
   /** nothing where none stands in it */
   waterLevel: string;
   waterAccess: StandingWater['access'];
@@ -107,6 +120,9 @@ export function textOfElement(speaker: Speaker, element: RowOf<'element'> | unde
     age: properties?.age_y === null || properties?.age_y === undefined ? '' : String(properties.age_y),
     earlier: properties?.earlier ?? '',
     cause: properties?.causeGoesOn ?? '',
+    standOn: properties?.stand?.on ?? '',
+    standFloor: properties?.stand?.floor ?? 'unknown',
+    standConfirmed: properties?.stand?.confirmed ? 'yes' : 'no',
     waterLevel: properties?.water ? textOf(speaker, properties.water.level, 'length') : '',
     waterAccess: properties?.water?.access ?? 'outside',
     neighbours: properties?.neighbours ?? '',
@@ -288,6 +304,9 @@ export function wireOfElement(speaker: Speaker, values: ElementText, jobId: stri
       age_y: age,
       ...(values.earlier ? { earlier: values.earlier } : {}),
       ...(values.cause ? { causeGoesOn: values.cause } : {}),
+      ...(values.kind === 'counter' && values.standOn !== ''
+        ? { stand: { on: values.standOn, floor: values.standFloor, confirmed: values.standConfirmed === 'yes' } }
+        : {}),
       ...waterTyped(speaker, values, extent(shape.outline).width_m),
       neighbours: values.neighbours.trim(),
       fall:

@@ -15,11 +15,11 @@ export interface WedgeProperties extends Said {
 export const wedge: RowKind<WedgeProperties, WedgeInput> = {
   kind: 'wedge',
   lineLeast_m: LINE_LEAST_M,
-  properties: ({ Joi, measured }) => ({
+  properties: ({ Joi, id, measured }) => ({
     run: measured('side_m').required(),
     rise: measured('depth_m').required(),
     joint: Joi.object({
-      findingId: Joi.string().guid().allow(null).required(),
+      findingId: id.allow(null).required(),
       label: Joi.string().max(12).allow(null).required(),
       width: measured('depth_m').required(),
     }).allow(null),

@@ -1,3 +1,4 @@
+import type { CounterStand } from '../survey';
 import type { AidClass, Exposure, Moisture, Orientation, Substrate, Texture, Use } from '../shelf';
 
 type None = Readonly<Record<never, never>>;
@@ -193,6 +194,10 @@ export interface ReasonFigures {
   'verdict.depthThrough': { readonly label: string; readonly deepest_m: number; readonly thickness_m: number };
   'verdict.goingsUneven': { readonly step: number; readonly than: number; readonly by_m: number };
   'verdict.risersUneven': { readonly step: number; readonly than: number; readonly by_m: number };
+  'verdict.landingBack': None;
+  'verdict.landingFlat': { readonly least_share: number; readonly most_share: number };
+  'verdict.landingSteep': { readonly most_share: number };
+  'verdict.counterLoad': { readonly label: string; readonly mass_kg: number; readonly stand: CounterStand['on']; readonly floor: CounterStand['floor'] };
   'verdict.treadsBack': { readonly steps: string };
   'verdict.treadsFlat': { readonly steps: string; readonly least_share: number; readonly most_share: number };
   'verdict.treadsSteep': { readonly steps: string; readonly most_share: number };

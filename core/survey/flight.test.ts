@@ -85,8 +85,10 @@ test('a rebuilt step shares the height with the riser over it; under a landing n
 const codes = (flight: Flight): string[] => elementVerdict({ element: { ...element, kind: 'step', flight }, found: [] }).reasons.map(({ code }) => code);
 
 test('a verdict tells what a foot and the rain would find, and is silent on an even flight that sheds', () => {
-  expect(codes(cellar)).toEqual(['verdict.risersUneven', 'verdict.treadsBack', 'verdict.treadsFlat', 'verdict.treadsSteep']);
+  expect(codes(cellar)).toEqual(['verdict.risersUneven', 'verdict.treadsBack', 'verdict.treadsFlat', 'verdict.landingSteep']);
   expect(codes(flightOf([0.178, 0.179], [0.28, 0.9], [0.015, 0.015]))).toEqual(['verdict.clear']);
+  expect(codes(flightOf([0.178, 0.179], [0.28, 0.9], [0.03, 0.001]))).toEqual(['verdict.treadsSteep', 'verdict.landingFlat']);
+  expect(codes(flightOf([0.178], [0.9], [-0.01]))).toEqual(['verdict.landingBack']);
   expect(codes(flightOf([0.178, 0.178, 0.178], [0.28, 0.3, 0.9]))).toEqual(['verdict.goingsUneven']);
 });
 

@@ -48,7 +48,7 @@ function lieOf(pitch: number | undefined): TreadLie {
 }
 
 /** How far risers may miss the height that was measured by itself: each was read to so much. */
-export const heightMisfit_m = (steps: number): number => SURVEY.riseRead_m * Math.max(1.5, Math.sqrt(steps));
+const heightMisfit_m = (steps: number): number => SURVEY.riseRead_m * Math.max(1.5, Math.sqrt(steps));
 
 /**
  * Evenness of a flight, the lie of its treads, its height and its slope.
@@ -74,26 +74,30 @@ export function flightSurvey({ steps, height }: Flight): FlightSurvey {
   };
 }
 
-const NAMES = (steps: readonly SurveyedStep[], lies: TreadLie): string =>
-  steps
-    .filter((step) => step.lies === lies)
-    .map(({ step }) => step)
-    .join(', ');
-
 /** What of a flight a tired foot would find: uneven risers and goings, treads that hold water or throw it back. Local code says what is allowed. */
 export function flightReasons(flight: Flight): Reason[] {
   const { steps, risers, goings } = flightSurvey(flight);
-  const [back, flat, steep] = [NAMES(steps, 'back'), NAMES(steps, 'flat'), NAMES(steps, 'steep')];
+  const [landing, ...treads] = [...steps].reverse();
+  const lying = (lies: TreadLie): string =>
+    treads
+      .filter((tread) => tread.lies === lies)
+      .map(({ step }) => step)
+      .reverse()
+      .join(', ');
+  const [back, flat, steep] = [lying('back'), lying('flat'), lying('steep')];
   const uneven = ({ most, least, by_m }: Spread) => ({ step: most.step, than: least.step, by_m });
-  return [
-    ...(risers.by_m > SURVEY.unevenRise_m ? [{ code: 'verdict.risersUneven', verdict: 'caution', figures: uneven(risers) } as const] : []),
-    ...(goings && goings.by_m > SURVEY.unevenGoing_m ? [{ code: 'verdict.goingsUneven', verdict: 'caution', figures: uneven(goings) } as const] : []),
-    ...(back ? [{ code: 'verdict.treadsBack', verdict: 'caution', figures: { steps: back } } as const] : []),
-    ...(flat
-      ? [{ code: 'verdict.treadsFlat', verdict: 'caution', figures: { steps: flat, least_share: SURVEY.pitchLeast, most_share: SURVEY.pitchMost } } as const]
-      : []),
-    ...(steep ? [{ code: 'verdict.treadsSteep', verdict: 'caution', figures: { steps: steep, most_share: SURVEY.pitchMost } } as const] : []),
+  const [least_share, most_share] = [SURVEY.pitchLeast, SURVEY.pitchMost];
+  const found: (Reason | false)[] = [
+    risers.by_m > SURVEY.unevenRise_m && { code: 'verdict.risersUneven', verdict: 'caution', figures: uneven(risers) },
+    goings !== null && goings.by_m > SURVEY.unevenGoing_m && { code: 'verdict.goingsUneven', verdict: 'caution', figures: uneven(goings) },
+    back !== '' && { code: 'verdict.treadsBack', verdict: 'caution', figures: { steps: back } },
+    flat !== '' && { code: 'verdict.treadsFlat', verdict: 'caution', figures: { steps: flat, least_share, most_share } },
+    steep !== '' && { code: 'verdict.treadsSteep', verdict: 'caution', figures: { steps: steep, most_share } },
+    landing?.lies === 'back' && { code: 'verdict.landingBack', verdict: 'caution', figures: {} },
+    landing?.lies === 'flat' && { code: 'verdict.landingFlat', verdict: 'caution', figures: { least_share, most_share } },
+    landing?.lies === 'steep' && { code: 'verdict.landingSteep', verdict: 'caution', figures: { most_share } },
   ];
+  return found.filter((reason): reason is Reason => reason !== false);
 }
 
 /**

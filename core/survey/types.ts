@@ -63,6 +63,8 @@ export interface ElementInput {
   readonly openings?: readonly (readonly Point[])[];
   /** a flight of steps: its outline is the flight laid flat, the landing first */
   readonly flight?: Flight;
+  /** what carries a top, and the floor under that */
+  readonly stand?: CounterStand;
   /** water that stands in it while the work is done */
   readonly water?: StandingWater;
   readonly marks?: readonly SurveyMark[];
@@ -187,6 +189,17 @@ export interface WedgeInput extends Found {
   readonly run: Measured;
   readonly rise: Measured;
   readonly width: Measured;
+}
+
+/** What a top may stand on, and on what floor. */
+export const COUNTER_ON = ['cabinets', 'legs', 'brackets'] as const;
+export const COUNTER_FLOORS = ['onGround', 'concrete', 'timber', 'unknown'] as const;
+
+/** What carries a top, and whether somebody competent has said that it does. */
+export interface CounterStand {
+  readonly on: (typeof COUNTER_ON)[number];
+  readonly floor: (typeof COUNTER_FLOORS)[number];
+  readonly confirmed: boolean;
 }
 
 /** A countertop cast or overlaid. */

@@ -57,7 +57,8 @@ test('a ramp beside a joint has its rod first and keeps it open; beside none not
   });
   const first = (joint: WedgeInput['joint']) => chosenOf(jobWith(ramp(joint), sheetOf('fineRapid'))).steps[0]!;
   expect(first(undefined).code).toBe('step.jointOpen');
-  expect(first({ label: 'B', width_m: 0.012 })).toMatchObject({ code: 'step.jointRod', figures: { label: 'B', rod_m: expect.closeTo(0.015, 12) as number } });
+  expect(first({ label: 'B', width_m: 0.012 })).toMatchObject({ code: 'step.jointRodOf', figures: { label: 'B', rod_m: expect.closeTo(0.015, 12) as number } });
+  expect(first({ label: null, width_m: 0.012 }).code).toBe('step.jointRod');
   expect(first(null).code).not.toMatch(/joint/);
   const rod = computePlan(jobWith(ramp({ label: 'B', width_m: 0.012 }), sheetOf('fineRapid'))).extras.find(({ code }) => code === 'rod');
   expect(rod).toMatchObject({ length_m: 1.5 });

@@ -1,6 +1,6 @@
 import { counter } from '../plan/kinds/counter';
-import type { CounterInput } from '../survey';
-import { chosenOf, counterTop, jobWith, sheetOf } from '../testing/job';
+import type { CounterInput, CounterStand } from '../survey';
+import { chosenOf, counterTop, element, jobWith, sheetOf } from '../testing/job';
 import { rectangle, roundedOutline, seamsOf, TAKEOFF, type Point } from '.';
 
 const top = rectangle({ length_m: 3, width_m: 0.6 });
@@ -61,4 +61,16 @@ test('the steps of a cast top name its flexible strip, its seams and its pieces,
   expect(chosenOf(jobWith({ ...counterTop, radii: [{ corner: 0, radius_m: 0 }] }, sheetOf('counterMix'))).steps.map(({ code }) => code)).toContain(
     'step.formsAround',
   );
+});
+
+test('what a top weighs on what carries it is told until somebody competent has confirmed both', () => {
+  const said = (stand: CounterStand | undefined) =>
+    counter
+      .verdict(counterTop, { element: { ...element, kind: 'counter', ...(stand ? { stand } : {}) }, findings: [] })
+      .map(({ code, figures }) => [code, figures]);
+  const mass_kg = 2 * 0.6 * 0.04 * TAKEOFF.fresh_kg_m3;
+  expect(said({ on: 'cabinets', floor: 'timber', confirmed: false })).toEqual([
+    ['verdict.counterLoad', { label: 'A', mass_kg: expect.closeTo(mass_kg, 9) as number, stand: 'cabinets', floor: 'timber' }],
+  ]);
+  expect([said({ on: 'cabinets', floor: 'timber', confirmed: true }), said(undefined)]).toEqual([[], []]);
 });

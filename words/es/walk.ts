@@ -182,6 +182,15 @@ export const walk: Translation<typeof english> = {
     width: 'Qué ancho tiene la junta',
     open: 'Diga si queda junto a una junta: esa queda abierta, con un cordón dentro.',
   },
+  stand: {
+    on: 'Está sobre',
+    floor: 'Piso debajo',
+    floors: { onGround: 'Losa sobre el terreno', concrete: 'Concreto sostenido', timber: 'Madera', unknown: 'No sé' },
+    ons: { cabinets: 'Muebles', legs: 'Patas', brackets: 'Ménsulas' },
+    confirmed: 'Que los dos la cargan',
+    confirmedIs: { no: 'nadie lo ha confirmado', yes: 'lo confirmó alguien competente' },
+    open: 'Diga qué la carga: una cubierta pesa.',
+  },
   top: {
     side: 'Lado {{side}}, {{length}}',
     sideIs: { plain: 'Liso', dropped: 'Cuelga más', splash: 'Zócalo a la pared' },

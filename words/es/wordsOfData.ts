@@ -105,6 +105,8 @@ export const wordsOfData: Translation<typeof english> = {
   least: { crew: 'cuadrilla', lead: 'encargado', owner: 'dueño' },
   answer: { yes: 'Sí', unknown: 'No sé', unanswered: 'Sin contestar' },
   task: { pour: 'vaciar', brush: 'brochar', spread: 'extender', hang: 'colgar', ball: 'bola', screed: 'reglear' },
+  stand: { cabinets: 'muebles', legs: 'patas', brackets: 'ménsulas' },
+  floor: { onGround: 'una losa sobre el terreno', concrete: 'concreto sostenido', timber: 'madera', unknown: 'un piso que nadie conoce' },
   ending: { flow: 'deja de correr', finish: 'deja de aceptar la llana', skin: 'se le seca una costra' },
   stop: {
     rust: 'óxido o acero a la vista',

@@ -70,6 +70,18 @@ export const counter: Damage<CounterInput> = {
     };
   },
   movedTo: (finding, points) => ({ ...finding, outline: points }),
+  // Its weight is new to what stands there: nobody but somebody competent says that it holds.
+  verdict(finding, { element: { stand } }) {
+    if (!stand || stand.confirmed) return [];
+    const { on, floor } = stand;
+    return [
+      {
+        code: 'verdict.counterLoad',
+        verdict: 'caution',
+        figures: { label: finding.label, mass_kg: counter.takeOff(finding, {}).more?.['mass_kg'] ?? 0, stand: on, floor },
+      },
+    ];
+  },
   cautions: () => ['extraWeight'],
   onBase: ({ cast }) => !cast,
   // Cast: the mould, sealed and released, in place of a base. Laid: the old top abraded, forms around it.
@@ -81,7 +93,11 @@ export const counter: Damage<CounterInput> = {
     return [
       stepOf('step.mould', { pieces, lengths: takeOff.strips.length }),
       ...(flexible_m > 0 ? [stepOf('step.flexible', { length_m: flexible_m, curves: takeOff.more['curves'] ?? 1 })] : []),
-      ...(cast > 1 ? [stepOf(seam_m === undefined ? 'step.pieces' : 'step.seams', { pieces: cast, heaviest_kg, seam_m: seam_m ?? 0 })] : []),
+      ...(seam_m !== undefined
+        ? [stepOf('step.seams', { pieces: cast, heaviest_kg, seam_m })]
+        : cast > 1
+          ? [stepOf('step.pieces', { pieces: cast, heaviest_kg })]
+          : []),
       stepOf('step.release', {}),
     ];
   },

@@ -41,8 +41,9 @@ export const wedge: Damage<WedgeInput> = {
     const { joint } = context.finding;
     // Nobody has said: it may lie beside one. A joint that was told has its rod, one that is not there has none.
     if (joint === undefined) return [stepOf('step.jointOpen', {}, { condition: 'besideJoint' }), ...preparing(context)];
-    const rod_m = (joint?.width_m ?? 0) * TAKEOFF.rodOverJoint;
-    return [...(joint ? [stepOf('step.jointRod', { label: joint.label ?? '', rod_m })] : []), ...preparing(context)];
+    if (joint === null) return preparing(context);
+    const rod_m = joint.width_m * TAKEOFF.rodOverJoint;
+    return [joint.label === null ? stepOf('step.jointRod', { rod_m }) : stepOf('step.jointRodOf', { label: joint.label, rod_m }), ...preparing(context)];
   },
   edging: ({ sheet: { thickness } }) => (thickness.feathers ? [] : [stepOf('step.cutToe', { least_m: thickness.least_m })]),
   filling: (context) => lifting(context),

@@ -58,7 +58,7 @@ export function extrasOf(findings: readonly FindingPlan[]): Extra[] {
     ...kg('latex', sum(({ layer }) => layer.slurry?.latex_kg ?? 0) + line('latex', massOf)),
     ...metres(
       'rod',
-      sum((part) => (has(part, 'step.rod', 'step.jointOpen', 'step.jointRod') ? along(part) : 0)),
+      sum((part) => (has(part, 'step.rod', 'step.jointOpen', 'step.jointRod', 'step.jointRodOf') ? along(part) : 0)),
     ),
     ...metres(
       'tape',

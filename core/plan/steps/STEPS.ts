@@ -83,7 +83,8 @@ export interface StepFigures {
   /** which step of a flight, and which face of it */
   'step.at': { readonly step: number; readonly face: StepFace };
   'step.jointOpen': None;
-  'step.jointRod': { readonly label: string; readonly rod_m: number };
+  'step.jointRod': { readonly rod_m: number };
+  'step.jointRodOf': { readonly label: string; readonly rod_m: number };
   'step.lookLow': None;
   'step.workOver': { readonly thickness_m: number };
   'step.form.set': { readonly step: number; readonly steps: number; readonly sides: number; readonly holdDown_kg: number; readonly prop_kg: number };
@@ -96,7 +97,7 @@ export interface StepFigures {
   'step.mould': { readonly pieces: number; readonly lengths: number };
   'step.flexible': { readonly length_m: number; readonly curves: number };
   'step.seams': { readonly pieces: number; readonly heaviest_kg: number; readonly seam_m: number };
-  'step.pieces': { readonly pieces: number; readonly heaviest_kg: number; readonly seam_m: number };
+  'step.pieces': { readonly pieces: number; readonly heaviest_kg: number };
   'step.release': None;
   'step.vibrate': None;
   'step.cover': None;
@@ -293,6 +294,7 @@ const STEPS: { readonly [C in StepCode]: StepRow<C> } = {
   'step.pressIn': row({ tools: MIXING }),
   'step.at': row(),
   'step.jointRod': row({ tools: ['rod'], person_s: () => DAY.batch_s }),
+  'step.jointRodOf': row({ tools: ['rod'], person_s: () => DAY.batch_s }),
   'step.jointOpen': row({ tools: ['rod'], person_s: () => DAY.batch_s }),
   'step.lookLow': row({ tools: ['straightEdge'] }),
   'step.workOver': row({ tools: ['drill', 'paddle', 'pails', 'trowel', 'squeegee'], person_s: placing, places: true }),
