@@ -1,4 +1,6 @@
 import { Colors, DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
+import { flightFaces, type Flight } from '@tufa/core/survey';
+import { extent } from '@tufa/core/takeoff';
 import { isLine, PLAN_KINDS } from './kinds';
 import type { PlanFinding } from './PlanFinding';
 
@@ -9,12 +11,15 @@ import type { PlanFinding } from './PlanFinding';
 export function toDxf({
   outline,
   openings = [],
+  flight,
   findings,
   taps = [],
   readings = [],
 }: {
   outline: readonly (readonly [number, number])[];
   openings?: readonly (readonly (readonly [number, number])[])[];
+  /** a flight laid flat: its nosings and corners are lines of the element */
+  flight?: Pick<Flight, 'steps'>;
   findings: readonly PlanFinding[];
   taps?: readonly { readonly at: readonly [number, number]; readonly hollow: boolean }[];
   readings?: readonly { readonly at: readonly [number, number]; readonly text: string }[];
@@ -33,6 +38,16 @@ export function toDxf({
   };
   line('element', outline, true);
   for (const opening of openings) line('element', opening, true);
+  const { left_m, length_m } = extent(outline);
+  for (const { from_m } of flight ? flightFaces(flight).slice(1) : [])
+    line(
+      'element',
+      [
+        [left_m, from_m],
+        [left_m + length_m, from_m],
+      ],
+      false,
+    );
   for (const { points, kind = 'spall', label, depth } of findings) {
     line(kind, points, !isLine(kind));
     words(kind, points[0]!, [label, depth].filter(Boolean).join(' '));

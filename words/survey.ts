@@ -2,7 +2,7 @@ import type { ReadingFields, RowOf } from '@tufa/contract/entities';
 import type { CounterProperties } from '@tufa/contract/kinds/counter';
 import type { RepairedKind } from '@tufa/contract/kinds/index';
 import { print, tradeLength, typeset, type Kind, type Measured, type Ranged } from '@tufa/core/quantity';
-import type { MarkKind } from '@tufa/core/survey';
+import { waterLine, type MarkKind } from '@tufa/core/survey';
 import { extent, type Point } from '@tufa/core/takeoff';
 import { printFigure } from './figures';
 import { saidKind } from './kinds';
@@ -30,6 +30,19 @@ export const planKind = (finding: Finding): RepairedKind | MarkKind => (finding.
 /** What a label on the plan says beside the letter. */
 const figureOf = (speaker: Speaker, finding: Finding): string =>
   finding.kind === 'mark' ? '' : textOf(speaker, saidKind(finding).figure(finding.properties), 'length');
+
+/** An element as a plan draws it: its outline with what is open in it, the steps of a flight, water that stands at it, and north. */
+export function planShape({ kind, geometry, properties }: Pick<RowOf<'element'>, 'geometry'> & Partial<Pick<RowOf<'element'>, 'kind' | 'properties'>>) {
+  const { outline, openings, flight, north_deg } = geometry;
+  const water_m = kind && properties?.water ? waterLine({ kind, outline, water: properties.water }) : null;
+  return {
+    outline,
+    ...(openings ? { openings } : {}),
+    ...(flight ? { flight } : {}),
+    ...(water_m === null ? {} : { water_m }),
+    ...(north_deg === undefined ? {} : { north_deg }),
+  };
+}
 
 /** Tap holes of a top, where they lie. */
 function tapHoles(points: readonly Point[], holes: NonNullable<CounterProperties['holes']>): { at: Point; radius_m: number }[] {

@@ -205,7 +205,7 @@ export const walk = {
     cutList: 'Strips to cut',
     cutLead: '{{lengths}} lengths of {{stock_m}}, the saw eats {{kerf_m}} a cut',
     flexible: 'Flexible strip: {{length_m}} for {{curves}} corners',
-    stock: 'Length {{n}}',
+    stock: 'Length',
     pieces: 'Pieces',
     left: 'Left over',
     print: 'Print',

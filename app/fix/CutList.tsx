@@ -1,5 +1,5 @@
 import type { TakeOff } from '@tufa/core/plan';
-import { cutHeight, cutScene } from '@tufa/draw';
+import { cutHeight, cutScene, pieceLetter } from '@tufa/draw';
 import { printFigure, say } from '@tufa/words';
 import { View } from 'react-native';
 import { saveSvg } from '../parts/phone/saveSvg';
@@ -37,8 +37,12 @@ export function CutList({ takeOff: { more, strips } }: { takeOff: TakeOff }) {
       </View>
       <Table
         caption={say(speaker, 'walk.top.cutList')}
-        columns={[say(speaker, 'walk.top.stock', { n: '' }).trim(), say(speaker, 'walk.top.pieces'), say(speaker, 'walk.top.left')]}
-        rows={strips.map((pieces, i) => [String(i + 1), stocks[i]!.map(({ text }) => text).join(', '), printFigure(speaker, 'side_m', left(pieces))])}
+        columns={[say(speaker, 'walk.top.stock'), say(speaker, 'walk.top.pieces'), say(speaker, 'walk.top.left')]}
+        rows={strips.map((pieces, i) => [
+          String(i + 1),
+          stocks[i]!.map(({ text }, nth) => `${pieceLetter(nth)} ${text}`).join(', '),
+          printFigure(speaker, 'side_m', left(pieces)),
+        ])}
       />
       <View className="flex-row justify-end">
         <Word

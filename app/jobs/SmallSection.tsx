@@ -4,7 +4,7 @@ import { planScene, sectionScene } from '@tufa/draw';
 import { useMemo } from 'react';
 import { smallSection } from './smallSection';
 import { SceneView } from '../parts/ui/SceneView';
-import { planFinding } from '@tufa/words/survey';
+import { planFinding, planShape } from '@tufa/words/survey';
 import { useSpeaker } from '../parts/phone/speaker';
 
 /** A spall's own section or another finding's own plan, small: what stands in a list instead of an icon. */
@@ -16,8 +16,7 @@ export function SmallSection({ finding, element, sheet }: { finding: RowOf<'find
     if (finding.kind === 'spall')
       return sectionScene(smallSection({ finding: finding.properties, on: element.kind, thickness: element.geometry.thickness, sheet }), size);
     return planScene({
-      outline: element.geometry.outline,
-      ...(element.geometry.flight ? { flight: element.geometry.flight } : {}),
+      ...planShape(element),
       findings: [planFinding(speaker, finding)],
       ...size,
     });

@@ -1,7 +1,7 @@
 import type { Batch, PlanInput } from '@tufa/core/plan';
 import { planScene } from '@tufa/draw';
 import { say } from '@tufa/words';
-import { planFinding } from '@tufa/words/survey';
+import { planFinding, planShape } from '@tufa/words/survey';
 import { memo, useMemo } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import type { JobView } from '../parts/job/useJob';
@@ -20,7 +20,7 @@ const ServedDrawing = memo(function ServedDrawing({ finding, element, served }: 
     const under = found[0] && element[found[0].elementId];
     if (!under) return null;
     const findings = found.filter(({ elementId }) => elementId === under.id).map((each) => planFinding(speaker, each));
-    return planScene({ outline: under.geometry.outline, findings, width: 64, height: 48, unit_m: 1, unit: '', small: true });
+    return planScene({ ...planShape(under), findings, width: 64, height: 48, unit_m: 1, unit: '', small: true });
   }, [finding, element, served, speaker]);
   return scene ? <SceneView scene={scene} bare /> : <View className="w-[64px]" />;
 });

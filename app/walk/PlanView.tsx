@@ -1,10 +1,9 @@
-import type { RowOf } from '@tufa/contract/entities';
-import { waterLine } from '@tufa/core/survey';
 import type { Point } from '@tufa/core/takeoff';
 import { legendScene, nicePace, planScale, planScene, ruledEdge, WHOLE, type PlanFinding, type PlanKind, type PlanLook, type Scene } from '@tufa/draw';
 import { say } from '@tufa/words';
+import { planShape } from '@tufa/words/survey';
 import { useGesture } from '@use-gesture/react';
-import { useLayoutEffect, useMemo, useRef, useState, type ComponentProps, type ReactNode } from 'react';
+import { useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Pressable, Text, useWindowDimensions, View } from 'react-native';
 import { SceneView } from '../parts/ui/SceneView';
 import { usePhone } from '../parts/phone/useSettings';
@@ -48,7 +47,7 @@ export function PlanView({
   touch,
   children,
 }: {
-  element: Pick<RowOf<'element'>, 'geometry'> & Partial<Pick<RowOf<'element'>, 'kind' | 'properties'>>;
+  element: Parameters<typeof planShape>[0];
   findings: readonly PlanFinding[];
   taps?: readonly { readonly at: Point; readonly hollow: boolean }[];
   readings?: readonly { readonly at: Point; readonly text: string }[];
@@ -63,8 +62,8 @@ export function PlanView({
   const [look, setLook] = useState<PlanLook>(WHOLE);
   const metric = speaker.system === 'metric';
   const unit_m = metric ? 1 : 0.3048;
-  const { outline, openings, north_deg, flight } = element.geometry;
-  const water_m = waterOn(element);
+  const shape = useMemo(() => planShape(element), [element]);
+  const { outline } = shape;
   const frame = useMemo(
     () => (size && size.width >= 60 && size.height >= 60 ? { outline, width: size.width - RULER, height: size.height } : null),
     [size, outline],
@@ -77,22 +76,19 @@ export function PlanView({
     () =>
       frame
         ? planScene({
+            ...shape,
             ...frame,
             look,
             unit_m,
             unit: metric ? 'm' : 'ft',
             findings,
-            ...(openings ? { openings } : {}),
-            ...(flight ? { flight } : {}),
-            ...(water_m === null ? {} : { water_m }),
-            ...(north_deg === undefined ? {} : { north_deg }),
             ...(taps ? { taps } : {}),
             ...(readings ? { readings } : {}),
             ...(wanted ? { wanted } : {}),
             ...(next ? { next } : {}),
           })
         : null,
-    [frame, look, unit_m, metric, findings, openings, flight, water_m, north_deg, taps, readings, wanted, next],
+    [shape, frame, look, unit_m, metric, findings, taps, readings, wanted, next],
   );
   const ruler = useMemo(() => (layer ? rulerScene(layer, outline, hand, metric) : null), [layer, outline, hand, metric]);
   return (
@@ -108,10 +104,6 @@ export function PlanView({
     </View>
   );
 }
-
-/** How far down its plane water reaches up a wall. */
-const waterOn = ({ kind, properties, geometry: { outline } }: ComponentProps<typeof PlanView>['element']): number | null =>
-  kind && properties?.water ? waterLine({ kind, outline, water: properties.water }) : null;
 
 function rulerScene({ scale, height }: PlanLayer, outline: readonly Point[], hand: 'left' | 'right', metric: boolean): Scene {
   const unit_m = metric ? 1 : 0.3048;

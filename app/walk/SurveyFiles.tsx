@@ -3,7 +3,7 @@ import { readingsOf } from '@tufa/contract/assemble';
 import type { ReadingRow } from '@tufa/contract/surveyFile';
 import { planScene } from '@tufa/draw';
 import { say, sayCoded } from '@tufa/words';
-import { planFinding, planReadings, planTaps } from '@tufa/words/survey';
+import { planFinding, planReadings, planShape, planTaps } from '@tufa/words/survey';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { v7 as uuid } from 'uuid';
@@ -43,12 +43,10 @@ export function SurveyFiles({ view, element, onDone }: { view: JobView; element:
   const readings = readingsOf(data, job.id);
   const findings = Object.values(data.finding).filter((finding) => finding.elementId === element.id && !finding.removed);
   const drawn = {
-    outline: element.geometry.outline,
+    ...planShape(element),
     findings: findings.map((finding) => planFinding(speaker, finding)),
     taps: planTaps(readings, element.id),
     readings: planReadings(speaker, readings, element.id),
-    ...(element.geometry.openings ? { openings: element.geometry.openings } : {}),
-    ...(element.geometry.flight ? { flight: element.geometry.flight } : {}),
   };
   const us = speaker.system === 'us';
   const svg = (): void =>
@@ -60,7 +58,6 @@ export function SurveyFiles({ view, element, onDone }: { view: JobView; element:
         height: 700,
         unit_m: us ? 0.3048 : 1,
         unit: us ? 'ft' : 'm',
-        ...(element.geometry.north_deg === undefined ? {} : { north_deg: element.geometry.north_deg }),
       }),
       element.name,
     );

@@ -207,7 +207,7 @@ export const walk: Translation<typeof english> = {
     cutList: 'Tiras por cortar',
     cutLead: '{{lengths}} largos de {{stock_m}}, la sierra come {{kerf_m}} por corte',
     flexible: 'Tira flexible: {{length_m}} para {{curves}} esquinas',
-    stock: 'Largo {{n}}',
+    stock: 'Largo',
     pieces: 'Piezas',
     left: 'Sobra',
     print: 'Imprimir',

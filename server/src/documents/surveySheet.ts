@@ -1,11 +1,10 @@
 import { readingsOf } from '@tufa/contract/assemble';
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { cautionsOn, type Plan, type PlanInput, type Survey } from '@tufa/core/plan';
-import { waterLine } from '@tufa/core/survey';
 import { legendScene, planScene } from '@tufa/draw';
 import { printFigure, say, sayCoded, sayReason, type Speaker } from '@tufa/words';
 import { sayDate } from '@tufa/words/dates';
-import { findingText, isTest, planFinding, planKind, planReadings, planTaps, testText, volumeText } from '@tufa/words/survey';
+import { findingText, isTest, planFinding, planKind, planReadings, planShape, planTaps, testText, volumeText } from '@tufa/words/survey';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { drawing, paper } from './paper';
 import { unsigned } from './scope';
@@ -86,11 +85,9 @@ function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; e
     .sort((a, b) => (a.label < b.label ? -1 : 1));
   const readings = readingsOf(data, input.job.id);
   const us = speaker.system === 'us';
-  const { outline, openings, north_deg, thickness, flight } = element.geometry;
-  const { water } = element.properties;
-  const water_m = water ? waterLine({ kind: element.kind, outline, water }) : null;
+  const { thickness } = element.geometry;
   const plan = planScene({
-    outline,
+    ...planShape(element),
     width: 510,
     height: 300,
     unit_m: us ? 0.3048 : 1,
@@ -98,10 +95,6 @@ function elementPart({ sheet, element, pageBreak }: { sheet: SurveySheetInput; e
     findings: findings.map((finding) => planFinding(speaker, finding)),
     taps: planTaps(readings, element.id),
     readings: planReadings(speaker, readings, element.id),
-    ...(openings ? { openings } : {}),
-    ...(flight ? { flight } : {}),
-    ...(water_m === null ? {} : { water_m }),
-    ...(north_deg === undefined ? {} : { north_deg }),
   });
   const kinds = [...new Set(findings.map(planKind))];
   const { verdict, volume, hollow, debris, waiting } = survey;
