@@ -71,12 +71,11 @@ export const readingFile = Joi.object({
   battery: share.required(),
 });
 
-/** A reading as the phone takes it up: SI, with where it came from and when. */
+/** A reading as the phone takes it up: SI, and when it was. */
 export interface TakenReading {
   readonly kind: InstrumentKind;
   readonly value: number;
   readonly at: string;
-  readonly by: string;
   readonly invented: boolean;
 }
 

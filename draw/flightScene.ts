@@ -32,7 +32,7 @@ export interface FlightSceneInput {
 }
 
 const MARGIN = 16;
-/** Room above the landing for the word of its depth, and beside the foot for nothing. */
+/** Room above the landing for the word of its depth. */
 const HEAD = 26;
 /** A landing is drawn no longer than so many goings: then it is broken off. */
 const LANDING_MOST = 1.6;
@@ -42,15 +42,25 @@ const SIZE = 15;
 /** A broken nosing is drawn no smaller than it can be seen, px. */
 const SEEN_PX = 15;
 
-/** Where the corners of a flight fall in a drawing, from the foot up: the climber comes from the left. */
-export function flightLayout({ flight, width, height }: Pick<FlightSceneInput, 'flight' | 'width' | 'height'>) {
-  const { steps } = flight;
+const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
+
+/** How far each step runs as it is drawn, its landing broken off where it is long. */
+function runsOf({ steps }: Pick<Flight, 'steps'>): { runs: readonly number[]; broken: boolean } {
   const goings = steps.slice(0, -1).map(({ going }) => going.value);
   const landing_m = steps.at(-1)!.going.value;
   const most_m = LANDING_MOST * Math.max(...(goings.length > 0 ? goings : [landing_m]));
-  const broken = landing_m > most_m;
-  const runs = [...goings, Math.min(landing_m, most_m)];
-  const [run_m, rise_m] = [runs, steps.map(({ rise }) => rise.value)].map((values) => values.reduce((sum, value) => sum + value, 0)) as [number, number];
+  return { runs: [...goings, Math.min(landing_m, most_m)], broken: landing_m > most_m };
+}
+
+/** How high the profile of a flight is where it fills a width, px. */
+export const flightHeight = ({ flight, width }: Pick<FlightSceneInput, 'flight' | 'width'>): number =>
+  ((width - 2 * MARGIN) / sum(runsOf(flight).runs)) * sum(flight.steps.map(({ rise }) => rise.value)) + HEAD + MARGIN;
+
+/** Where the corners of a flight fall in a drawing, from the foot up: the climber comes from the left. */
+export function flightLayout({ flight, width, height }: Pick<FlightSceneInput, 'flight' | 'width' | 'height'>) {
+  const { steps } = flight;
+  const { runs, broken } = runsOf(flight);
+  const [run_m, rise_m] = [sum(runs), sum(steps.map(({ rise }) => rise.value))];
   const perMetre = Math.min((width - 2 * MARGIN) / run_m, (height - HEAD - MARGIN) / rise_m);
   const left = (width - run_m * perMetre) / 2;
   const floor = HEAD + rise_m * perMetre + Math.max(0, (height - HEAD - MARGIN - rise_m * perMetre) / 2);

@@ -242,6 +242,7 @@ export const walk = {
       steep: 'Falls {{fall}} %: a wet foot slides.',
     },
     need: { skim: 'Skim it', step: 'Rebuild the step', spall: 'Patch it', edge: 'Build the nosing back' },
+    stepUsed: '{{label}} lies on a step that would be gone. Remove it first, or keep the step.',
     noSuchStep: 'This flight has {{count}} steps.',
   },
   height: 'Height',

@@ -1,5 +1,6 @@
 import { prepared, recordOf, sheetOf, strataDomain, STRATA_QUANTITIES, windowFor, type StrataQuantity, type WindowQuestion } from '@tufa/core/plan';
 import type { ConditionKind } from '@tufa/contract/assemble';
+import type { Measured } from '@tufa/core/quantity';
 import { Problem } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
 import { useRouter } from 'expo-router';
@@ -91,8 +92,8 @@ function Day({ view }: { view: JobView }) {
   };
   const changed = (Object.keys(tried) as (keyof Try)[]).filter((name) => JSON.stringify(tried[name]) !== JSON.stringify(kept[name]));
   const unread = READINGS.filter((kind) => view.input.conditions[kind].source === 'assumed');
-  const reading = (kind: ConditionKind | 'sun' | 'rain_s', value: number) =>
-    readingAdd({ jobId: view.job.id, elementId: finding.elementId, kind, value: { value, by: person?.name ?? '', ...originOf(value) } });
+  const reading = (kind: ConditionKind | 'sun' | 'rain_s', value: number, origin: Pick<Measured, 'source' | 'at' | 'by'> = { source: 'typed' }) =>
+    readingAdd({ jobId: view.job.id, elementId: finding.elementId, kind, value: { value, by: person?.name ?? '', ...origin } });
   const keepAll = async (): Promise<void> => {
     // What was moved was read; with nothing moved, what was assumed is confirmed.
     const moved = READINGS.filter((kind) => changed.includes(kind as keyof Try));
@@ -104,7 +105,7 @@ function Day({ view }: { view: JobView }) {
       ...(question.iceShare ? { iceShare: question.iceShare } : {}),
     };
     const wanted = [
-      ...(changed.length > 0 ? moved : unread).map((kind) => reading(kind, question[kind as 'air_C'])),
+      ...(changed.length > 0 ? moved : unread).map((kind) => reading(kind, question[kind as 'air_C'], originOf(question[kind as 'air_C'], 'temperature'))),
       ...(changed.includes('sun') ? [reading('sun', question.sun ? 1 : 0)] : []),
       ...(changed.includes('wind_ms') ? [reading('wind_ms', question.wind_ms)] : []),
       ...(changed.includes('crew') ? [change('job', 'change', view.job.id, { crew: { ...view.input.crew, hands: question.crew.hands } })] : []),

@@ -52,7 +52,7 @@ function Keys({ target }: { target: Target }) {
           {say(speaker, 'keypad.clash', { first: clash[0], second: clash[1] })}
         </Text>
       ) : null}
-      <InstrumentRead key={target.as} as={target.as} entry={entry} onText={target.onText} />
+      <InstrumentRead key={target.as} as={target.as} entry={entry} tabIndex={-1} onText={target.onText} />
       {strip ? <RulerStrip strip={strip} mark={markOf(text, strip, entry)} onMark={(mark) => target.onText(withMark(text, mark, strip, entry))} /> : null}
       {entry.rail.length > RAIL ? (
         <View className={`${row} gap-2`}>

@@ -25,9 +25,9 @@ function Led({ lesson, view, step }: { lesson: Lesson; view: JobView; step: Step
   useEffect(() => {
     if (step === 'mix' && batch) seenInLesson(view.job.id, 'ticket');
   }, [step, batch, view.job.id]);
-  const words = next?.at.step === step ? next.at.taps.map((word) => sayCoded(speaker, word)).join('|') : '';
+  const words = next?.at.step === step ? next.at.taps.map((word) => sayCoded(speaker, word)) : [];
   // Asked after every drawing of the screen: what is to be tapped is outlined wherever it has come to stand.
-  useEffect(() => pointAt(words.split('|').filter(Boolean)));
+  useEffect(() => pointAt(words));
   if (!next)
     return (
       <View className="border-4 border-act bg-sheet p-3 gap-2" role="status" testID="lesson">

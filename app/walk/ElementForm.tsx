@@ -12,6 +12,7 @@ import { change, write } from '../outbox/useFirm';
 import { Button, Word } from '../parts/ui/Button';
 import { Choice, Several } from '../parts/ui/Choice';
 import type { Typed } from '../keypad/entries';
+import { FieldProblem } from '../parts/ui/fieldProblem';
 import { FormField } from '../parts/ui/FormField';
 import { StepLayout } from '../parts/job/StepScreen';
 import { Answer, T } from '../parts/ui/T';
@@ -21,7 +22,7 @@ import { copyOfElement } from './copies';
 import { NOTCHES, SUNS, textOfElement, wireOfElement, type ElementText } from './elementText';
 import { FlightFields } from './FlightFields';
 import { TapedShape } from './TapedShape';
-import { movedFindings } from './wholeFindings';
+import { leftBehind, movedFindings } from './wholeFindings';
 import { useSpeaker } from '../parts/phone/speaker';
 
 /** What is looked at: name, kind, shape and sizes, what it is made of and must endure, when it must be open. */
@@ -34,7 +35,12 @@ export function ElementForm({ view, element, onDone }: { view: JobView; element:
     initial: textOfElement(speaker, element),
     wire: {
       entity: 'element',
-      toWire: (values) => ({ ...wireOfElement(speaker, values, view.job.id), stops: element?.stops ?? {} }),
+      toWire: (values) => {
+        const wired = wireOfElement(speaker, values, view.job.id);
+        const lost = element ? leftBehind(view.data, element, wired.geometry) : undefined;
+        if (lost) throw new FieldProblem('flightCount', say(speaker, 'walk.flight.stepUsed', { label: lost.label }));
+        return { ...wired, stops: element?.stops ?? {} };
+      },
       fieldOf: (path) => fieldOf(path),
     },
   });

@@ -1,6 +1,6 @@
 import type { RowOf } from '@tufa/contract/entities';
 import { evenedRise, onStepAt, type Flight, type FlightSurvey, type OnStep } from '@tufa/core/survey';
-import { flightFaceAt, flightLayout, flightScene, nicePace, ruledEdge, type FlightFinding, type Scene } from '@tufa/draw';
+import { flightFaceAt, flightHeight, flightLayout, flightScene, nicePace, ruledEdge, type FlightFinding, type Scene } from '@tufa/draw';
 import { say } from '@tufa/words';
 import { planKind, textOf } from '@tufa/words/survey';
 import { localeOf, type Speaker } from '@tufa/words/speak';
@@ -14,6 +14,8 @@ import { useSize } from '../parts/phone/useSize';
 import { usePhone } from '../parts/phone/useSettings';
 
 const RULER = 56;
+/** Risers nearer than this are alike to a tape, m. */
+const TOLD_M = 0.0015;
 
 /** What a face may need, by which face it is. */
 const NEEDS = { riser: ['skim', 'step', 'spall'], tread: ['spall', 'skim', 'step'], nosing: ['edge', 'step'] } as const;
@@ -32,6 +34,13 @@ function onFace(flight: Flight, { kind, outline, properties }: RowOf<'finding'>)
   if (kind === 'step' && properties.from !== undefined) return { step: properties.from, face: 'nosing' };
   if ('onStep' in properties && properties.onStep) return properties.onStep;
   return onStepAt(flight, outline.points);
+}
+
+/** Whether a finding is on a face; a rebuilt step is on all faces of its steps. */
+function isOn(flight: Flight, finding: RowOf<'finding'>, face: OnStep): boolean {
+  const on = onFace(flight, finding);
+  if (finding.kind !== 'step') return same(on, face);
+  return on !== null && face.step >= on.step && face.step < on.step + finding.properties.steps;
 }
 
 /** A finding as the profile shows it. */
@@ -85,7 +94,7 @@ export function FlightView({
   const [chosen, setChosen] = useState<OnStep | null>(null);
   const box = useRef<View>(null);
   const width = size ? size.width - RULER : 0;
-  const height = size ? heightFor(flight, width) : 240;
+  const height = size ? Math.round(Math.min(HEIGHTS.most, Math.max(HEIGHTS.least, flightHeight({ flight, width })))) : 240;
   const drawn = useMemo(() => findings.map((finding) => drawnOn(flight, finding)), [flight, findings]);
   const scene = useMemo(() => {
     if (width < 60) return null;
@@ -133,7 +142,7 @@ export function FlightView({
         <FaceWords flight={flight} survey={survey} chosen={chosen} />
         {chosen
           ? findings
-              .filter((finding) => same(onFace(flight, finding), chosen))
+              .filter((finding) => isOn(flight, finding, chosen))
               .map((finding) => (
                 <Button key={finding.id} label={say(speaker, 'walk.editFinding', { label: finding.label })} onPress={() => onOpen(finding.id)} />
               ))
@@ -191,14 +200,8 @@ function FaceWords({ flight, survey, chosen }: { flight: Flight; survey: FlightS
   );
 }
 
-/** Risers nearer than this are alike to a tape, m. */
-const TOLD_M = 0.0015;
-
-/** As high as the flight asks at its width, neither lost nor the whole screen. */
-function heightFor(flight: Pick<Flight, 'steps'>, width: number): number {
-  const { corners, floor } = flightLayout({ flight, width, height: 4000 });
-  return Math.round(Math.min(340, Math.max(200, floor - corners.at(-1)!.nosing[1] + 60)));
-}
+/** Room for a flight: as high as it asks at its width, never lost, never the whole screen. */
+const HEIGHTS = { least: 200, most: 340 } as const;
 
 /** The ruled edge beside a flight: heights over its foot. */
 function rulerOf(speaker: Speaker, { floor, corners, perMetre }: ReturnType<typeof flightLayout>, height: number, mirror: boolean): Scene {

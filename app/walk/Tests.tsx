@@ -38,7 +38,7 @@ export function Tests({ view, element, onDone }: { view: JobView; element: RowOf
     if (test !== 'moisture') return measuredOf(speaker, { field: 'text', text, as: test === 'drop_s' ? 'moment' : 'pressure', limit: test });
     const percent = Number(text.replace('%', '').trim() || NaN);
     if (!(percent >= 0 && percent <= 100)) throw new FieldProblem('text', say(speaker, 'walk.percent'));
-    return { value: percent / 100, typed: `${percent} %`, ...originOf(percent / 100) };
+    return { value: percent / 100, typed: `${percent} %`, ...originOf(percent / 100, 'moisture') };
   };
   const save = async (): Promise<void> => {
     try {
@@ -80,7 +80,7 @@ export function Tests({ view, element, onDone }: { view: JobView; element: RowOf
                 <View className="flex-row">
                   <Field {...field} />
                 </View>
-                <InstrumentRead as="moisture" entry={null} onText={setText} />
+                <InstrumentRead as="moisture" entry={null} tabIndex={0} onText={setText} />
               </>
             ) : (
               <QuantityField {...field} as={test === 'drop_s' ? 'moment' : 'pressure'} onDone={() => void save()} />

@@ -122,7 +122,11 @@ export const ON_STEP: readonly FindingText['kind'][] = ['edge', 'skim'];
 function stepTyped(speaker: Speaker, values: FindingText, { geometry: { flight } }: RowOf<'element'>, points: readonly Point[]): object {
   const { kind, stepNumber, stepFace } = values;
   const drawn = flight ? onStepAt(flight, points) : null;
-  if (kind === 'step') return drawn ? { from: drawn.step } : {};
+  if (kind === 'step') {
+    const count = flight?.steps.length ?? 0;
+    if (drawn && drawn.step + Number(values.steps) - 1 > count) throw new FieldProblem('steps', say(speaker, 'walk.flight.noSuchStep', { count }));
+    return drawn ? { from: drawn.step } : {};
+  }
   if (!ON_STEP.includes(kind)) return {};
   if (flight) return drawn ? { onStep: drawn } : {};
   if (stepNumber.trim() === '') return {};

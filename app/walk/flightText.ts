@@ -79,7 +79,7 @@ export function textOfFlight(speaker: Speaker, { flight, typed = {} }: Pick<Elem
 
 /** A fall as it was typed, a share. @throws FieldProblem */
 function pitchOf(speaker: Speaker, field: string, text: string): { pitch?: number } {
-  const typed = text.replace('%', '').replace(',', '.').trim();
+  const typed = text.replace('%', '').replace(',', '.').replace('\u2212', '-').trim();
   if (typed === '') return {};
   const percent = Number(typed);
   if (!(percent >= -20 && percent <= 20)) throw new FieldProblem(field, say(speaker, 'walk.flight.pitchPercent'));

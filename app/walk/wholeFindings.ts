@@ -14,6 +14,16 @@ export function isFace({ outline: { points } }: Pick<RowOf<'finding'>, 'outline'
   return on !== null && sameOutline(points, facePoints(flight!, on) ?? []);
 }
 
+/** What lies on a step that a flight measured anew no longer has; nothing where all of it still has its face. */
+export function leftBehind(data: Pick<FirmData, 'finding'>, element: RowOf<'element'>, { flight }: ElementGeometry): RowOf<'finding'> | undefined {
+  const was = element.geometry.flight;
+  if (!was || !flight) return undefined;
+  return Object.values(data.finding).find(({ elementId, removed, outline }) => {
+    const on = elementId === element.id && !removed ? onStepAt(was, outline.points) : null;
+    return on !== null && on.step > flight.steps.length;
+  });
+}
+
 /** What is found on an element that was measured anew: what is all of it stays all of it, a whole face stays whole, and on a flight the rest keeps to its face. */
 export function movedFindings(
   data: Pick<FirmData, 'finding'>,

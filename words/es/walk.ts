@@ -244,6 +244,7 @@ export const walk: Translation<typeof english> = {
       steep: 'Cae {{fall}} %: mojada, el pie resbala.',
     },
     need: { skim: 'Darle capa fina', step: 'Rehacer el escalón', spall: 'Parcharla', edge: 'Rehacer el borde' },
+    stepUsed: '{{label}} está en un escalón que se iría. Quítelo primero, o deje el escalón.',
     noSuchStep: 'Esta escalera tiene {{count}} escalones.',
   },
   height: 'Alto',

@@ -7,7 +7,18 @@ import { useSpeaker } from '../phone/speaker';
 import { useInstrument } from './useInstrument';
 
 /** Fills the field in hand from the instrument that reads it, with one tap; nothing where none is in reach. */
-export function InstrumentRead({ as, entry, onText }: { as: Typed | 'moisture'; entry: Pick<Entry, 'kind' | 'unit'> | null; onText: (text: string) => void }) {
+export function InstrumentRead({
+  as,
+  entry,
+  tabIndex,
+  onText,
+}: {
+  as: Typed | 'moisture';
+  entry: Pick<Entry, 'kind' | 'unit'> | null;
+  /** 0 where the tab key reaches it; -1 among the keys under the thumb */
+  tabIndex: 0 | -1;
+  onText: (text: string) => void;
+}) {
   const speaker = useSpeaker();
   const { instrument, reading, fault, read } = useInstrument(as, entry);
   if (!instrument) return null;
@@ -15,7 +26,7 @@ export function InstrumentRead({ as, entry, onText }: { as: Typed | 'moisture'; 
     <View className="gap-1" {...keepsFocus}>
       <Pressable
         role="button"
-        tabIndex={-1}
+        tabIndex={tabIndex}
         aria-busy={reading}
         disabled={reading}
         onPress={() => void read(onText)}

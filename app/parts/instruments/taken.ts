@@ -1,8 +1,11 @@
+import type { InstrumentKind } from '@tufa/contract/instruments';
 import type { Measured } from '@tufa/core/quantity';
+import type { Typed } from '../../keypad/entries';
 import { now } from '../phone/clock';
 
 /** What an instrument has read into a field: the figure as it stands there, SI, when and by what. */
 export interface Taken {
+  readonly kind: InstrumentKind;
   readonly value: number;
   readonly at: string;
   readonly by: string;
@@ -27,12 +30,21 @@ export function keepTaken(reading: Taken): void {
   localStorage.setItem(KEY, JSON.stringify([...fresh, reading].slice(-MOST)));
 }
 
-/** What read a figure; null where a person typed it. */
-export const takenOf = (value: number): Taken | null =>
-  all().findLast((reading) => Math.abs(reading.value - value) <= 1e-9 * Math.max(1, Math.abs(value))) ?? null;
+/** Which instrument reads what is typed; a field that none reads has none. */
+export const READS: Readonly<Partial<Record<Typed | 'moisture', InstrumentKind>>> = {
+  depth: 'depthGauge',
+  side: 'laserDistance',
+  temperature: 'thermometer',
+  mass: 'scale',
+  moisture: 'moistureMeter',
+};
+
+/** What read a figure of a kind of field; null where a person typed it. */
+export const takenOf = (value: number, as: Typed | 'moisture'): Taken | null =>
+  all().findLast((reading) => reading.kind === READS[as] && Math.abs(reading.value - value) <= 1e-9 * Math.max(1, Math.abs(value))) ?? null;
 
 /** Where a figure comes from: from an instrument with when and by what, else from whoever typed it. */
-export function originOf(value: number): Pick<Measured, 'source' | 'at' | 'by'> {
-  const taken = takenOf(value);
+export function originOf(value: number, as: Typed | 'moisture'): Pick<Measured, 'source' | 'at' | 'by'> {
+  const taken = takenOf(value, as);
   return taken ? { source: 'instrument', at: taken.at, by: taken.by } : { source: 'typed' };
 }

@@ -1,4 +1,4 @@
-import type { Instrument, InstrumentKind } from '@tufa/contract/instruments';
+import type { Instrument } from '@tufa/contract/instruments';
 import { parse, siFactor, fahrenheitFromCelsius, type Kind } from '@tufa/core/quantity';
 import { say } from '@tufa/words';
 import { useQuery } from '@tanstack/react-query';
@@ -8,16 +8,7 @@ import type { Typed } from '../../keypad/entries';
 import { api, ApiProblem } from '../../outbox/api';
 import { useOnline } from '../chrome/SyncLine';
 import { useSpeaker } from '../phone/speaker';
-import { keepTaken } from './taken';
-
-/** Which instrument reads what is typed; a field that none reads has none. */
-const READS: Readonly<Partial<Record<Typed | 'moisture', InstrumentKind>>> = {
-  depth: 'depthGauge',
-  side: 'laserDistance',
-  temperature: 'thermometer',
-  mass: 'scale',
-  moisture: 'moistureMeter',
-};
+import { keepTaken, READS } from './taken';
 
 /** As fine as an instrument reads, in the field's own unit: finer than anybody types, so that it is known again. */
 const DIGITS: Readonly<Record<string, number>> = { in: 3, ft: 3, m: 4, mm: 1, cm: 2, F: 1, C: 1, lb: 2, kg: 3, '%': 1 };
@@ -51,12 +42,11 @@ export function useInstrument(as: Typed | 'moisture', entry: Pick<Entry, 'kind' 
       const of = entry ?? MOISTURE;
       const text = textOfReading(value, of);
       const typed = of.kind === 'share' ? Number(text.replace('%', '')) / 100 : parse({ text, kind: of.kind, unit: of.unit });
-      keepTaken({ value: typed, at, by: invented ? say(speaker, 'instrument.invented', { name: instrument.name }) : instrument.name });
+      keepTaken({ kind: instrument.kind, value: typed, at, by: invented ? say(speaker, 'instrument.invented', { name: instrument.name }) : instrument.name });
       onText(text);
       setState({ reading: false, fault: null });
     } catch (error) {
-      const code = error instanceof ApiProblem && error.ours ? error.details.title : say(speaker, 'instrument.lost');
-      setState({ reading: false, fault: code });
+      setState({ reading: false, fault: error instanceof ApiProblem && error.ours ? error.details.title : say(speaker, 'instrument.lost') });
     }
   };
   return { instrument, ...state, read };

@@ -40,7 +40,14 @@ export const Field = settled(function Field({
   /** what the browser may fill it with */
   autoComplete?: 'username' | 'current-password' | 'new-password' | 'one-time-code' | 'organization' | 'name';
   /** what a field for a figure adds */
-  figure?: { readonly box: Ref<View>; readonly input: Ref<TextInput>; readonly props: object; readonly over: ReactNode; readonly below: ReactNode };
+  figure?: {
+    readonly box: Ref<View>;
+    readonly input: Ref<TextInput>;
+    readonly props: object;
+    readonly over: ReactNode;
+    readonly below: ReactNode;
+    readonly after: ReactNode;
+  };
 }) {
   const id = useId();
   const readOnly = useReadOnly();
@@ -79,6 +86,7 @@ export const Field = settled(function Field({
         ) : (hint ?? note) ? (
           <Text className="font-text text-16 leading-21 text-faint">{hint ?? note}</Text>
         ) : null)}
+      {readOnly ? null : figure?.after}
     </View>
   );
 });

@@ -35,6 +35,7 @@ export const QuantityField = settled(function QuantityField({
   const box = useRef<View>(null);
   const inputRef = useRef<TextInput>(null);
   const [focused, setFocused] = useState(false);
+  const [near, setNear] = useState(false);
   const [system, setSystem] = useState(false);
   const byKeypad = !system && opensKeypad();
   const keypad = byKeypad && focused;
@@ -54,6 +55,18 @@ export const QuantityField = settled(function QuantityField({
     const input = inputRef.current as unknown as HTMLInputElement;
     return () => leave(input);
   }, []);
+  // What stands under the field is reached by the tab key: it is there as long as the focus is on either.
+  useEffect(() => {
+    const around = box.current as unknown as HTMLElement;
+    const come = (): void => setNear(true);
+    const go = ({ relatedTarget }: FocusEvent): void => setNear(around.contains(relatedTarget as Node | null));
+    around.addEventListener('focusin', come);
+    around.addEventListener('focusout', go);
+    return () => {
+      around.removeEventListener('focusin', come);
+      around.removeEventListener('focusout', go);
+    };
+  }, []);
   const toSystem = (): void => {
     setSystem(true);
     // A keyboard appears only for a field that takes the focus anew.
@@ -62,7 +75,7 @@ export const QuantityField = settled(function QuantityField({
     setTimeout(() => input.focus());
   };
   const readings = unclear(field.value, entry);
-  const taken = takenText(field.value, entry);
+  const taken = takenText(field.value, entry, as);
   return (
     <Field
       {...field}
@@ -104,19 +117,18 @@ export const QuantityField = settled(function QuantityField({
               ))}
             </View>
           </View>
-        ) : focused && !keypad && !field.fault ? (
-          <InstrumentRead as={as} entry={entry} onText={field.onChange} />
         ) : null,
+        after: near && !byKeypad ? <InstrumentRead as={as} entry={entry} tabIndex={0} onText={field.onChange} /> : null,
       }}
     />
   );
 });
 
 /** What instrument read what stands in the field; null where a person typed it. */
-function takenText(text: string, { kind, unit }: Entry): Taken | null {
+function takenText(text: string, { kind, unit }: Entry, as: Typed): Taken | null {
   if (!/\.\d/.test(text)) return null;
   try {
-    return takenOf(parse({ text, kind, unit }));
+    return takenOf(parse({ text, kind, unit }), as);
   } catch (error) {
     if (error instanceof Problem) return null;
     throw error;

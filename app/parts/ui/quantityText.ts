@@ -37,7 +37,7 @@ export const readTyped = (speaker: Speaker, { limit, ...rest }: { field: string;
 
 /** A typed figure with what was typed, so that it prints back so; *don't know* stands for the wide figure given. @throws FieldProblem */
 export const measuredOf = (speaker: Speaker, { unknown, ...input }: Parameters<typeof readTyped>[1] & { unknown?: Measured }): Measured =>
-  unknown && input.text === say(speaker, 'keypad.unknown') ? unknown : measuredBy(readTyped(speaker, input), input.text);
+  unknown && input.text === say(speaker, 'keypad.unknown') ? unknown : measuredBy(readTyped(speaker, input), input);
 
 /** A figure with what was typed, and with the instrument that read it where one did. */
-const measuredBy = (value: number, text: string): Measured => ({ value, typed: text.trim(), ...originOf(value) });
+const measuredBy = (value: number, { text, as }: { text: string; as: Typed }): Measured => ({ value, typed: text.trim(), ...originOf(value, as) });

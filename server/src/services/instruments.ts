@@ -36,7 +36,7 @@ export async function askInstruments(address: string): Promise<readonly Instrume
 }
 
 /**
- * What one of them reads now, SI, with where it came from and when.
+ * What one of them reads now, SI, and when.
  *
  * @throws HttpProblem `instrumentLost`, `instrumentFlat`, `instrumentUnit`, `instrumentWild`, `instrumentUnreadable`
  */
@@ -47,5 +47,5 @@ export async function readInstrument({ address, id, kind }: { address: string } 
   const si = siOfReading(reading);
   if (!si) throw problem('instrumentUnit');
   if (!si.within) throw problem('instrumentWild');
-  return { kind, value: si.value, at: reading.at, by: id, invented: reading.invented };
+  return { kind, value: si.value, at: reading.at, invented: reading.invented };
 }

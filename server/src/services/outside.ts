@@ -1,4 +1,4 @@
-import type { Schema } from 'joi';
+import Joi, { type Schema } from 'joi';
 import { check } from '@tufa/contract/validate';
 
 /** What an outside service's answer may be told as: reached and read, or why not. */
@@ -30,24 +30,34 @@ export async function askOutside<T>({
   patience_ms: number;
   most_bytes: number;
 }): Promise<Outside<T>> {
+  let ok: boolean;
+  let text: string | null;
   try {
     const response = await fetch(url, { redirect: 'error', signal: AbortSignal.timeout(patience_ms), headers: { accept: 'application/json' } });
-    const text = await textOf(response, most_bytes);
-    if (text === null) return { failed: 'unreadable' };
-    if (!response.ok) return refusalOf(text);
-    const { value, fault } = check<T>(schema, JSON.parse(text));
-    return fault ? { failed: 'unreadable' } : { said: value };
-  } catch (error) {
-    return { failed: error instanceof SyntaxError ? 'unreadable' : 'unreachable' };
-  }
-}
-
-/** What a service says of why it does not answer, where it says so by a code. */
-function refusalOf(text: string): Outside<never> {
-  try {
-    const { code } = JSON.parse(text) as { code?: unknown };
-    return typeof code === 'string' ? { failed: 'refused', code } : { failed: 'unreachable' };
+    ({ ok } = response);
+    text = await textOf(response, most_bytes);
   } catch {
     return { failed: 'unreachable' };
+  }
+  const body = text === null ? undefined : jsonOf(text);
+  if (!ok) {
+    const { value, fault } = check<{ code: string }>(refusal, body);
+    return fault ? { failed: 'unreachable' } : { failed: 'refused', code: value.code };
+  }
+  const { value, fault } = check<T>(schema.required(), body);
+  return fault ? { failed: 'unreadable' } : { said: value };
+}
+
+/** Why a service does not answer, where it says so by a code. */
+const refusal = Joi.object({ code: Joi.string().max(60).required() })
+  .unknown()
+  .required();
+
+/** What a text says as JSON; nothing where it is none. */
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
   }
 }
