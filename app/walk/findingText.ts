@@ -29,7 +29,7 @@ export function textOfFinding(speaker: Speaker, finding: RowOf<'finding'> | unde
       : {}),
     ...stepDrawn(flight, points),
     ...(finding.kind === 'step' && finding.properties.from !== undefined ? { stepNumber: String(finding.properties.from), stepFace: 'nosing' as const } : {}),
-    ...(finding.kind === 'mark' ? {} : typedKind(finding.kind)?.textOf(speaker, finding.properties)),
+    ...(finding.kind === 'mark' ? {} : typedKind(finding.kind)?.textOf(speaker, finding.properties, points)),
   };
 }
 

@@ -48,4 +48,8 @@ export function movedFindings(
     });
 }
 
-const sameOutline = (a: readonly Point[], b: readonly Point[]): boolean => a.length === b.length && a.every(([x, y], i) => x === b[i]![0] && y === b[i]![1]);
+/** Nearer than this two places are one: a size that is typed again is the same but for its last digit, m. */
+const SAME_M = 1e-9;
+
+const sameOutline = (a: readonly Point[], b: readonly Point[]): boolean =>
+  a.length === b.length && a.every(([x, y], i) => Math.abs(x - b[i]![0]) < SAME_M && Math.abs(y - b[i]![1]) < SAME_M);

@@ -1,8 +1,9 @@
 import type { Ranked } from '@tufa/core/choose';
-import { rankingOf, sheetOf, type ChosenPlan, type Conditions, type FindingPlan } from '@tufa/core/plan';
+import { prepared, rankingOf, sheetOf, type ChosenPlan, type Conditions, type FindingPlan, type PlanInput, type TakeOff } from '@tufa/core/plan';
 import type { Measured } from '@tufa/core/quantity';
-import { bagOf } from '@tufa/core/shelf';
+import { bagOf, isReady } from '@tufa/core/shelf';
 import type { FindingInput } from '@tufa/core/survey';
+import { TAKEOFF } from '@tufa/core/takeoff';
 import { printFigure, say, sayReason } from '@tufa/words';
 import { findingName } from '@tufa/words/findingName';
 import { localeOf, type Speaker } from '@tufa/words/speak';
@@ -83,11 +84,26 @@ function OfFinding({ view, finding }: { view: JobView; finding: FindingPlan & { 
   // The rules are asked for what is shown, not for the whole shelf of every finding.
   const ranked = useMemo(() => rankingOf(view.input, finding.findingId).find(({ sheetId }) => sheetId === finding.chosen.sheetId), [view.input, finding]);
   if (!found) return null;
-  const lines = findingLines(speaker, { view, finding, found });
+  const { chosen, takeOff } = finding;
+  const { overlay } = chosen;
+  const name = findingName(speaker, view.data, finding.findingId);
+  const sheetName = (sheetId: string): string => sheetOf(view.input, sheetId)?.name ?? '';
   return (
     <View className="gap-3">
-      <Part title={findingName(speaker, view.data, finding.findingId)} lines={lines} />
+      <Part
+        title={`${name}: ${sheetName(chosen.sheetId)}`}
+        lines={[volumeLine(speaker, found, takeOff), ...layerLines(speaker, view.input, chosen, takeOff), ...besideLines(speaker, view.input, chosen)]}
+      />
       {ranked ? <Reasons ranked={ranked} /> : null}
+      {overlay ? (
+        <>
+          <Part
+            title={say(speaker, 'why.overlay', { name, sheet: sheetName(overlay.chosen.sheetId) })}
+            lines={layerLines(speaker, view.input, overlay.chosen, overlay.takeOff)}
+          />
+          <Reasons ranked={overlay.judged} />
+        </>
+      ) : null}
     </View>
   );
 }
@@ -132,65 +148,71 @@ function conditionLines(speaker: Speaker, conditions: Conditions): Because[] {
 }
 
 /** What a volume was worked out from. */
-function volumeWhy(speaker: Speaker, found: FindingInput, { takeOff }: FindingPlan): string {
-  const { area_m2, deepest_m } = takeOff;
-  if (found.kind === 'spall' && (found.readings?.length ?? 0) > 2) return say(speaker, 'why.volumeReadings', { count: found.readings!.length, area_m2 });
+function volumeLine(speaker: Speaker, found: FindingInput, { area_m2, deepest_m, volume }: TakeOff): Because {
+  const { text, range } = volumeText(speaker, volume);
+  const told = { what: say(speaker, 'why.volume'), figure: `${text} (${range})` };
+  if (found.kind === 'spall' && (found.readings?.length ?? 0) > 2)
+    return { ...told, why: say(speaker, 'why.volumeReadings', { count: found.readings!.length, area_m2 }) };
   if (found.kind === 'spall' || found.kind === 'void')
-    return say(speaker, 'why.volumeShape', { deepest_m, shape: say(speaker, `word.shape.${found.shape}`), area_m2 });
-  return say(speaker, 'why.volumeSizes', { area_m2 });
+    return { ...told, why: say(speaker, 'why.volumeShape', { deepest_m, shape: say(speaker, `word.shape.${found.shape}`), area_m2 }) };
+  return { ...told, why: say(speaker, 'why.volumeSizes', { area_m2 }) };
 }
 
-function findingLines(
-  speaker: Speaker,
-  { view, finding, found }: { view: JobView; finding: FindingPlan & { chosen: ChosenPlan }; found: FindingInput },
-): Because[] {
-  const { chosen, takeOff } = finding;
+const bySheet = ({ least_s, most_s }: { least_s: number; most_s: number }): number => Math.sqrt(least_s * most_s);
+
+/** What a layer takes of its sheet and how long it lives; what comes ready is not mixed. */
+function layerLines(speaker: Speaker, input: PlanInput, chosen: ChosenPlan, takeOff: TakeOff): Because[] {
   const { quantities, batches, window: answer, ticket, record, opens } = chosen;
   const { window, basis } = answer;
-  const sheet = sheetOf(view.input, chosen.sheetId)!;
-  const line = (what: string, figure: string, why: string): Because => ({ what, figure, why });
-  const volume = volumeText(speaker, takeOff.volume);
-  const yieldEach = printFigure(speaker, 'yield_m3', quantities.yield_m3_kg * bagOf(sheet).mass_kg);
-  const mixed = needText(speaker, quantities, sheet.water !== null);
+  const sheet = sheetOf(input, chosen.sheetId)!;
   const { chosen: order } = quantities;
-  const percent = (ratio: number): string => (ratio * 100).toLocaleString(localeOf(speaker), { maximumFractionDigits: 1 });
-  const life = ({ least_s, most_s }: { least_s: number; most_s: number }): number => Math.sqrt(least_s * most_s);
+  const ready = isReady(sheet);
+  const line = (what: string, figure: string, why: string): Because => ({ what, figure, why });
+  const bought = order.packages.map(({ count, mass_kg }) => `${count} x ${printFigure(speaker, 'pack_kg', mass_kg)}`).join(', ');
+  const percent = (quantities.waterRatio * 100).toLocaleString(localeOf(speaker), { maximumFractionDigits: 1 });
+  const mixing = ready
+    ? []
+    : [
+        ...(sheet.water
+          ? [
+              line(
+                say(speaker, 'why.water'),
+                printFigure(speaker, 'water_kg', answer.batch.water_kg),
+                say(speaker, 'why.waterBy', { percent, task: say(speaker, `word.task.${ticket.task}`) }),
+              ),
+            ]
+          : []),
+        line(
+          say(speaker, 'why.batch'),
+          printFigure(speaker, 'batch_kg', answer.batch.powder_kg),
+          batches.limit
+            ? say(speaker, 'why.batchBy', { count: batches.count, limit: printFigure(speaker, 'limit', batches.limit) })
+            : say(speaker, 'why.batchFree', { count: batches.count }),
+        ),
+        line(say(speaker, 'why.mix'), printFigure(speaker, 'mix_C', answer.mix_C), say(speaker, sheet.water ? 'why.mixBy' : 'why.partsBy')),
+      ];
   return [
-    line(say(speaker, 'why.volume'), `${volume.text} (${volume.range})`, volumeWhy(speaker, found, finding)),
     line(
-      say(speaker, 'why.powder'),
-      mixed.need,
-      say(speaker, 'why.powderBy', { volume_m3: takeOff.volume.p50, waste_share: view.input.firm.medianWaste, yield: yieldEach }),
+      say(speaker, ready ? 'why.needed' : 'why.powder'),
+      needText(speaker, quantities, sheet.water !== null).need,
+      say(speaker, 'why.powderBy', {
+        volume_m3: takeOff.volume.p50,
+        // What the crew's own waste has shown, where it has.
+        waste_share: prepared(input).firm.medianWaste,
+        yield: printFigure(speaker, 'yield_m3', quantities.yield_m3_kg * bagOf(sheet).mass_kg),
+      }),
     ),
-    line(
-      say(speaker, 'why.buy'),
-      order.packages.map(({ count, mass_kg }) => `${count} x ${printFigure(speaker, 'pack_kg', mass_kg)}`).join(', ') || printFigure(speaker, 'need_kg', 0),
-      say(speaker, 'why.buyBy', { sure_share: order.quantile, short_share: order.chanceShort }),
-    ),
+    bought
+      ? line(say(speaker, 'why.buy'), bought, say(speaker, 'why.buyBy', { sure_share: order.quantile, short_share: order.chanceShort }))
+      : line(say(speaker, 'why.buy'), say(speaker, 'why.nothingBought'), say(speaker, 'why.inStock', { stock_kg: order.fromStock_kg })),
     line(say(speaker, 'why.cost'), printFigure(speaker, 'cost_minor', order.cost_minor), say(speaker, 'why.costBy')),
-    ...(sheet.water
-      ? [
-          line(
-            say(speaker, 'why.water'),
-            printFigure(speaker, 'water_kg', answer.batch.water_kg),
-            say(speaker, 'why.waterBy', { percent: percent(quantities.waterRatio), task: say(speaker, `word.task.${ticket.task}`) }),
-          ),
-        ]
-      : []),
-    line(
-      say(speaker, 'why.batch'),
-      printFigure(speaker, 'batch_kg', answer.batch.powder_kg),
-      batches.limit
-        ? say(speaker, 'why.batchBy', { count: batches.count, limit: printFigure(speaker, 'limit', batches.limit) })
-        : say(speaker, 'why.batchFree', { count: batches.count }),
-    ),
-    line(say(speaker, 'why.mix'), printFigure(speaker, 'mix_C', answer.mix_C), say(speaker, 'why.mixBy')),
+    ...mixing,
     line(
       say(speaker, 'why.place'),
       printFigure(speaker, 'place_s', window.placeBy_s),
       say(speaker, 'why.placeBy', {
         life_s: window.flowLife.p50,
-        sheet_s: life(sheet.flow),
+        sheet_s: bySheet(sheet.flow),
         reference_C: sheet.reference_C,
         safe_share: basis.safeShare,
         accepted_share: basis.accepted,
@@ -216,5 +238,36 @@ function findingLines(
         ]
       : []),
     ...(opens ? [line(say(speaker, 'why.opens'), printFigure(speaker, 'opens_s', opens.after_s), say(speaker, 'why.opensBy'))] : []),
+  ];
+}
+
+/** What is done and brought beside the material: carried away, soaked and misted, bonded, cured, coated. */
+function besideLines(speaker: Speaker, input: PlanInput, { debris, water, aids }: ChosenPlan): Because[] {
+  return [
+    ...(debris
+      ? [
+          {
+            what: say(speaker, 'why.debris'),
+            figure: printFigure(speaker, 'debris_kg', debris.mass_kg),
+            why: say(speaker, 'why.debrisBy', { count: debris.bags, bag_kg: TAKEOFF.debrisBagMost_kg }),
+          },
+        ]
+      : []),
+    ...(water
+      ? [
+          {
+            what: say(speaker, 'why.bring'),
+            figure: printFigure(speaker, 'bring_m3', water.total_m3),
+            why: say(speaker, 'why.bringBy', { soak_m3: water.presoak_m3, films_m3: water.films_m3, mix_m3: water.mix_m3, rinse_m3: water.rinse_m3 }),
+          },
+        ]
+      : []),
+    ...aids
+      .filter(({ verdict, amount }) => verdict !== 'no' && amount.p50 > 0)
+      .flatMap(({ aidId, amount, area_m2 }) => {
+        const aid = input.aids?.find(({ id }) => id === aidId);
+        const figure = aid?.unit === 'kg' ? printFigure(speaker, 'aid_kg', amount.p50) : printFigure(speaker, 'aid_m3', amount.p50);
+        return aid ? [{ what: aid.name, figure, why: say(speaker, 'why.aidBy', { area_m2 }) }] : [];
+      }),
   ];
 }

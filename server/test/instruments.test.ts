@@ -1,8 +1,7 @@
-import { once } from 'node:events';
-import { createServer, type RequestListener } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import type { RequestListener } from 'node:http';
 import { instrumentService } from '../../stand-ins/src/instruments';
 import { signedIn, type TestServer } from './harness';
+import { outside } from './outside';
 
 let server: TestServer;
 let stop: () => Promise<void>;
@@ -10,14 +9,12 @@ let stop: () => Promise<void>;
 let answer: RequestListener;
 
 beforeAll(async () => {
-  const service = createServer((request, response) => answer(request, response)).listen(0, '127.0.0.1');
-  await once(service, 'listening');
-  const signed = await signedIn(null, { instruments: `http://127.0.0.1:${(service.address() as AddressInfo).port}` });
+  const service = await outside((request, response) => answer(request, response));
+  const signed = await signedIn(null, { instruments: service.address });
   server = signed.server;
   stop = async () => {
     await signed.stop();
-    service.closeAllConnections();
-    service.close();
+    service.stop();
   };
 }, 60_000);
 

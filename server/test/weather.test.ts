@@ -1,9 +1,8 @@
-import { once } from 'node:events';
-import { createServer, type RequestListener } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import type { RequestListener } from 'node:http';
 import { v7 as uuid } from 'uuid';
 import { weatherService } from '../../stand-ins/src/weather';
 import { command, DOCK, signedIn, type TestServer } from './harness';
+import { outside } from './outside';
 
 let server: TestServer;
 let stop: () => Promise<void>;
@@ -12,17 +11,15 @@ let answer: RequestListener;
 let asked = '';
 
 beforeAll(async () => {
-  const service = createServer((request, response) => {
+  const service = await outside((request, response) => {
     asked = request.url ?? '';
     answer(request, response);
-  }).listen(0, '127.0.0.1');
-  await once(service, 'listening');
-  const signed = await signedIn(`http://127.0.0.1:${(service.address() as AddressInfo).port}`);
+  });
+  const signed = await signedIn(service.address);
   server = signed.server;
   stop = async () => {
     await signed.stop();
-    service.closeAllConnections();
-    service.close();
+    service.stop();
   };
 }, 60_000);
 

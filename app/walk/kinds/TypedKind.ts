@@ -43,8 +43,8 @@ export interface TypedKind<K extends RepairedKind> {
   readonly read: 'depth' | 'width' | null;
   /** where each sent property is typed */
   readonly fieldOf: Readonly<Partial<Record<keyof PropertiesOf[K] & string, keyof FindingText>>>;
-  /** what a row says, as it would be typed */
-  textOf(speaker: Speaker, properties: PropertiesOf[K]): Partial<FindingText>;
+  /** what a row says, as it would be typed; `points` are where it lies */
+  textOf(speaker: Speaker, properties: PropertiesOf[K], points: readonly Point[]): Partial<FindingText>;
   /** what is sent of what was typed, beside what all say. @throws FieldProblem */
   wireOf(typed: { readonly speaker: Speaker; readonly values: FindingText } & FoundIn): PropertiesOf[K];
   readonly Fields: ComponentType<KindFieldProps>;

@@ -1,5 +1,6 @@
 import { COUNTER_SIDES, sideLength } from '@tufa/contract/kinds/counter';
 import type { CounterProperties } from '@tufa/contract/kinds/counter';
+import type { Point } from '@tufa/core/takeoff';
 import { printFigure, say } from '@tufa/words';
 import { textOf } from '@tufa/words/survey';
 import { Controller, useFieldArray, useWatch } from 'react-hook-form';
@@ -17,6 +18,13 @@ import type { KindFieldProps, TypedKind } from './TypedKind';
 
 /** Which corners a side lies between, as people count them. */
 const sideName = (i: number, of: number): string => `${i + 1}-${((i + 1) % of) + 1}`;
+
+/** A front that was told by its length alone: the side that is nearest to it, the last of two alike, as a plan has its front below. */
+function frontOf(points: readonly Point[], length_m: number): CounterSide[] {
+  const off = points.map((_, i) => Math.abs(sideLength(points, i) - length_m));
+  const front = off.findLastIndex((by) => by <= Math.min(...off) + 1e-9);
+  return points.map((_, i) => (i === front ? 'dropped' : 'plain'));
+}
 
 /** Only what differs from a plain square-cornered top is sent of its sides. */
 function shapeOf(typed: Parameters<TypedKind<'counter'>['wireOf']>[0]): Partial<CounterProperties> & Pick<CounterProperties, 'dropped'> {
@@ -46,11 +54,10 @@ export const counter: TypedKind<'counter'> = {
   ways: ['whole', 'sizes', 'corners'],
   read: null,
   fieldOf: { thickness: 'layer', dropped: 'down', splash: 'splashHeight', radii: 'radii', holes: 'holes' },
-  textOf: (speaker, { thickness, dropped, cast, sides, splash, radii = [], holes = [] }) => ({
+  textOf: (speaker, { thickness, dropped, cast, sides, splash, radii = [], holes = [] }, points) => ({
     made: cast ? 'cast' : 'laid',
     layer: textOf(speaker, thickness, 'length'),
-    // Where only the front was told, it is the first side.
-    sides: [...(sides ?? (dropped ? (['dropped'] as const) : []))],
+    sides: sides ? [...sides] : dropped ? frontOf(points, dropped.length.value) : [],
     ...(dropped ? { across: textOf(speaker, dropped.across, 'length'), down: textOf(speaker, dropped.down, 'length') } : {}),
     ...(splash ? { splashHeight: textOf(speaker, splash.height, 'length'), splashThick: textOf(speaker, splash.thick, 'length') } : {}),
     radii: radii.reduce<string[]>((texts, { corner, radius }) => {
