@@ -1,5 +1,5 @@
 import { PLAIN, say } from '@tufa/words';
-import { waitFor } from '@testing-library/react';
+import { act, waitFor } from '@testing-library/react';
 import { CutList } from '../fix/CutList';
 import { keepLesson, LESSON_STEPS, nextOf, seenInLesson } from '../lesson/lesson';
 import { LessonBand } from '../lesson/LessonBand';
@@ -71,13 +71,13 @@ function Band(): React.ReactElement | null {
 test('its line tells what comes next and why, leads there, is put away, and stands on no other job', async () => {
   await show(<Band />, { data });
   expect(page()).toBe('');
-  keepLesson({ jobId: dock, seen: [], left: false });
+  act(() => keepLesson({ jobId: dock, seen: [], left: false }));
   await waitFor(() => expect(page()).toContain(`5 of ${LESSON_STEPS}`));
   await tap('Why?');
   expect(page()).toContain(say(PLAIN, 'lesson.because.ticket'));
   await tap('Next: Mix');
   expect(went.at(-1)).toContain(`/jobs/${dock}/mix`);
-  seenInLesson('another', 'ticket');
+  act(() => seenInLesson('another', 'ticket'));
   expect(page()).toContain(`5 of ${LESSON_STEPS}`);
   await tap('Leave it');
   await waitFor(() => expect(page()).toBe(''));
