@@ -58,7 +58,11 @@ export function ShelfScreen() {
       head={
         <View className="gap-2">
           <Answer size="number">
-            {asked ? say(speaker, 'shelf.found', { count: found.length, all: index.rows.length }) : say(speaker, 'shelf.count', { count: index.rows.length })}
+            {asked
+              ? say(speaker, 'shelf.found', { count: found.length, all: index.rows.length })
+              : firm.ready
+                ? say(speaker, 'shelf.count', { count: index.rows.length })
+                : ''}
           </Answer>
           {asked ? null : <T as="small">{say(speaker, 'shelf.lead')}</T>}
           <View className="flex-row items-end gap-2">

@@ -112,45 +112,42 @@ const portionOf = (lived: Course, spread_s: number, life_s: number): Portion => 
 /** By when a batch must be placed and finished, and the chance that it is lost: what a search needs of its window. */
 export type BatchStops = Omit<BatchWindow, 'first' | 'last' | 'flowLife' | 'finishLife'>;
 
-interface Stopped {
-  readonly stops: BatchStops;
+/** The chance that a batch is lost as its crew works it, and what threatens it most. */
+export type BatchRisk = Pick<BatchWindow, 'chanceLost' | 'fits' | 'binding'>;
+
+/** A batch as its crew works it, s from first water: what its budgets have spent by when the crew is done with it. */
+interface Worked {
   readonly early: Portion;
   readonly late: Portion;
-  /** share of the budget by which each portion's flow and finish are safe, s from first water */
-  readonly safe: { readonly flow: readonly [number, number]; readonly finish: readonly [number, number] };
   /** finish life over flow life */
   readonly ratio: number;
   readonly skin_s: number;
+  readonly firstSpread: number;
+  readonly lastSpread: number;
+  readonly finishNeeds_s: number;
+  /** the next batch's first portion is down by then */
+  readonly touches_s: number;
+  readonly flowSpent: (t: number) => number;
+  readonly finishSpent: (t: number) => number;
+  /** the chance that it has skinned before the tool's last pass */
+  readonly skinned: number;
+  readonly risk: BatchRisk;
 }
 
-function stopped(input: BatchWindowInput, courses: PortionCourses): Stopped {
-  const { pace, accepted, sdLn, drying, safeShare } = input;
+function worked(input: BatchWindowInput, courses: PortionCourses): Worked {
+  const { pace, accepted, sdLn, drying } = input;
   const firstSpread = pace.mix_s + pace.carry_s;
   const lastSpread = firstSpread + pace.place_s;
   const early = portionOf(courses.first, firstSpread, input.flow_life_s);
   const late = portionOf(courses.last, lastSpread, input.flow_life_s);
   const ratio = input.finish_life_s / input.flow_life_s;
   const skin_s = drying ? skinTime({ ...drying, thickness_m: input.course.thickness_m }) : Infinity;
-  const skin = drying ? { spread_s: firstSpread, after_s: skin_s } : null;
   const flowSpent = (t: number): number => Math.max(early.flow.spentAt(t), late.flow.spentAt(t));
   const finishSpent = (t: number): number => flowSpent(t) / ratio;
-  const safeAt = (share: number): readonly [number, number] => [early.flow.timeToSpend(share), late.flow.timeToSpend(share)];
-  // Resins run one budget.
-  const flowSafe = safeAt(safeShare);
-  const safe = { flow: flowSafe, finish: ratio === 1 ? flowSafe : safeAt(safeShare * ratio) };
-  const finish = stopOf({ spentAt: finishSpent, safe_s: Math.min(...safe.finish), sdLn, skin, accepted });
-  const flow = stopOf({ spentAt: flowSpent, safe_s: Math.min(...safe.flow), sdLn, skin, accepted, later_s: pace.finish_s });
   const finishNeeds_s = lastSpread + pace.finish_s;
-  // What is placed must still be finished.
-  const toFinish_s = Math.max(0, finish.at_s - pace.finish_s);
-  const finishEnding: Ending = finish.ending === 'life' ? 'finish' : 'skin';
-  const places = flow.at_s <= toFinish_s;
   // The next batch is mixed while this one is placed, where there are hands for both.
-  const mixing_s = pace.mix_s + pace.carry_s;
-  const cycle_s = input.mixesWhilePlacing ? Math.max(mixing_s, pace.place_s) : mixing_s + pace.place_s;
-  const touches_s = cycle_s + firstSpread;
+  const touches_s = firstSpread + (input.mixesWhilePlacing ? Math.max(firstSpread, pace.place_s) : lastSpread);
   const skinned = chanceOfSkin(finishNeeds_s - firstSpread, skin_s);
-  const edgeBy_s = skinned < 1e-6 ? safe.flow[1] : late.flow.timeToSpend(shareLeft({ accepted, skin: skinned, sdLn }));
   const spent = {
     flow: flowSpent(lastSpread),
     finish: finishSpent(finishNeeds_s),
@@ -159,6 +156,41 @@ function stopped(input: BatchWindowInput, courses: PortionCourses): Stopped {
   const ends = (Object.keys(spent) as (keyof typeof spent)[]).sort((a, b) => spent[b] - spent[a]);
   const life = chanceOfLife(spent[ends[0]!], sdLn);
   const chanceLost = either(life, skinned);
+  const risk = { chanceLost, fits: chanceLost <= accepted * (1 + 1e-9), binding: skinned > life ? 'skin' : ends[0]! } as const;
+  return { early, late, ratio, skin_s, firstSpread, lastSpread, finishNeeds_s, touches_s, flowSpent, finishSpent, skinned, risk };
+}
+
+/**
+ * The chance alone, without the moments by which it must be placed and finished: what a share of a bag is tried by, at a
+ * tenth of the price of its window.
+ *
+ * @param courses of the same course and pace
+ * @throws Problem `outOfRange` from the courses
+ */
+export const batchRisk = (input: BatchWindowInput, courses: PortionCourses): BatchRisk => worked(input, courses).risk;
+
+interface Stopped extends Worked {
+  readonly stops: BatchStops;
+  /** share of the budget by which each portion's flow and finish are safe, s from first water */
+  readonly safe: { readonly flow: readonly [number, number]; readonly finish: readonly [number, number] };
+}
+
+function stopped(input: BatchWindowInput, courses: PortionCourses): Stopped {
+  const { pace, accepted, sdLn, drying, safeShare } = input;
+  const all = worked(input, courses);
+  const { early, late, ratio, skin_s, firstSpread, lastSpread, finishNeeds_s, touches_s, flowSpent, finishSpent, skinned, risk } = all;
+  const skin = drying ? { spread_s: firstSpread, after_s: skin_s } : null;
+  const safeAt = (share: number): readonly [number, number] => [early.flow.timeToSpend(share), late.flow.timeToSpend(share)];
+  // Resins run one budget.
+  const flowSafe = safeAt(safeShare);
+  const safe = { flow: flowSafe, finish: ratio === 1 ? flowSafe : safeAt(safeShare * ratio) };
+  const finish = stopOf({ spentAt: finishSpent, safe_s: Math.min(...safe.finish), sdLn, skin, accepted });
+  const flow = stopOf({ spentAt: flowSpent, safe_s: Math.min(...safe.flow), sdLn, skin, accepted, later_s: pace.finish_s });
+  // What is placed must still be finished.
+  const toFinish_s = Math.max(0, finish.at_s - pace.finish_s);
+  const finishEnding: Ending = finish.ending === 'life' ? 'finish' : 'skin';
+  const places = flow.at_s <= toFinish_s;
+  const edgeBy_s = skinned < 1e-6 ? safe.flow[1] : late.flow.timeToSpend(shareLeft({ accepted, skin: skinned, sdLn }));
   const stops: BatchStops = {
     placeBy_s: Math.min(flow.at_s, toFinish_s),
     placeEnding: places ? (flow.ending === 'life' ? 'flow' : 'skin') : finishEnding,
@@ -166,12 +198,10 @@ function stopped(input: BatchWindowInput, courses: PortionCourses): Stopped {
     finishEnding,
     placeNeeds_s: lastSpread,
     finishNeeds_s,
-    chanceLost,
-    fits: chanceLost <= accepted * (1 + 1e-9),
-    binding: skinned > life ? 'skin' : ends[0]!,
+    ...risk,
     wetEdge: { touches_s, by_s: edgeBy_s, holds: touches_s <= edgeBy_s * (1 + 1e-9), asked: input.wetEdge },
   };
-  return { stops, early, late, safe, ratio, skin_s };
+  return { ...all, stops, safe };
 }
 
 /**

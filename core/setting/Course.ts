@@ -126,24 +126,30 @@ export class Course {
     return surface_C + this.excess(this.xPerRoot * root) * (this.placed_C - surface_C);
   }
 
+  /** What is spent in a second of the pail, t seconds after first water. */
+  private pailSpends(t: number): number {
+    return rateOf(this.pail_C(t), this.EaOverR, this.inverseReference) * this.pailRate;
+  }
+
   private pailPanel(from: number, to: number): number {
     const half = (to - from) / 2;
     const middle = (to + from) / 2;
     let sum = 0;
-    for (let i = 0; i < 8; i += 1) sum += W8[i]! * rateOf(this.pail_C(middle + half * X8[i]!), this.EaOverR, this.inverseReference);
-    return sum * half * this.pailRate;
+    for (let i = 0; i < 8; i += 1) sum += W8[i]! * this.pailSpends(middle + half * X8[i]!);
+    return sum * half;
   }
 
-  /** In u = sqrt(time in the layer), where the excess is smooth from the start: dt = 2 u du. */
+  /** The same of the layer for one of u = sqrt(time in it), where the excess is smooth from the start: dt = 2 u du. */
+  private layerSpends(u: number): number {
+    return 2 * u * rateOf(this.layer_C(u), this.EaOverR, this.inverseReference) * this.filmRate;
+  }
+
   private layerPanel(from: number, to: number): number {
     const half = (to - from) / 2;
     const middle = (to + from) / 2;
     let sum = 0;
-    for (let i = 0; i < 8; i += 1) {
-      const u = middle + half * X8[i]!;
-      sum += W8[i]! * 2 * u * rateOf(this.layer_C(u), this.EaOverR, this.inverseReference);
-    }
-    return sum * half * this.filmRate;
+    for (let i = 0; i < 8; i += 1) sum += W8[i]! * this.layerSpends(middle + half * X8[i]!);
+    return sum * half;
   }
 
   private pailSpent(t: number): number {
@@ -244,7 +250,8 @@ export class Course {
       for (let from = 0; from < FURTHEST_S;) {
         const to = this.nextInPail(from);
         const panel = this.pailPanel(from, to);
-        if (spent + panel >= share) return this.within(from, to, share - spent, (a, b) => this.pailPanel(a, b));
+        if (spent + panel >= share)
+          return within({ from, to, whole: panel, wanted: share - spent, integral: (a, b) => this.pailPanel(a, b), spends: (t) => this.pailSpends(t) });
         spent += panel;
         from = to;
       }
@@ -252,36 +259,49 @@ export class Course {
     }
     for (let i = 0; this.ends[i]! ** 2 < FURTHEST_S; i += 1) {
       const to = this.endOf(i + 1);
-      if (this.spentBy[i + 1]! < share) continue;
-      const root = this.within(this.ends[i]!, to, share - this.spentBy[i]!, (a, b) => this.layerPanel(a, b));
+      const [before, after] = [this.spentBy[i]!, this.spentBy[i + 1]!];
+      if (after < share) continue;
+      const root = within({
+        from: this.ends[i]!,
+        to,
+        whole: after - before,
+        wanted: share - before,
+        integral: (a, b) => this.layerPanel(a, b),
+        spends: (u) => this.layerSpends(u),
+      });
       return this.placedAfter + root * root;
     }
     return FURTHEST_S;
   }
+}
 
-  /** Where inside a panel the wanted amount is reached: false position (Illinois) on the panel's own monotone integral. */
-  private within(from: number, to: number, wanted: number, integral: (a: number, b: number) => number): number {
-    let [low, high] = [from, to];
-    let [atLow, atHigh] = [-wanted, integral(from, to) - wanted];
-    let middle = high;
-    let side = 0;
-    for (let i = 0; i < 60; i += 1) {
-      middle = (low * atHigh - high * atLow) / (atHigh - atLow);
-      const at = integral(from, middle) - wanted;
-      if (Math.abs(at) < 1e-12 * Math.max(wanted, 1e-9) || high - low < 1e-11 * Math.max(1, high)) return middle;
-      if (at < 0) {
-        [low, atLow] = [middle, at];
-        // The end that stays twice counts half, or it would stay for ever.
-        if (side === -1) atHigh /= 2;
-        side = -1;
-      } else {
-        [high, atHigh] = [middle, at];
-        if (side === 1) atLow /= 2;
-        side = 1;
-      }
-    }
-    throw new Problem('noConvergence', { quantity: 'life_s' });
+/** Where inside a panel the wanted amount of its whole is reached: Newton on the panel's own integral, which only rises; halved where a step leaves the bracket. */
+function within({
+  from,
+  to,
+  whole,
+  wanted,
+  integral,
+  spends,
+}: {
+  from: number;
+  to: number;
+  whole: number;
+  wanted: number;
+  integral: (a: number, b: number) => number;
+  spends: (at: number) => number;
+}): number {
+  let [low, high] = [from, to];
+  let at = from + ((to - from) * wanted) / whole;
+  for (let i = 0; i < 60; i += 1) {
+    const over = integral(from, at) - wanted;
+    if (Math.abs(over) < 1e-12 * Math.max(wanted, 1e-9) || high - low < 1e-11 * Math.max(1, high)) return at;
+    if (over < 0) low = at;
+    else high = at;
+    const next = at - over / spends(at);
+    at = next > low && next < high ? next : (low + high) / 2;
   }
+  throw new Problem('noConvergence', { quantity: 'life_s' });
 }
 
 interface PailKnots {

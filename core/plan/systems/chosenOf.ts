@@ -20,12 +20,12 @@ import { extendedOf, stoneFor } from '../orders/mixOf';
 import { quantitiesOf } from '../orders/orders';
 import { liftsOf } from '../steps/liftsOf';
 import { stepsOf, takesFibre } from '../steps/stepsOf';
-import { milestonesOf } from '../window/milestones';
+import { milestonesOf, placedCourse } from '../window/milestones';
 import { portionsOf, shareOf } from './portionsOf';
 import { mixLimits } from '../window/mixLimits';
 import { opensOf } from '../window/opensOf';
 import { weatherOf } from '../window/weatherOf';
-import { windowFor, type WindowAnswer } from '../window/windowFor';
+import { windowOf, type WindowAnswer } from '../window/windowFor';
 import type { WindowQuestion } from '../window/WindowQuestion';
 
 /** Water for soaking, damping, mixing and rinsing; nothing for a resin, which wants all of it dry. */
@@ -93,7 +93,7 @@ export function chosenOf(
   const batches = dealt(quantities.bags.p50);
   const share = shareOf(batches, context, quantities.powder.p50);
   const question = ask(share, batches.count > 1);
-  const window = windowFor(question);
+  const window = windowOf(question);
   const lifts = liftsOf(context);
   const stone = stoneFor(context);
   const { fibre } = input.batch;
@@ -113,7 +113,7 @@ export function chosenOf(
   const steps = stepsOf({ ...context, house: houseOf(input.house), lifts, slab_C, Ea_J_mol: window.basis.course.Ea_J_mol, aids, covered: overlay !== null });
   const readiness = milestonesOf({
     sheet,
-    course: { ...window.basis.course, pail_life_s: 1, film_life_s: 1, placed_after_s: window.window.placeNeeds_s },
+    course: placedCourse(window.basis.course, window.window.placeNeeds_s),
     retarder: window.retarder,
     sdLn: window.basis.sdLn,
     ...(question.record ? { record: question.record } : {}),
@@ -163,7 +163,7 @@ function lastOf(
   ask: (share: number) => WindowQuestion,
 ): { readonly share: number; readonly window: WindowAnswer } | null {
   if (count < 2 || last === null || share === null || Math.abs(last / share - 1) < 1e-9) return null;
-  return { share: last, window: windowFor(ask(last)) };
+  return { share: last, window: windowOf(ask(last)) };
 }
 
 /** Sheet against crew at the sheet's own reference. */

@@ -8,7 +8,7 @@ import { batchesOf, limitOfPortion, readyBatches, shotBatches } from '../window/
 import { lineWidthOf, questionFor } from '../window/questionFor';
 import { shotsFor, type Shots } from '../window/shotsFor';
 import { ticketOf, type Ticket } from '../window/ticket';
-import { windowFor, type WindowAnswer } from '../window/windowFor';
+import { windowOf, type WindowAnswer } from '../window/windowFor';
 import type { WindowQuestion } from '../window/WindowQuestion';
 
 /** A finding's sheet by the portion: in which it is mixed, and what each is. */
@@ -73,7 +73,7 @@ function madePortions(context: Context, quantities: Quantities): Portions {
     },
     ticket,
     at(share, follows) {
-      const window = windowFor(ask(share, follows));
+      const window = windowOf(ask(share, follows));
       return { ticket: ticket(share, window), window };
     },
   };

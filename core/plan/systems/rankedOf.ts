@@ -30,17 +30,21 @@ import { workOf } from '../steps/workOf';
 import { lifeSpent } from '../window/lifeSpent';
 import { hourFor, lineWidthOf, questionFor } from '../window/questionFor';
 import { courseFor } from '../window/basisFor';
-import { milestoneClock } from '../window/milestones';
+import { byQuestion } from '../window/byQuestion';
+import { milestoneClock, placedCourse } from '../window/milestones';
 import { opensOf, type Opening } from '../window/opensOf';
 import type { WindowQuestion } from '../window/WindowQuestion';
+
+/** A course, and what a batch spends of its lives on it, once for all findings that ask the same. */
+const courseOf = byQuestion(courseFor);
+const spentOf = byQuestion((question) => lifeSpent(question, courseOf(question)));
 
 /** How long after first water this sheet carries what is asked, at these temperatures, its lifts and what it lies on counted; null where its sheet is silent. */
 function opensAfter(context: Context, question: WindowQuestion, { course: at, pace, retarder }: ReturnType<typeof courseFor>): Opening | null {
   const { element, sheet, startsAfter_s = 0 } = context;
   const { opens } = element;
   if (!opens) return null;
-  const placed_after_s = pace.mix_s + pace.carry_s + pace.place_s;
-  const course = { ...at, pail_life_s: 1, film_life_s: 1, placed_after_s };
+  const course = placedCourse(at, pace.mix_s + pace.carry_s + pace.place_s);
   const milestone = milestoneClock({ sheet, course, retarder, ...(question.record ? { record: question.record } : {}) })(opens.to);
   const opening = opensOf({ to: opens.to, sheet, lifts: liftsOf(context), slab_C: question.slab_C, milestone });
   return opening && { ...opening, after_s: startsAfter_s + opening.after_s };
@@ -140,16 +144,14 @@ function candidateOf(given: Shelved, asked: FirstContext, reasons: readonly Reas
       const share = Math.min(need_bags, ...input.firm.grid);
       const question = questionFor({ ...mixed, share, follows: need_bags > share * (1 + 1e-9) });
       let opensAfter_s: number | null = null;
-      let shared: ReturnType<typeof courseFor> | undefined;
-      const course = (): ReturnType<typeof courseFor> => (shared ??= courseFor(question));
       const opening = (): Opening | null => {
-        const opens = opensAfter(taken(), question, course());
+        const opens = opensAfter(taken(), question, courseOf(question));
         opensAfter_s = opens?.after_s ?? null;
         return opens;
       };
       // A resin along a line goes by shots that are cut to its life.
       const shots = sheet.parts !== null && (isReady(sheet) || lineWidthOf(taken().takeOff) !== undefined);
-      const judged = judge({ ...asked, opensAfter: opening, life: () => (shots ? null : lifeSpent(question, course())) }, reasons);
+      const judged = judge({ ...asked, opensAfter: opening, life: () => (shots ? null : spentOf(question)) }, reasons);
       return (whole = { sheetId: sheet.id, ...judged, ...(judged.verdict !== 'no' ? cost() : NO_COST), opensAfter_s });
     },
   };

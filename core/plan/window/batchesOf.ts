@@ -1,11 +1,12 @@
 import { evenBatches, largestPortion, MIX, vesselLimit, type PortionLimit } from '../../mix';
 import { ceilingOf } from '../../quantity';
-import { batchWindow } from '../../setting';
+import { batchRisk, type BatchRisk } from '../../setting';
 import { type Sheet, bagOf, resinDensity } from '../../shelf';
 import type { Context } from '../input/Context';
 import type { BatchesPlan } from '../Plan';
 import type { Shots } from './shotsFor';
-import { basisFor } from './basisFor';
+import { basisFor, type Portion } from './basisFor';
+import { byQuestion } from './byQuestion';
 import type { WindowQuestion } from './WindowQuestion';
 
 const SLACK = 1 + 1e-9;
@@ -16,13 +17,16 @@ const dealt = (need_bags: number, share: number): Pick<BatchesPlan, 'share' | 'c
   return count === 1 ? { share: need_bags, count, last: need_bags } : { share, count, last: need_bags - (count - 1) * share };
 };
 
+/** How much a portion is, and the chance that it is lost. */
+const triedOf = byQuestion((question: WindowQuestion): { readonly portion: Portion; readonly risk: BatchRisk } => {
+  const { basis, portion, courses } = basisFor(question);
+  return { portion, risk: batchRisk(basis, courses) };
+});
+
 /** What a portion breaks first: vessel, drill, back, pack or a clock; null where nothing does. */
 export function limitOfPortion({ input: { firm }, sheet }: Pick<Context, 'input' | 'sheet'>, question: WindowQuestion): PortionLimit | null {
-  const { basis, portion, courses } = basisFor(question);
-  const broken = vesselLimit(portion, { ...firm, batchMost_kg: sheet.mixing.batchMost_kg });
-  if (broken) return broken;
-  const window = batchWindow(basis, courses);
-  return window.fits ? null : window.binding;
+  const { portion, risk } = triedOf(question);
+  return vesselLimit(portion, { ...firm, batchMost_kg: sheet.mixing.batchMost_kg }) ?? (risk.fits ? null : risk.binding);
 }
 
 /** Shares by weight under the smallest of the grid that are tried, the largest first: down to what a jug can measure. */

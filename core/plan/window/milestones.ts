@@ -1,5 +1,15 @@
 import { Problem, rangedOf, type Ranged } from '../../quantity';
-import { equivalentAgeCourse, permissionAge, SETTING, strengthAt, strengthCurve, type CourseInput, type CrewRecord } from '../../setting';
+import {
+  equivalentAgeCourse,
+  permissionAge,
+  SETTING,
+  strengthAt,
+  strengthCurve,
+  type BatchWindowInput,
+  type Course,
+  type CourseInput,
+  type CrewRecord,
+} from '../../setting';
 import { activationOf, isRapid, MILESTONES, timeOf, type MilestoneName, type Sheet } from '../../shelf';
 
 /** When a milestone is reached, s from first water, with its P10-P90. */
@@ -28,6 +38,26 @@ export interface Clocked {
   readonly sdLn?: number;
 }
 
+/** A batch's course once its last portion is down, made once for each batch: all its clocks run on the same. */
+const placed = new WeakMap<BatchWindowInput['course'], CourseInput>();
+export function placedCourse(course: BatchWindowInput['course'], placed_after_s: number): CourseInput {
+  const known = placed.get(course);
+  if (known?.placed_after_s === placed_after_s) return known;
+  const made = { ...course, pail_life_s: 1, film_life_s: 1, placed_after_s };
+  placed.set(course, made);
+  return made;
+}
+
+/** The clock of equivalent age at an activation energy, made once for each course. */
+const clocks = new WeakMap<CourseInput, Map<number, Course>>();
+function agesOf(course: CourseInput, Ea_J_mol: number): Course {
+  const byEnergy = clocks.get(course) ?? new Map<number, Course>();
+  clocks.set(course, byEnergy);
+  const ages = byEnergy.get(Ea_J_mol) ?? equivalentAgeCourse({ ...course, Ea_J_mol });
+  byEnergy.set(Ea_J_mol, ages);
+  return ages;
+}
+
 /**
  * One milestone of a sheet as a time for one portion's course. A retarder shifts it; a thin rapid layer stretches those
  * after final set; where a strength goes with it, the later of the two, and never before the first datum. With a spread
@@ -37,8 +67,8 @@ export interface Clocked {
  */
 export function milestoneClock({ sheet, course, retarder, record, sdLn }: Clocked): (name: MilestoneName) => MilestoneTime | null {
   // What a record says of working time holds for the first milestones; strength keeps the sheet's own energy.
-  const sheetAges = equivalentAgeCourse({ ...course, Ea_J_mol: activationOf(sheet) });
-  const crewAges = record ? equivalentAgeCourse(course) : sheetAges;
+  const sheetAges = agesOf(course, activationOf(sheet));
+  const crewAges = record ? agesOf(course, course.Ea_J_mol) : sheetAges;
   const shift_s = shiftOf(sheet, retarder);
   const final_s = sheet.milestones.final ?? Infinity;
   const thin = isRapid(sheet) && course.thickness_m < SETTING.thinLayer_m;
@@ -76,8 +106,20 @@ export function milestonesOf(clocked: Clocked): MilestoneTime[] {
 const shiftOf = (sheet: Sheet, retarder: number): number => timeOf(sheet.finish) * (retarder - 1);
 const strengthsOf = (sheet: Sheet) => ({ points: sheet.strengths, tau_s: SETTING.strengthTau_s[sheet.binder] });
 
-/** When a sheet has a strength; nothing for one that it never reaches. */
-function permissionOf(sheet: Sheet, strength_MPa: number): ReturnType<typeof permissionAge> | null {
+/** When a sheet has a strength, told once for each sheet; nothing for one that it never reaches. */
+const permissions = new WeakMap<Sheet, Map<number, Permission | null>>();
+type Permission = ReturnType<typeof permissionAge>;
+function permissionOf(sheet: Sheet, strength_MPa: number): Permission | null {
+  const known = permissions.get(sheet) ?? new Map<number, Permission | null>();
+  permissions.set(sheet, known);
+  const before = known.get(strength_MPa);
+  if (before !== undefined) return before;
+  const permitted = permittedOf(sheet, strength_MPa);
+  known.set(strength_MPa, permitted);
+  return permitted;
+}
+
+function permittedOf(sheet: Sheet, strength_MPa: number): Permission | null {
   try {
     return permissionAge({ ...strengthsOf(sheet), strength_MPa });
   } catch (error) {
@@ -89,7 +131,7 @@ function permissionOf(sheet: Sheet, strength_MPa: number): ReturnType<typeof per
 /** When frost does no harm, and when moist curing may end: by strength, none of it before final set. */
 export function curingOf({ sheet, course, retarder }: Clocked): { frostSafe_s: number | null; moistCure_s: number | null } {
   if (sheet.strengths.length === 0) return { frostSafe_s: null, moistCure_s: null };
-  const ages = equivalentAgeCourse({ ...course, Ea_J_mol: activationOf(sheet) });
+  const ages = agesOf(course, activationOf(sheet));
   const after = (strength_MPa: number): number | null => {
     const permitted = permissionOf(sheet, strength_MPa);
     return permitted && ages.timeToSpend(Math.max(permitted.age_s, sheet.milestones.final ?? 0) + shiftOf(sheet, retarder));

@@ -4,7 +4,7 @@ import { WEATHER } from '../../weather';
 import type { Context } from '../input/Context';
 import type { AidPlan } from '../Plan';
 import { knownAid } from '../input/sheetOf';
-import { curingOf, type MilestoneTime } from './milestones';
+import { curingOf, placedCourse, type MilestoneTime } from './milestones';
 import { sheltered } from './sheltered';
 import type { Opening } from './opensOf';
 import type { WindowAnswer } from './windowFor';
@@ -20,7 +20,7 @@ interface Weathered extends Context {
 export function frostSafe({ window, sheet }: Pick<Weathered, 'window' | 'sheet'>): { readonly safe_s: number; readonly assumed: boolean } | null {
   if (window.frostSafe_s !== null) return { safe_s: window.frostSafe_s, assumed: false };
   const ofClass: Sheet = { ...sheet, strengths: classFigures(sheet.class).strengths };
-  const course = { ...window.basis.course, pail_life_s: 1, film_life_s: 1, placed_after_s: window.window.placeNeeds_s };
+  const course = placedCourse(window.basis.course, window.window.placeNeeds_s);
   const { frostSafe_s } = curingOf({ sheet: ofClass, course, retarder: window.retarder });
   return frostSafe_s === null ? null : { safe_s: frostSafe_s, assumed: true };
 }

@@ -2,7 +2,8 @@ import { batchWindow, peakTemperature, SETTING, type BatchWindow, type BatchWind
 import { isRapid, isResin } from '../../shelf';
 import type { WindowQuestion } from './WindowQuestion';
 import { basisFor, type Portion } from './basisFor';
-import { curingOf, milestonesOf, type MilestoneTime } from './milestones';
+import { byQuestion } from './byQuestion';
+import { curingOf, milestonesOf, placedCourse, type MilestoneTime } from './milestones';
 
 /** One batch's window with everything behind it. */
 export interface WindowAnswer {
@@ -26,6 +27,9 @@ export interface WindowAnswer {
   readonly basis: BatchWindowInput;
 }
 
+/** The same, once for all layers that ask the same. */
+export const windowOf = byQuestion(windowFor);
+
 /**
  * The window of one batch: heat balance, rate, two lives as budgets, safe share, skin and milestones put together.
  *
@@ -43,7 +47,7 @@ export function windowFor(question: WindowQuestion): WindowAnswer {
   } = basisFor(question);
   const window = batchWindow(basis, courses);
   const { sheet: _sheet, record: _record, ...asked } = question;
-  const course = { ...basis.course, pail_life_s: 1, film_life_s: 1, placed_after_s: window.placeNeeds_s };
+  const course = placedCourse(basis.course, window.placeNeeds_s);
   return {
     question: { ...asked, sheetId: sheet.id },
     batch: { powder_kg, water_kg, ice_kg, latex_m3, volume_m3, area_m2 },

@@ -1,0 +1,38 @@
+import type { Sheet } from '../../shelf';
+import type { WindowQuestion } from './WindowQuestion';
+
+/** So many questions are remembered of a sheet: more than the layers of a large job ask, of each share of the grid. */
+const MOST = 512;
+
+let count = 0;
+const numbers = new WeakMap<object, number>();
+
+/** A number for what is the same only as itself: a day's drift, a crew's record. */
+function numberOf(thing: object | undefined): number {
+  if (!thing) return 0;
+  const number = numbers.get(thing) ?? (count += 1);
+  numbers.set(thing, number);
+  return number;
+}
+
+/**
+ * What is worked out of a question, once for all layers that ask the same of a sheet: thirty patches of one depth have one
+ * window.
+ *
+ * @param work whose answer hangs on its question alone
+ */
+export function byQuestion<T>(work: (question: WindowQuestion) => T): (question: WindowQuestion) => T {
+  const ofSheet = new WeakMap<Sheet, Map<string, T>>();
+  return (question) => {
+    const { sheet, record, airDrift, slabDrift, ...asked } = question;
+    const key = `${numberOf(record)} ${numberOf(airDrift)} ${numberOf(slabDrift)} ${JSON.stringify(asked)}`;
+    const known = ofSheet.get(sheet) ?? new Map<string, T>();
+    ofSheet.set(sheet, known);
+    const before = known.get(key);
+    if (before !== undefined) return before;
+    const answer = work(question);
+    if (known.size >= MOST) known.clear();
+    known.set(key, answer);
+    return answer;
+  };
+}
