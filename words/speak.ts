@@ -48,9 +48,13 @@ export function printWith(other: Printer): void {
 let said = new WeakMap<Speaker, Map<string, string>>();
 const MOST = 2000;
 
+/** Whether codes have words: a screen asks of the same ones at every tap, and the library looks through all its languages. */
+const known = new Map<string, boolean>();
+
 /** After more words came. */
 function forgetSaid(): void {
   said = new WeakMap();
+  known.clear();
 }
 
 /** Sentences of a language come, over those that are there. */
@@ -89,12 +93,13 @@ export function sayCoded(speaker: Speaker, code: string, figures: object = {}): 
   return text;
 }
 
-/** Codes that have words: a screen asks of the same ones at every tap, and the library looks through all its languages. */
-const known = new Set<string>();
-
 /** Whether there are words for a code that was put together. */
 export function isSaid(code: string): code is Code {
-  // One without words is asked again: they may come with the work chunk.
-  if (!known.has(code) && i18n.exists(code)) known.add(code);
-  return known.has(code);
+  const before = known.get(code);
+  if (before !== undefined) return before;
+  const exists = i18n.exists(code);
+  // Names of people and places are asked after too: there is no end to them.
+  if (known.size >= MOST) known.clear();
+  known.set(code, exists);
+  return exists;
 }

@@ -1,4 +1,4 @@
-import type { Batch, PlanInput } from '@tufa/core/plan';
+import type { Batch } from '@tufa/core/plan';
 import { planScene } from '@tufa/draw';
 import { say } from '@tufa/words';
 import { planFinding, planShape } from '@tufa/words/survey';
@@ -8,9 +8,9 @@ import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';
 import { SceneView } from '../parts/ui/SceneView';
 import { T } from '../parts/ui/T';
-import { amountOf, lifeText, productName, servesText, waitText } from './batchText';
+import { amountOf, lifeText, productName, servesText, waitText, type Shelf } from './batchText';
 
-type Places = Pick<JobView['data'], 'finding' | 'element'>;
+export type Places = Pick<JobView['data'], 'finding' | 'element'>;
 
 /** Where a batch goes: its findings alone on their element, small. */
 const ServedDrawing = memo(function ServedDrawing({ finding, element, served }: Places & { served: string }) {
@@ -26,16 +26,16 @@ const ServedDrawing = memo(function ServedDrawing({ finding, element, served }: 
 });
 
 /** One batch as a line of the list: its number as it is chalked, where it goes, how much, how long it lasts. */
-export function BatchRow({
-  view,
-  input,
+export const BatchRow = memo(function BatchRow({
+  finding,
+  element,
+  shelf,
   batch,
   before,
   state,
   onPick,
-}: {
-  view: Pick<JobView, 'data'>;
-  input: PlanInput;
+}: Places & {
+  shelf: Shelf;
   batch: Batch;
   /** the one above it in the list */
   before: Batch | undefined;
@@ -44,7 +44,6 @@ export function BatchRow({
   onPick: (number: string) => void;
 }) {
   const speaker = useSpeaker();
-  const { finding, element } = view.data;
   const shots = batch.shots && batch.shots.count > 1 ? `, ${say(speaker, 'mix.shots', { count: batch.shots.count })}` : '';
   const waits = batch.waits.filter((wait) => wait.least_s > 0 || wait.reason === 'slurryWet');
   // Of several that wait alike the first says it for all.
@@ -59,9 +58,9 @@ export function BatchRow({
       ))}
       <BatchLine
         number={batch.number}
-        name={productName(speaker, input, batch)}
-        amount={amountOf(speaker, input, batch)}
-        serves={`${servesText(speaker, view.data, batch)}${shots}`}
+        name={productName(speaker, shelf, batch)}
+        amount={amountOf(speaker, shelf, batch)}
+        serves={`${servesText(speaker, { finding }, batch)}${shots}`}
         life={state ?? lifeText(speaker, batch)}
         fits={batch.fits}
         same={before !== undefined && before.productId === batch.productId && before.make === batch.make}
@@ -72,7 +71,7 @@ export function BatchRow({
       />
     </View>
   );
-}
+});
 
 /** Its words as they are shown: a line that says the same is not drawn again. */
 const BatchLine = memo(function BatchLine({

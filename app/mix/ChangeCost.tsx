@@ -1,6 +1,6 @@
 import { differenceOf, type Plan } from '@tufa/core/plan';
 import { say } from '@tufa/words';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { differenceLines } from '../pour/differenceLines';
 import { useSpeaker } from '../parts/phone/speaker';
@@ -8,7 +8,7 @@ import { Word } from '../parts/ui/Button';
 import { T } from '../parts/ui/T';
 
 /** What the changes since this screen was opened cost in batches, hours and money; nothing while nothing differs. */
-export function ChangeCost({ plan }: { plan: Plan }) {
+export const ChangeCost = memo(function ChangeCost({ plan }: { plan: Plan }) {
   const speaker = useSpeaker();
   const [before, setBefore] = useState(plan);
   const lines = differenceLines(speaker, differenceOf({ before, after: plan }));
@@ -22,4 +22,4 @@ export function ChangeCost({ plan }: { plan: Plan }) {
       <Word label={say(speaker, 'ways.from')} onPress={() => setBefore(plan)} />
     </View>
   );
-}
+});

@@ -1,10 +1,8 @@
 import { kindOf, sheetOf, type Batch, type Plan, type PlanInput } from '@tufa/core/plan';
-import { ReadUnless } from '../parts/phone/rights';
-
-import { listedNumber, type BatchState } from '@tufa/core/pour';
 import { say, sayCoded } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { useLocalSearchParams, useRouter } from 'expo-router';
+import { memo } from 'react';
 import { View } from 'react-native';
 import { links, type Step } from '../links';
 import { SunSwitch } from '../parts/chrome/SunSwitch';
@@ -15,13 +13,14 @@ import { nothingYet, StepLayout, StepScreen } from '../parts/job/StepScreen';
 import { stopOf } from '../parts/job/stopOf';
 import type { JobView } from '../parts/job/useJob';
 import { Warnings } from '../parts/job/Warnings';
+import { ReadUnless } from '../parts/phone/rights';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
 import { Answer, T } from '../parts/ui/T';
 import { StalePlan } from '../pour/StalePlan';
 import { inUse } from '../pour/storedPlan';
-import { Growing } from '../parts/ui/Growing';
-import { BatchRow } from './BatchRow';
+import { BatchRows } from './BatchRows';
+import { becameText } from './becameText';
 import { CrewView } from './CrewView';
 import { ChangeCost } from './ChangeCost';
 import { PlaceView } from './PlaceView';
@@ -56,15 +55,6 @@ function countsText(speaker: Speaker, list: readonly Batch[], hands: number): st
   return `${all} ${say(speaker, 'mix.crew', { count: hands })}`;
 }
 
-/** What became of a batch on the list, as it is said there; nothing while it waits. */
-function stateText(speaker: Speaker, { number, shots }: Batch, states: readonly BatchState[]): string | undefined {
-  const of = states.filter(({ batch }) => listedNumber(batch) === number);
-  if (of.some(({ running }) => running)) return say(speaker, 'pour.running');
-  if (of.length === 0) return undefined;
-  const [end] = of.at(-1)!.ends;
-  return shots && of.length < shots.count ? say(speaker, 'mix.shots', { count: shots.count - of.length }) : say(speaker, `record.${end?.kind ?? 'finished'}`);
-}
-
 /** What is bought and in how many batches; the batches in their order; one as a ticket that fills the screen: of the plan that is poured by. */
 function Mix({ view: present }: { view: JobView }) {
   const speaker = useSpeaker();
@@ -89,17 +79,7 @@ function Mix({ view: present }: { view: JobView }) {
   }
   const ticket = list.find(({ number }) => number === asked);
   if (ticket) return <TicketScreen key={ticket.key} view={view} input={input} plan={plan} planId={view.planId} list={list} batch={ticket} />;
-  const works = [
-    ...new Set(
-      plan.findings.flatMap(({ findingId, chosen }) => {
-        const found = chosen && input.findings.find(({ id }) => id === findingId);
-        const element = input.elements.find(({ id }) => id === found?.elementId);
-        return found && element ? [kindOf(found).work(found, element)] : [];
-      }),
-    ),
-  ];
-  const pick = (number: string): void => router.push(links.ticket(view.job.id, number));
-  const next = list.find((batch) => stateText(speaker, batch, view.batches) === undefined) ?? list[0]!;
+  const next = list.find((batch) => becameText(speaker, batch, view.batches) === undefined) ?? list[0]!;
   const title = packsTitle(speaker, input, plan);
   const percent = String(Math.round(input.firm.orderQuantile * 100));
   return (
@@ -123,16 +103,18 @@ function Mix({ view: present }: { view: JobView }) {
             <StalePlan view={present} />
             <Warnings plan={plan} />
             <Refused view={view} input={input} plan={plan} />
-            <View className="border-t-2 border-ink">
-              <Growing label={say(speaker, 'mix.list')} rows={list.map((batch, i) => ({ id: batch.key, batch, before: list[i - 1] }))}>
-                {({ batch, before }) => (
-                  <BatchRow view={view} input={input} batch={batch} before={before} state={stateText(speaker, batch, view.batches)} onPick={pick} />
-                )}
-              </Growing>
-            </View>
+            <BatchRows
+              jobId={view.job.id}
+              list={list}
+              states={view.batches}
+              finding={view.data.finding}
+              element={view.data.element}
+              sheets={input.sheets}
+              aids={input.aids}
+            />
             <Cautions screen="mix" input={input} plan={plan} view={view} />
             <ReadUnless may="reading.add">
-              <CrewView jobId={view.job.id} input={input} works={works} />
+              <Crew jobId={view.job.id} input={input} plan={plan} />
               <WaysView view={view} input={input} plan={plan} />
               <PlaceView jobId={view.job.id} input={input} />
             </ReadUnless>
@@ -152,6 +134,16 @@ function Mix({ view: present }: { view: JobView }) {
     />
   );
 }
+
+/** The crew at each work of the list. */
+const Crew = memo(function Crew({ jobId, input, plan }: { jobId: string; input: PlanInput; plan: Plan }) {
+  const works = plan.findings.flatMap(({ findingId, chosen }) => {
+    const found = chosen && input.findings.find(({ id }) => id === findingId);
+    const element = input.elements.find(({ id }) => id === found?.elementId);
+    return found && element ? [kindOf(found).work(found, element)] : [];
+  });
+  return <CrewView jobId={jobId} input={input} works={[...new Set(works)]} />;
+});
 
 /** What is chosen and refused beside what is mixed: nothing of it is ordered. */
 function Refused({ view, input, plan }: { view: JobView; input: PlanInput; plan: Plan }) {

@@ -1,5 +1,6 @@
 import type { PlanInput } from '@tufa/core/plan';
 import { say } from '@tufa/words';
+import { memo } from 'react';
 import { View } from 'react-native';
 import { write } from '../outbox/useFirm';
 import { usePerson } from '../outbox/session';
@@ -13,7 +14,7 @@ import { TypedFigure } from '../parts/ui/TypedFigure';
 const WIND_MS = { us: 0.44704, metric: 1 / 3.6 } as const;
 
 /** What dries a fresh face, as somebody reads it where the work is; assumed until then. */
-export function PlaceView({ jobId, input }: { jobId: string; input: PlanInput }) {
+export const PlaceView = memo(function PlaceView({ jobId, input }: { jobId: string; input: PlanInput }) {
   const speaker = useSpeaker();
   const person = usePerson();
   const { humidity, wind_ms, sun } = input.conditions;
@@ -53,4 +54,4 @@ export function PlaceView({ jobId, input }: { jobId: string; input: PlanInput })
       />
     </View>
   );
-}
+});

@@ -7,9 +7,12 @@ import { findingName } from '@tufa/words/findingName';
 import { vessel } from '../parts/job/vessel';
 import { amountText } from '../shelf/linesOf';
 
+/** Where what is mixed is described. */
+export type Shelf = Pick<PlanInput, 'sheets'> & { readonly aids?: PlanInput['aids'] | undefined };
+
 /** What it is made of. */
-export const productName = (speaker: Speaker, input: PlanInput, { productId, make }: Batch): string =>
-  make === 'slurry' ? say(speaker, 'mix.slurryName') : (sheetOf(input, productId)?.name ?? aidOf(input, productId)?.name ?? '');
+export const productName = (speaker: Speaker, shelf: Shelf, { productId, make }: Batch): string =>
+  make === 'slurry' ? say(speaker, 'mix.slurryName') : (sheetOf(shelf, productId)?.name ?? aidOf(shelf, productId)?.name ?? '');
 
 const SHORT = [
   [1, 'mix.whole1'],
@@ -19,15 +22,15 @@ const SHORT = [
 ] as const;
 
 /** How much of it, as it is measured: a named share of a bag, else a weight; a shot by the bottle. */
-export function amountOf(speaker: Speaker, input: PlanInput, { make, productId, amount, shots, ticket, slurry }: Batch): string {
+export function amountOf(speaker: Speaker, shelf: Shelf, { make, productId, amount, shots, ticket, slurry }: Batch): string {
   if (slurry) return vessel(speaker, 'volume', slurry.volume_m3);
   if (shots) {
     const shot = vessel(speaker, 'volume', shots.shot_m3);
     return shots.count > 1 ? say(speaker, 'mix.each', { amount: shot }) : shot;
   }
-  const sheet = sheetOf(input, productId);
+  const sheet = sheetOf(shelf, productId);
   if (!sheet) {
-    const unit = aidOf(input, productId)?.unit ?? 'piece';
+    const unit = aidOf(shelf, productId)?.unit ?? 'piece';
     return unit === 'm3' ? vessel(speaker, 'volume', amount) : amountText(speaker, unit, amount);
   }
   const ready = ticket?.lines.find((line) => line.code === 'ready');

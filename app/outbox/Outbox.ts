@@ -84,12 +84,15 @@ export class Outbox {
       state: 'waiting' as const,
       jobId,
     }));
+    let orders: readonly number[];
     try {
-      await withOutbox(async (db) => {
+      orders = await withOutbox(async (db) => {
         const tx = db.transaction('outbox', 'readwrite', { durability: 'strict' });
-        const requests = [...records.map((record) => tx.store.add(record)), ...instead.map((order) => tx.store.delete(order))];
+        const added = Promise.all(records.map((record) => tx.store.add(record)));
+        const gone = instead.map((order) => tx.store.delete(order));
         tx.commit();
-        await Promise.all([...requests, tx.done]);
+        await Promise.all([added, ...gone, tx.done]);
+        return added;
       });
     } catch (error) {
       // Whoever typed it still has it before them, and is told.
@@ -97,7 +100,10 @@ export class Outbox {
       throw error;
     }
     if (storage.problem() === 'notKept') storage.note(null);
-    await this.reload();
+    // What is on the disk now is known here: reading it again would keep the thumb waiting.
+    const added = records.map((record, i) => counted({ ...record, order: orders[i]! }, this.device));
+    this.records = [...this.records.filter(({ order }) => !instead.includes(order)), ...added];
+    this.tell();
     this.channel?.postMessage('changed');
   }
 

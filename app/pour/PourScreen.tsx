@@ -203,7 +203,9 @@ function Pouring({
             {others.length > 0 ? (
               <View className="border-t-2 border-ink">
                 <Growing label={say(speaker, 'pour.others')} rows={others.map((other, i) => ({ id: other.key, other, before: others[i - 1] }))}>
-                  {({ other, before }) => <BatchRow view={view} input={input} batch={other} before={before} onPick={setPicked} />}
+                  {({ other, before }) => (
+                    <BatchRow finding={view.data.finding} element={view.data.element} shelf={input} batch={other} before={before} onPick={setPicked} />
+                  )}
                 </Growing>
               </View>
             ) : null}

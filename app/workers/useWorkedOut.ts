@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery, type UseQueryResult } from '@tanstack/react-query';
+import { keepPreviousData, useQuery, useQueryClient, type FetchQueryOptions, type UseQueryResult } from '@tanstack/react-query';
 import type { Remote } from 'comlink';
 import { WORKED_OUT } from '../outbox/queryClient';
 import type { PlanWorker } from './plan.worker';
@@ -28,15 +28,17 @@ export function useWorkedOut<T>(
   ask: (worker: Remote<PlanWorker>) => Promise<T>,
   { keepLast = false, by = 'plan' }: { readonly keepLast?: boolean; readonly by?: 'plan' | 'day' | 'beside' } = {},
 ): UseQueryResult<T> {
-  return useQuery({
+  const asked: FetchQueryOptions<T> = {
     queryKey: [WORKED_OUT, name, ...(about ?? []).map(numberOf)],
     // Whose signal is not looked at is worked out to its end, whoever has gone meanwhile.
     queryFn: (context) => (by === 'plan' ? askPlan(ask) : (by === 'day' ? askDay : askBeside)(ask, context.signal)),
-    enabled: about !== null,
     staleTime: Infinity,
     gcTime: 300_000,
     networkMode: 'always',
     retry: false,
-    ...(keepLast ? { placeholderData: keepPreviousData } : {}),
-  });
+  };
+  const client = useQueryClient();
+  // The worker begins while the screen is drawn that waits for it.
+  if (about !== null && by === 'plan' && !client.getQueryState(asked.queryKey)) void client.prefetchQuery(asked);
+  return useQuery({ ...asked, enabled: about !== null, ...(keepLast ? { placeholderData: keepPreviousData } : {}) });
 }

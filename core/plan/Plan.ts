@@ -119,7 +119,7 @@ export interface ChosenPlan {
   readonly ticket: Ticket;
   readonly window: WindowAnswer;
   /** the last batch, where it is another than the rest */
-  readonly last: { readonly ticket: Ticket; readonly window: WindowAnswer } | null;
+  readonly last: { readonly ticket: Ticket; readonly powder_kg: number } | null;
   /** every milestone of a lift with its P10-P90, from its own first water */
   readonly readiness: readonly MilestoneTime[];
   /** when all of it carries what is asked, a foot where nobody asks; lifts, overlay and waits counted */

@@ -17,7 +17,7 @@ function allOf({ batches: { count }, ticket, window, last }: ChosenPlan): { tick
   const rest = last ? count - 1 : count;
   return {
     tickets_kg: ticket_kg(ticket) * rest + (last ? ticket_kg(last.ticket) : 0),
-    clocks_kg: window.batch.powder_kg * rest + (last ? last.window.batch.powder_kg : 0),
+    clocks_kg: window.batch.powder_kg * rest + (last ? last.powder_kg : 0),
   };
 }
 

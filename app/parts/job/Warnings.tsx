@@ -1,11 +1,12 @@
 import type { Plan } from '@tufa/core/plan';
 import { sayReason } from '@tufa/words';
+import { memo } from 'react';
 import { View } from 'react-native';
 import { T } from '../ui/T';
 import { useSpeaker } from '../phone/speaker';
 
 /** What the plan must say beside its figures: drying, a batch that does not fit, a sheet chosen against its own word. */
-export function Warnings({ plan }: { plan: Plan }) {
+export const Warnings = memo(function Warnings({ plan }: { plan: Plan }) {
   const speaker = useSpeaker();
   // Two findings may say the same of the hour: it is told once.
   const told = new Map(plan.warnings.map((warning) => [sayReason(speaker, warning), warning.verdict]));
@@ -21,4 +22,4 @@ export function Warnings({ plan }: { plan: Plan }) {
       ))}
     </View>
   );
-}
+});

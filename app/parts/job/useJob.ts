@@ -111,6 +111,20 @@ function standing<T extends Survey | Plan>(input: PlanInput | null, { data, isPl
 /** More findings than this are planned in the worker, so that a large survey opens at once. */
 const MANY = 20;
 
+const poured = new WeakMap<FirmData['pourEvent'], Map<string, Pick<JobView, 'events' | 'batches'>>>();
+
+/** What was poured of a job, folded once for each state of its events. */
+function pouredOf(data: FirmData, jobId: string): Pick<JobView, 'events' | 'batches'> {
+  const byJob = poured.get(data.pourEvent) ?? new Map<string, Pick<JobView, 'events' | 'batches'>>();
+  poured.set(data.pourEvent, byJob);
+  const before = byJob.get(jobId);
+  if (before) return before;
+  const events = pourEventsOf(data, jobId);
+  const made = { events, batches: fold(events) };
+  byJob.set(jobId, made);
+  return made;
+}
+
 /** Where a job stands, from its rows alone. */
 export function jobView(
   { data, clockOffset }: Seen,
@@ -121,8 +135,7 @@ export function jobView(
   const job = data.job[jobId];
   if (!job || !input) return null;
   const { survey, plan, problem } = planned(input);
-  const events = pourEventsOf(data, jobId);
-  const batches = fold(events);
+  const { events, batches } = pouredOf(data, jobId);
   const stops = stoppedIn(plan?.elements ?? []);
   const goesOn = plan?.findings.find(({ elementId }) => !stops.has(elementId));
   const finding = plan?.findings.find(({ chosen }) => chosen) ?? goesOn ?? plan?.findings[0] ?? null;

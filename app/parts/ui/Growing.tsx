@@ -1,5 +1,5 @@
 import { say } from '@tufa/words/speak';
-import { useCallback, useEffect, useState, type ReactNode } from 'react';
+import { useCallback, useDeferredValue, useEffect, useState, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import { View } from 'react-native';
 import { useSpeaker } from '../phone/speaker';
@@ -9,15 +9,26 @@ import { Button } from './Button';
 const FIRST = 12;
 const STEP = 30;
 
+/** The first lines as they are now, the rest as they were drawn last until there is time for them. */
+function followed<R extends { readonly id: string }>(rows: readonly R[], drawn: readonly R[], atOnce: number): readonly R[] {
+  if (rows === drawn || rows.length <= atOnce) return rows;
+  const first = rows.slice(0, atOnce);
+  const ids = new Set(first.map(({ id }) => id));
+  return [...first, ...drawn.slice(atOnce).filter(({ id }) => !ids.has(id))];
+}
+
 /** A list that draws what is looked at: the first lines, and more as its end comes into view or is asked for. */
 export function Growing<R extends { readonly id: string }>({
   rows,
   first,
   gap = false,
   label,
+  atOnce = Infinity,
   children,
 }: {
   rows: readonly R[];
+  /** so many of the first lines are drawn with what stands around them; the rest follow, so that a change shows before a long list is drawn anew */
+  atOnce?: number;
   /** a line that stands among the first, wherever its place is */
   first?: R | undefined;
   /** lines that stand apart */
@@ -40,7 +51,7 @@ export function Growing<R extends { readonly id: string }>({
     window.addEventListener('beforeprint', all);
     return () => window.removeEventListener('beforeprint', all);
   }, []);
-  const shown = rows.slice(0, most);
+  const shown = followed(rows, useDeferredValue(rows), atOnce).slice(0, most);
   const missing = first && !shown.some(({ id }) => id === first.id) && rows.some(({ id }) => id === first.id) ? [first] : [];
   if (rows.length === 0) return null;
   return (

@@ -193,10 +193,8 @@ function asksFor(mixed: Mixed, number: number): Ask[] {
       },
       made(amount, follows) {
         const share = along ? (batches.share ?? amount / bag_kg) : amount / bag_kg;
-        const known = [{ ticket: chosen.ticket, window: chosen.window }, ...(chosen.last ? [chosen.last] : [])].find(
-          ({ ticket, window }) => same(ticket.share, share) && (window.question.follows ?? false) === follows,
-        );
-        const { ticket, window } = known ?? portions.at(share, follows);
+        const first = same(chosen.ticket.share, share) && (chosen.window.question.follows ?? false) === follows;
+        const { ticket, window } = first ? chosen : portions.at(share, follows);
         const lines = [...ticket.lines, ...byHand(chosen, make, window.batch.volume_m3)];
         return { ...NOTHING, lines, ticket, window, shots: portions.shots, area_m2: window.batch.area_m2, milestones: window.milestones };
       },

@@ -20,7 +20,8 @@ import { extendedOf, stoneFor } from '../orders/mixOf';
 import { quantitiesOf } from '../orders/orders';
 import { liftsOf } from '../steps/liftsOf';
 import { stepsOf, takesFibre } from '../steps/stepsOf';
-import { milestonesOf, placedCourse } from '../window/milestones';
+import { portionFor } from '../window/basisFor';
+import { milestonesOf, placedCourse, type MilestoneTime } from '../window/milestones';
 import { portionsOf, shareOf } from './portionsOf';
 import { mixLimits } from '../window/mixLimits';
 import { opensOf } from '../window/opensOf';
@@ -99,6 +100,8 @@ export function chosenOf(
   const { fibre } = input.batch;
   const extended = stone ? extendedOf({ sheet, task: question.task, powder_kg: window.batch.powder_kg, stone }) : null;
   const last = lastOf(batches, ask);
+  // Its clock is the list's, which pools what is left over.
+  const lastBatch = last && portionFor(last.question);
   const request = {
     question,
     answer: window,
@@ -111,13 +114,7 @@ export function chosenOf(
   // What is overlaid is cured and coated on the overlay.
   const aids = aidsOf({ ...context, air_C, slab_C, humidity }).filter(({ role }) => role === 'bond' || !overlay);
   const steps = stepsOf({ ...context, house: houseOf(input.house), lifts, slab_C, Ea_J_mol: window.basis.course.Ea_J_mol, aids, covered: overlay !== null });
-  const readiness = milestonesOf({
-    sheet,
-    course: placedCourse(window.basis.course, window.window.placeNeeds_s),
-    retarder: window.retarder,
-    sdLn: window.basis.sdLn,
-    ...(question.record ? { record: question.record } : {}),
-  });
+  const readiness = readinessOf(window, question);
   const to = element.opens?.to ?? 'foot';
   const opens = opensOf({
     to,
@@ -139,7 +136,7 @@ export function chosenOf(
     batches,
     window,
     ticket: ticketFor(share, window),
-    last: last && { window: last.window, ticket: ticketFor(last.share, last.window) },
+    last: last && lastBatch && { powder_kg: lastBatch.powder_kg, ticket: ticketFor(last.share, { batch: lastBatch, question: last.question }) },
     readiness,
     opens,
     weather: weatherOf({ ...context, window, opens, readiness, aids }),
@@ -157,13 +154,26 @@ export function chosenOf(
   };
 }
 
+const ready = new WeakMap<WindowAnswer, MilestoneTime[]>();
+
+/** The milestones of a window with their P10 and P90, told once for all findings that share it. */
+function readinessOf(window: WindowAnswer, { sheet, record }: WindowQuestion): MilestoneTime[] {
+  const known = ready.get(window);
+  if (known) return known;
+  const { basis, retarder } = window;
+  const course = placedCourse(basis.course, window.window.placeNeeds_s);
+  const readiness = milestonesOf({ sheet, course, retarder, sdLn: basis.sdLn, ...(record ? { record } : {}) });
+  ready.set(window, readiness);
+  return readiness;
+}
+
 /** The last batch, where it is another than the rest: it is as small as what is left, and nothing follows it. */
 function lastOf(
   { count, share, last }: ChosenPlan['batches'],
   ask: (share: number) => WindowQuestion,
-): { readonly share: number; readonly window: WindowAnswer } | null {
+): { readonly share: number; readonly question: WindowQuestion } | null {
   if (count < 2 || last === null || share === null || Math.abs(last / share - 1) < 1e-9) return null;
-  return { share: last, window: windowOf(ask(last)) };
+  return { share: last, question: ask(last) };
 }
 
 /** Sheet against crew at the sheet's own reference. */

@@ -4,12 +4,19 @@ import type { Context } from '../input/Context';
 import { kindOf } from '../kinds';
 import type { BatchesPlan, Quantities } from '../Plan';
 import { stoneFor } from '../orders/mixOf';
+import type { Portion } from '../window/basisFor';
 import { batchesOf, limitOfPortion, readyBatches, shotBatches } from '../window/batchesOf';
 import { lineWidthOf, questionFor } from '../window/questionFor';
 import { shotsFor, type Shots } from '../window/shotsFor';
 import { ticketOf, type Ticket } from '../window/ticket';
 import { windowOf, type WindowAnswer } from '../window/windowFor';
 import type { WindowQuestion } from '../window/WindowQuestion';
+
+/** What a ticket is written from. */
+interface Mixed {
+  readonly batch: Pick<Portion, 'powder_kg' | 'volume_m3' | 'water_kg' | 'ice_kg' | 'latex_m3'>;
+  readonly question: Pick<WindowQuestion, 'task'>;
+}
 
 /** A finding's sheet by the portion: in which it is mixed, and what each is. */
 export interface Portions {
@@ -18,7 +25,7 @@ export interface Portions {
   readonly ask: (share: number, follows?: boolean) => WindowQuestion;
   /** in how many batches so many bags are mixed */
   readonly dealt: (bags: number) => BatchesPlan;
-  readonly ticket: (share: number, answer: WindowAnswer) => Ticket;
+  readonly ticket: (share: number, answer: Mixed) => Ticket;
   readonly at: (share: number, follows: boolean) => { readonly ticket: Ticket; readonly window: WindowAnswer };
 }
 
@@ -37,7 +44,8 @@ export function portionsOf(context: Context, quantities: Quantities): Portions {
 
 function madePortions(context: Context, quantities: Quantities): Portions {
   const { input, element, finding, takeOff, sheet, site } = context;
-  const ask = (share: number, follows = false): WindowQuestion => questionFor({ input, element, finding, takeOff, sheet, share, site, follows });
+  const asked = questionFor({ input, element, finding, takeOff, sheet, share: 1, site });
+  const ask = (share: number, follows = false): WindowQuestion => ({ ...asked, share, ...(follows ? { follows } : {}) });
   const limits = new Map<string, PortionLimit | null>();
   const limitFor = (share: number, follows: boolean): PortionLimit | null => {
     const key = `${share} ${follows}`;
@@ -51,7 +59,7 @@ function madePortions(context: Context, quantities: Quantities): Portions {
   const { fibre } = input.batch;
   // A bed's sand goes into the crack, not into the bottle.
   const inResin = !kindOf(finding).bedded(context);
-  const ticket = (share: number, { batch: { powder_kg, volume_m3, water_kg, ice_kg, latex_m3 }, question: { task } }: WindowAnswer): Ticket =>
+  const ticket = (share: number, { batch: { powder_kg, volume_m3, water_kg, ice_kg, latex_m3 }, question: { task } }: Mixed): Ticket =>
     ticketOf({
       sheet,
       batch: input.batch,

@@ -10,8 +10,8 @@ const numbers = new WeakMap<object, number>();
 /** A number for what is the same only as itself: a day's drift, a crew's record. */
 function numberOf(thing: object | undefined): number {
   if (!thing) return 0;
-  const number = numbers.get(thing) ?? (count += 1);
-  numbers.set(thing, number);
+  let number = numbers.get(thing);
+  if (number === undefined) numbers.set(thing, (number = count += 1));
   return number;
 }
 
@@ -26,8 +26,8 @@ export function byQuestion<T>(work: (question: WindowQuestion) => T): (question:
   return (question) => {
     const { sheet, record, airDrift, slabDrift, ...asked } = question;
     const key = `${numberOf(record)} ${numberOf(airDrift)} ${numberOf(slabDrift)} ${JSON.stringify(asked)}`;
-    const known = ofSheet.get(sheet) ?? new Map<string, T>();
-    ofSheet.set(sheet, known);
+    let known = ofSheet.get(sheet);
+    if (!known) ofSheet.set(sheet, (known = new Map()));
     const before = known.get(key);
     if (before !== undefined) return before;
     const answer = work(question);
