@@ -1,6 +1,7 @@
 import { rateOf, type PlanInput } from '@tufa/core/plan';
-import type { Work } from '@tufa/core/day';
+import { WORKS } from '@tufa/core/day';
 import { say } from '@tufa/words';
+import { memo } from 'react';
 import { View } from 'react-native';
 import { WorkRate } from '../firm/WorkRate';
 import { change, write } from '../outbox/useFirm';
@@ -11,7 +12,16 @@ import { T } from '../parts/ui/T';
 const HANDS = ['1', '2', '3', '4'] as const;
 
 /** Who is there, and how fast at each work of the list: who mixes does not place meanwhile. Kept with the job. */
-export function CrewView({ jobId, input, works }: { jobId: string; input: PlanInput; works: readonly Work[] }) {
+export const CrewView = memo(function CrewView({
+  jobId,
+  input,
+  works,
+}: {
+  jobId: string;
+  input: PlanInput;
+  /** codes of the works of the list */
+  works: string;
+}) {
   const speaker = useSpeaker();
   const { crew } = input;
   const keep = (next: Partial<PlanInput['crew']>): void => void write(change('job', 'change', jobId, { crew: { ...crew, ...next } }));
@@ -33,7 +43,7 @@ export function CrewView({ jobId, input, works }: { jobId: string; input: PlanIn
           onChange={(finishers) => keep({ finishers: Number(finishers) })}
         />
       ) : null}
-      {works.map((work) => (
+      {WORKS.filter((work) => works.split(' ').includes(work)).map((work) => (
         <WorkRate
           key={work}
           work={work}
@@ -44,4 +54,4 @@ export function CrewView({ jobId, input, works }: { jobId: string; input: PlanIn
       ))}
     </View>
   );
-}
+});

@@ -2,7 +2,6 @@ import { kindOf, sheetOf, type Batch, type Plan, type PlanInput } from '@tufa/co
 import { say, sayCoded } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { memo } from 'react';
 import { View } from 'react-native';
 import { links, type Step } from '../links';
 import { SunSwitch } from '../parts/chrome/SunSwitch';
@@ -114,8 +113,8 @@ function Mix({ view: present }: { view: JobView }) {
             />
             <Cautions screen="mix" input={input} plan={plan} view={view} />
             <ReadUnless may="reading.add">
-              <Crew jobId={view.job.id} input={input} plan={plan} />
-              <WaysView view={view} input={input} plan={plan} />
+              <CrewView jobId={view.job.id} input={input} works={worksOf(input, plan)} />
+              <WaysView jobId={view.job.id} firms={view.data.firm} input={input} mixed={mixedIds(plan)} />
               <PlaceView jobId={view.job.id} input={input} />
             </ReadUnless>
             <ChangeCost plan={plan} />
@@ -135,15 +134,19 @@ function Mix({ view: present }: { view: JobView }) {
   );
 }
 
-/** The crew at each work of the list. */
-const Crew = memo(function Crew({ jobId, input, plan }: { jobId: string; input: PlanInput; plan: Plan }) {
+/** Works of the list, by their codes: parts that are given words are drawn again only when those change. */
+function worksOf(input: PlanInput, plan: Plan): string {
   const works = plan.findings.flatMap(({ findingId, chosen }) => {
     const found = chosen && input.findings.find(({ id }) => id === findingId);
     const element = input.elements.find(({ id }) => id === found?.elementId);
     return found && element ? [kindOf(found).work(found, element)] : [];
   });
-  return <CrewView jobId={jobId} input={input} works={[...new Set(works)]} />;
-});
+  return [...new Set(works)].join(' ');
+}
+
+/** What of the list is mixed by the bag, by its ids. */
+const mixedIds = ({ batches }: Plan): string =>
+  [...new Set(batches.flatMap(({ productId, make }) => (make === 'pail' || make === 'hand' ? [productId] : [])))].join(' ');
 
 /** What is chosen and refused beside what is mixed: nothing of it is ordered. */
 function Refused({ view, input, plan }: { view: JobView; input: PlanInput; plan: Plan }) {

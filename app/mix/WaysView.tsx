@@ -1,10 +1,10 @@
-import { canonical, sheetOf, type BatchInput, type Plan, type PlanInput } from '@tufa/core/plan';
-
+import { canonical, sheetOf, type BatchInput, type PlanInput } from '@tufa/core/plan';
 import { LIMITS } from '@tufa/contract/limits';
 import { MIX } from '@tufa/core/mix';
 import { siFactor } from '@tufa/core/quantity';
 import { bagOf } from '@tufa/core/shelf';
 import { printFigure, say, sayShare } from '@tufa/words';
+import { memo } from 'react';
 import { View } from 'react-native';
 import { quantityText } from '../day/quantityText';
 import { change, write } from '../outbox/useFirm';
@@ -27,11 +27,21 @@ const readBetween =
   };
 
 /** How it is mixed, kept with the job: how much at once, what goes in beside the powder, how far it is carried. Each is offered where a sheet of the list takes it. */
-export function WaysView({ view, input, plan }: { view: JobView; input: PlanInput; plan: Plan }) {
+export const WaysView = memo(function WaysView({
+  jobId,
+  firms,
+  input,
+  mixed,
+}: {
+  jobId: string;
+  firms: JobView['data']['firm'];
+  input: PlanInput;
+  /** ids of what of the list is mixed by the bag, in their order */
+  mixed: string;
+}) {
   const speaker = useSpeaker();
   const { batch, crew, firm } = input;
-  const jobId = view.job.id;
-  const ofFirm = Object.values(view.data.firm)[0];
+  const ofFirm = Object.values(firms)[0];
   const begins = ofFirm?.settings.newJob;
   const same = begins !== undefined && canonical(begins) === canonical({ crew, batch });
   const keep = (next: BatchInput): void => void write(change('job', 'change', jobId, { batch: next }));
@@ -39,9 +49,7 @@ export function WaysView({ view, input, plan }: { view: JobView; input: PlanInpu
     const { [name]: _left, ...rest } = batch;
     return rest;
   };
-  const sheets = [...new Set(plan.batches.flatMap(({ productId, make }) => (make === 'pail' || make === 'hand' ? [productId] : [])))].flatMap(
-    (id) => sheetOf(input, id) ?? [],
-  );
+  const sheets = mixed.split(' ').flatMap((id) => sheetOf(input, id) ?? []);
   if (sheets.length === 0) return null;
   const doses = [...new Set(sheets.flatMap(({ retarder, retarderUnit }) => (retarderUnit === 'citric' ? [] : retarder.map(([dose]) => dose))))].sort(
     (a, b) => a - b,
@@ -153,4 +161,4 @@ export function WaysView({ view, input, plan }: { view: JobView; input: PlanInpu
       ) : null}
     </View>
   );
-}
+});

@@ -184,7 +184,7 @@ const planned = (list: readonly unknown[], at: number, more: number): string => 
 describe('who is there', () => {
   test('hands and how fast they are are kept with the job, each beside the other', async () => {
     let view!: JobView;
-    await showJob(dock.job.id, (given) => ((view = given), (<CrewView jobId={given.job.id} input={given.input} works={['fill']} />)));
+    await showJob(dock.job.id, (given) => ((view = given), (<CrewView jobId={given.job.id} input={given.input} works="fill" />)));
     await choose('Pairs of hands', '1');
     expect(page()).toContain('Alone you mix');
     await typeIn('Fill pressed into patches, sq ft a minute', '2');

@@ -34,6 +34,9 @@ function kept(input: PlanInput): PlanInput {
   return last;
 }
 
+/** What is handed over is copied on the page's own time: what was judged of a sheet stays here. */
+const withoutShelf = (plan: Plan): Plan => ({ ...plan, findings: plan.findings.map((finding) => ({ ...finding, ranking: [] })) });
+
 /** Survey, plan and comparison off the main thread: the same functions, the same figures. */
 const worker = {
   survey: (input: PlanInput): Tried<Survey> => tried(() => surveyOf(kept(input))),
@@ -46,7 +49,7 @@ const worker = {
   /** what several jobs take together */
   load: (inputs: Parameters<typeof loadOf>[0]): Tried<Load> => tried(() => loadOf(inputs)),
   /** without the shelf: what a screen that chooses nothing needs */
-  plan: (input: PlanInput): Tried<Plan> => tried(() => computePlan(kept(input), { ranked: 'chosen' })),
+  plan: (input: PlanInput): Tried<Plan> => tried(() => withoutShelf(computePlan(kept(input), { ranked: 'chosen' }))),
   /** what remains when a plan broke, each way planned */
   waysOn: (input: PlanInput, what: BreakCode): Tried<ReturnType<typeof waysOn>> => tried(() => waysOn(kept(input), what)),
   /** each product in every hour of the week */

@@ -117,6 +117,8 @@ export function batchList<M>(asks: readonly LayerAsk<M>[]): (Batch & M)[] {
   // Numbers of what is in place are used up.
   const from = 1 + Math.max(0, ...asks.map(({ begun }) => parseInt(begun?.last ?? '0', 10)));
   const list: { readonly draft: Draft; readonly portion: M }[] = [];
+  /** how many batches begin with each layer */
+  const begins = new Map<string, number>();
   let waiting = asks.filter(({ amount }) => amount > 0);
   let now_s = 0;
   // What waits on nothing that is there is ready; of a ring of waits, which no plan makes, the first goes.
@@ -160,7 +162,8 @@ export function batchList<M>(asks: readonly LayerAsk<M>[]): (Batch & M)[] {
       const aheadOf: BatchWait[] = [];
       const push = (batch: Omit<Draft, 'number' | 'key'>, portion: M): string => {
         const { id } = batch.serves[0]!;
-        const nth = list.filter(({ draft: { key } }) => key.startsWith(`${id}:`)).length + 1 + (byId.get(id)?.begun?.batches ?? 0);
+        const nth = (begins.get(id) ?? byId.get(id)?.begun?.batches ?? 0) + 1;
+        begins.set(id, nth);
         const number = String(list.length + from);
         list.push({ draft: { ...batch, number, key: `${id}:${nth}` }, portion });
         return number;

@@ -5,6 +5,7 @@ import { kindOf } from '../kinds';
 import type { BatchesPlan, Quantities } from '../Plan';
 import { stoneFor } from '../orders/mixOf';
 import type { Portion } from '../window/basisFor';
+import { asking } from '../window/byQuestion';
 import { batchesOf, limitOfPortion, readyBatches, shotBatches } from '../window/batchesOf';
 import { lineWidthOf, questionFor } from '../window/questionFor';
 import { shotsFor, type Shots } from '../window/shotsFor';
@@ -44,8 +45,7 @@ export function portionsOf(context: Context, quantities: Quantities): Portions {
 
 function madePortions(context: Context, quantities: Quantities): Portions {
   const { input, element, finding, takeOff, sheet, site } = context;
-  const asked = questionFor({ input, element, finding, takeOff, sheet, share: 1, site });
-  const ask = (share: number, follows = false): WindowQuestion => ({ ...asked, share, ...(follows ? { follows } : {}) });
+  const ask = asking(questionFor({ input, element, finding, takeOff, sheet, share: 1, site }));
   const limits = new Map<string, PortionLimit | null>();
   const limitFor = (share: number, follows: boolean): PortionLimit | null => {
     const key = `${share} ${follows}`;

@@ -15,6 +15,29 @@ function numberOf(thing: object | undefined): number {
   return number;
 }
 
+/** What is asked of any share of a bag. */
+type Asked = Omit<WindowQuestion, 'share' | 'follows'>;
+
+const wordOf = ({ sheet: _sheet, record, airDrift, slabDrift, ...plain }: Asked): string =>
+  `${numberOf(record)} ${numberOf(airDrift)} ${numberOf(slabDrift)} ${JSON.stringify(plain)}`;
+
+const words = new WeakMap<WindowQuestion, string>();
+
+/** The questions of one layer, share by share: what they have in common is put into words once. */
+export function asking({ share: _share, follows: _follows, ...asked }: WindowQuestion): (share: number, follows?: boolean) => WindowQuestion {
+  const word = wordOf(asked);
+  return (share, follows = false) => {
+    const question = { ...asked, share, ...(follows ? { follows } : {}) };
+    words.set(question, word);
+    return question;
+  };
+}
+
+function keyOf(question: WindowQuestion): string {
+  const { share, follows = false, ...asked } = question;
+  return `${share} ${follows} ${words.get(question) ?? wordOf(asked)}`;
+}
+
 /**
  * What is worked out of a question, once for all layers that ask the same of a sheet: thirty patches of one depth have one
  * window.
@@ -24,8 +47,8 @@ function numberOf(thing: object | undefined): number {
 export function byQuestion<T>(work: (question: WindowQuestion) => T): (question: WindowQuestion) => T {
   const ofSheet = new WeakMap<Sheet, Map<string, T>>();
   return (question) => {
-    const { sheet, record, airDrift, slabDrift, ...asked } = question;
-    const key = `${numberOf(record)} ${numberOf(airDrift)} ${numberOf(slabDrift)} ${JSON.stringify(asked)}`;
+    const { sheet } = question;
+    const key = keyOf(question);
     let known = ofSheet.get(sheet);
     if (!known) ofSheet.set(sheet, (known = new Map()));
     const before = known.get(key);
