@@ -92,12 +92,13 @@ export interface Drawn {
 
 /** A section wider than this has what it names beside it, a narrower one under it, px. */
 const WIDE = 520;
-const COLUMN = 250;
+/** Room for the names beside it, as long as those of the shelf are. */
+const columnOf = ({ width }: SectionView): number => Math.min(360, width * 0.54);
 const LINE = 24;
 const MARK = 20;
 
 /** The room left for the drawing where what it names stands beside it. */
-export const drawingView = (view: SectionView): SectionView => (view.small || view.width < WIDE ? view : { ...view, width: view.width - COLUMN });
+export const drawingView = (view: SectionView): SectionView => (view.small || view.width < WIDE ? view : { ...view, width: view.width - columnOf(view) });
 
 /** A number on the drawing for each thing that is named, and the same number before its words beside or under it: no word lies on a layer. */
 function namedShapes({ view, frame, labels }: { view: SectionView; frame: Frame; labels: readonly LabelAt[] }): { shapes: Shape[]; below: number } {
@@ -111,7 +112,7 @@ function namedShapes({ view, frame, labels }: { view: SectionView; frame: Frame;
     { left: frame.left, right: frame.right, top: 0, bottom: frame.bottom },
   );
   const beside = drawingView(view).width < view.width;
-  const [left, top] = beside ? [view.width - COLUMN + 12, 20] : [2, view.height + 18];
+  const [left, top] = beside ? [view.width - columnOf(view) + 12, 20] : [2, view.height + 18];
   const shapes = named.flatMap(({ y: _y, size: _size, x: _x, leadTo: _leadTo, more, ...label }, i): Shape[] => {
     const line = top + i * LINE;
     const words: Shape = { type: 'label', x: left + 20, y: line, label, size: 15, weight: named[i]!.size > 15 ? 700 : 500 };

@@ -76,7 +76,7 @@ test.each(SECTIONS.map((section) => [`${section.kind} ${JSON.stringify(section).
       for (let i = 1; i < ys.length; i += 1) expect(ys[i]!.y - ys[i - 1]!.y).toBeGreaterThanOrEqual(ys[i]!.size * 1.2);
       expect(ys.at(-1)!.y).toBeLessThanOrEqual(scene.height);
       // No word lies on a layer: a number does, and stands before its words again.
-      expect(ys.every(({ x, y }) => (width > 600 ? x > width - 250 : y > height))).toBe(true);
+      expect(ys.every(({ x, y }) => (width > 600 ? x > width - 360 : y > height))).toBe(true);
       const numbers = scene.shapes.flatMap((shape) =>
         shape.type === 'label' && shape.anchor === 'middle' && 'text' in shape.label ? [Number(shape.label.text)] : [],
       );
