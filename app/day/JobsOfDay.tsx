@@ -13,7 +13,7 @@ import { Field } from '../parts/ui/Field';
 import { T } from '../parts/ui/T';
 import { useWorkedOut } from '../workers/useWorkedOut';
 import { clockText } from './barText';
-import { askedOf, changeOf, EARLIEST_S, presentMinute } from './useDayPlan';
+import { askedOf, EARLIEST_S, presentMinute } from './useDayPlan';
 
 const TRAVEL = { usual: '30', most: 600 } as const;
 const STEP_S = 300;
@@ -34,7 +34,7 @@ function plannedIn(data: FirmData, minute: string): Planned | null {
   const [row] = Object.values(data.job);
   const input = row && jobFile(data, row.id);
   if (!row || !input || input.treatments.length === 0) return null;
-  const fresh = { minute, row, input: namedOnly(input), asked: askedOf(data, row, changeOf(row), minute) };
+  const fresh = { minute, row, input: namedOnly(input), asked: askedOf(data, row, minute) };
   made.set(data, fresh);
   return fresh;
 }

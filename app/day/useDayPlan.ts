@@ -2,6 +2,7 @@ import { weatherSiteOf } from '@tufa/contract/siteOf';
 import type { DayChange, FirmData, RowOf } from '@tufa/contract/entities';
 import { namedOnly, ratesOf, type DayAsk } from '@tufa/core/plan';
 import { proxy } from 'comlink';
+import { replaceEqualDeep } from '@tanstack/query-core';
 import { useCallback, useMemo, useState } from 'react';
 import type { JobView } from '../parts/job/useJob';
 import { now } from '../parts/phone/clock';
@@ -33,7 +34,7 @@ const secondsInto = (local: string, day: string): number => {
 const plannedOn = ({ pourOn, zone }: Pick<Job, 'pourOn' | 'zone'>): string => pourOn ?? `${dayAfter(localAt(now(), zone).slice(0, 10), 1)}T09:00`;
 
 /** What is asked of a job's day, in the weather told for it. @param minute the present one by the clocks of the place: nobody comes before it */
-export function askedOf(data: Pick<FirmData, 'forecast'>, job: Job, changed: DayChange, minute: string): Omit<PlannedDay, 'now_ms'> {
+function askedAnew(data: Pick<FirmData, 'forecast'>, job: Job, changed: DayChange, minute: string): Omit<PlannedDay, 'now_ms'> {
   const { pins, fixed, visit } = changed;
   const local = plannedOn(job);
   const day = local.slice(0, 10);
@@ -50,6 +51,15 @@ export function askedOf(data: Pick<FirmData, 'forecast'>, job: Job, changed: Day
   return { ask, weather: site ? { site, midnight_ms } : null };
 }
 
+const last = new Map<string, Omit<PlannedDay, 'now_ms'>>();
+
+/** What is asked of a job's day, the very same until something of it is another: its firm's word about what was sent changes none of it. */
+export function askedOf(data: Pick<FirmData, 'forecast'>, job: Job, minute: string): Omit<PlannedDay, 'now_ms'> {
+  const asked = replaceEqualDeep(last.get(job.id), askedAnew(data, job, changeOf(job), minute)) as Omit<PlannedDay, 'now_ms'>;
+  last.set(job.id, asked);
+  return asked;
+}
+
 /** The present five minutes by the clocks of a place, so that a day is not put in order anew with every second. */
 export const presentMinute = (zone: string): string => localAt(Math.ceil(now() / STEP_MS) * STEP_MS, zone);
 
@@ -58,7 +68,7 @@ export function useDayPlan({ data, job, input: whole, plan }: Pick<JobView, 'dat
   // Nothing is chosen here: the rest of the shelf need not go to the workers each time.
   const input = useMemo(() => namedOnly(whole), [whole]);
   const minute = presentMinute(job.zone);
-  const asked = useMemo(() => askedOf(data, job, changeOf(job), minute), [data, job, minute]);
+  const asked = useMemo(() => askedOf(data, job, minute), [data, job, minute]);
   // How far the search is, and whether somebody has no time for more of it.
   const [progress] = useState(() => new SearchProgress());
   const [stopped, setStopped] = useState<object | null>(null);
