@@ -10,9 +10,10 @@ function lnSurvivalOf(z: number): number {
 const FROM = -8;
 const TO = 18;
 const PER_SD = 128;
-let knots: { readonly value: Float64Array; readonly slope: Float64Array } | null = null;
+/** Four coefficients of each piece, one after the other. */
+let pieces: Float64Array | null = null;
 
-function knotsMade(): NonNullable<typeof knots> {
+function piecesMade(): Float64Array {
   const count = (TO - FROM) * PER_SD + 1;
   const value = Float64Array.from({ length: count }, (_, i) => lnSurvivalOf(FROM + i / PER_SD));
   // d ln S / dz is minus the hazard, for a step of one knot.
@@ -20,19 +21,23 @@ function knotsMade(): NonNullable<typeof knots> {
     const z = FROM + i / PER_SD;
     return -Math.exp(-0.5 * z * z - 0.5 * Math.log(2 * Math.PI) - value[i]!) / PER_SD;
   });
-  return { value, slope };
+  const made = new Float64Array(4 * (count - 1));
+  for (let i = 0; i + 1 < count; i += 1) {
+    const rise = value[i + 1]! - value[i]!;
+    made.set([value[i]!, slope[i]!, 3 * rise - 2 * slope[i]! - slope[i + 1]!, slope[i]! + slope[i + 1]! - 2 * rise], 4 * i);
+  }
+  return made;
 }
 
 /** ln that something is over z sds. */
 export function lnSurvival(z: number): number {
   if (!(z > FROM && z < TO)) return z <= FROM ? 0 : lnSurvivalOf(z);
-  const { value, slope } = (knots ??= knotsMade());
+  const made = (pieces ??= piecesMade());
   const at = (z - FROM) * PER_SD;
-  const i = Math.floor(at);
-  const u = at - i;
-  const [a, b] = [value[i]!, value[i + 1]!];
-  const [p, q] = [slope[i]! - (b - a), b - a - slope[i + 1]!];
-  return a + u * (b - a) + u * (1 - u) * (p * (1 - u) + q * u);
+  const whole = at | 0;
+  const u = at - whole;
+  const i = 4 * whole;
+  return ((made[i + 3]! * u + made[i + 2]!) * u + made[i + 1]!) * u + made[i]!;
 }
 
 /** ln of a normal likelihood in sds, or of the survival where only "at least so much" is known. */

@@ -26,7 +26,8 @@ import { portionsOf, shareOf } from './portionsOf';
 import { mixLimits } from '../window/mixLimits';
 import { opensOf } from '../window/opensOf';
 import { weatherOf } from '../window/weatherOf';
-import { windowOf, type WindowAnswer } from '../window/windowFor';
+import type { WindowAnswer } from '../window/windowFor';
+import { windowOf } from '../window/windowOf';
 import type { WindowQuestion } from '../window/WindowQuestion';
 
 /** Water for soaking, damping, mixing and rinsing; nothing for a resin, which wants all of it dry. */

@@ -10,7 +10,8 @@ import { batchesOf, limitOfPortion, readyBatches, shotBatches } from '../window/
 import { lineWidthOf, questionFor } from '../window/questionFor';
 import { shotsFor, type Shots } from '../window/shotsFor';
 import { ticketOf, type Ticket } from '../window/ticket';
-import { windowOf, type WindowAnswer } from '../window/windowFor';
+import type { WindowAnswer } from '../window/windowFor';
+import { windowOf } from '../window/windowOf';
 import type { WindowQuestion } from '../window/WindowQuestion';
 
 /** What a ticket is written from. */

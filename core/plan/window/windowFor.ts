@@ -2,7 +2,6 @@ import { batchWindow, peakTemperature, SETTING, type BatchWindow, type BatchWind
 import { isRapid, isResin } from '../../shelf';
 import type { WindowQuestion } from './WindowQuestion';
 import { basisFor, type Portion } from './basisFor';
-import { byQuestion } from './byQuestion';
 import { curingOf, milestonesOf, placedCourse, type MilestoneTime } from './milestones';
 
 /** One batch's window with everything behind it. */
@@ -26,9 +25,6 @@ export interface WindowAnswer {
   /** what the pour's clock needs to follow the batch */
   readonly basis: BatchWindowInput;
 }
-
-/** The same, once for all layers that ask the same. */
-export const windowOf = byQuestion(windowFor);
 
 /**
  * The window of one batch: heat balance, rate, two lives as budgets, safe share, skin and milestones put together.
