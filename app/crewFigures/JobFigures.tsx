@@ -8,7 +8,7 @@ import { change } from '../outbox/useFirm';
 import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
-import { following } from '../parts/ui/following';
+import { afterwards } from '../parts/ui/following';
 import { Toggle } from '../parts/ui/Toggle';
 import { T } from '../parts/ui/T';
 import { useWorkedOut } from '../workers/useWorkedOut';
@@ -19,7 +19,7 @@ import { ProductFigures } from './ProductFigures';
 const SAME_S = 30;
 
 /** What a job has shown of the crew's own figures: taken up with what that changes before it does, or planned as the sheets say. */
-export const JobFigures = following(function JobFigures({ view }: { view: JobView }) {
+export const JobFigures = afterwards(function JobFigures({ view }: { view: JobView }) {
   const speaker = useSpeaker();
   const { data, job, input, plan, batches } = view;
   const open = useMemo(() => notTaken(view), [view]);

@@ -5,7 +5,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { Button } from '../parts/ui/Button';
 import { Cautions } from '../parts/job/Cautions';
-import { following } from '../parts/ui/following';
+import { afterwards } from '../parts/ui/following';
 import { Growing } from '../parts/ui/Growing';
 import { Lines } from '../parts/ui/Lines';
 import { weatherClass } from '@tufa/core/weather';
@@ -240,7 +240,7 @@ function Batch({ view, row }: { view: JobView; row: RecordRow }) {
 }
 
 /** All that happened to the job, from the survey to the last check. */
-const Timeline = following(function Timeline({ view }: { view: JobView }) {
+const Timeline = afterwards(function Timeline({ view }: { view: JobView }) {
   const speaker = useSpeaker();
   const happenings = useMemo(() => timelineOf(speaker, view), [speaker, view]);
   if (happenings.length === 0) return null;
