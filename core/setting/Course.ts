@@ -127,36 +127,16 @@ export class Course {
   }
 
   /** What is spent in a second of the pail, t seconds after first water. */
-  private pailSpends(t: number): number {
-    return rateOf(this.pail_C(t), this.EaOverR, this.inverseReference) * this.pailRate;
-  }
-
-  private pailPanel(from: number, to: number): number {
-    const half = (to - from) / 2;
-    const middle = (to + from) / 2;
-    let sum = 0;
-    for (let i = 0; i < 8; i += 1) sum += W8[i]! * this.pailSpends(middle + half * X8[i]!);
-    return sum * half;
-  }
+  private readonly pailSpends = (t: number): number => rateOf(this.pail_C(t), this.EaOverR, this.inverseReference) * this.pailRate;
 
   /** The same of the layer for one of u = sqrt(time in it), where the excess is smooth from the start: dt = 2 u du. */
-  private layerSpends(u: number): number {
-    return 2 * u * rateOf(this.layer_C(u), this.EaOverR, this.inverseReference) * this.filmRate;
-  }
-
-  private layerPanel(from: number, to: number): number {
-    const half = (to - from) / 2;
-    const middle = (to + from) / 2;
-    let sum = 0;
-    for (let i = 0; i < 8; i += 1) sum += W8[i]! * this.layerSpends(middle + half * X8[i]!);
-    return sum * half;
-  }
+  private readonly layerSpends = (u: number): number => 2 * u * rateOf(this.layer_C(u), this.EaOverR, this.inverseReference) * this.filmRate;
 
   private pailSpent(t: number): number {
     let sum = 0;
     for (let from = 0; from < t;) {
       const to = Math.min(t, this.nextInPail(from));
-      sum += this.pailPanel(from, to);
+      sum += panelOf(this.pailSpends, from, to);
       from = to;
     }
     return sum;
@@ -183,7 +163,7 @@ export class Course {
     const { ends, spentBy } = this;
     let i = 0;
     while (this.endOf(i + 1) <= end) i += 1;
-    return ends[i]! < end ? spentBy[i]! + this.layerPanel(ends[i]!, end) : spentBy[i]!;
+    return ends[i]! < end ? spentBy[i]! + panelOf(this.layerSpends, ends[i]!, end) : spentBy[i]!;
   }
 
   /** Where so many of the layer's panels end. */
@@ -192,7 +172,7 @@ export class Course {
     while (ends.length <= i) {
       const from = ends.at(-1)!;
       const to = this.nextRoot(from);
-      spentBy.push(spentBy.at(-1)! + this.layerPanel(from, to));
+      spentBy.push(spentBy.at(-1)! + panelOf(this.layerSpends, from, to));
       ends.push(to);
     }
     return ends[i]!;
@@ -249,9 +229,8 @@ export class Course {
     if (share <= this.spentInPail) {
       for (let from = 0; from < FURTHEST_S;) {
         const to = this.nextInPail(from);
-        const panel = this.pailPanel(from, to);
-        if (spent + panel >= share)
-          return within({ from, to, whole: panel, wanted: share - spent, integral: (a, b) => this.pailPanel(a, b), spends: (t) => this.pailSpends(t) });
+        const panel = panelOf(this.pailSpends, from, to);
+        if (spent + panel >= share) return within(this.pailSpends, { from, to, whole: panel, wanted: share - spent });
         spent += panel;
         from = to;
       }
@@ -261,40 +240,31 @@ export class Course {
       const to = this.endOf(i + 1);
       const [before, after] = [this.spentBy[i]!, this.spentBy[i + 1]!];
       if (after < share) continue;
-      const root = within({
-        from: this.ends[i]!,
-        to,
-        whole: after - before,
-        wanted: share - before,
-        integral: (a, b) => this.layerPanel(a, b),
-        spends: (u) => this.layerSpends(u),
-      });
+      const root = within(this.layerSpends, { from: this.ends[i]!, to, whole: after - before, wanted: share - before });
       return this.placedAfter + root * root;
     }
     return FURTHEST_S;
   }
 }
 
+/** What is spent at a point of a panel. */
+type Spends = (at: number) => number;
+
+/** What is spent in a panel. */
+function panelOf(spends: Spends, from: number, to: number): number {
+  const half = (to - from) / 2;
+  const middle = (to + from) / 2;
+  let sum = 0;
+  for (let i = 0; i < 8; i += 1) sum += W8[i]! * spends(middle + half * X8[i]!);
+  return sum * half;
+}
+
 /** Where inside a panel the wanted amount of its whole is reached: Newton on the panel's own integral, which only rises; halved where a step leaves the bracket. */
-function within({
-  from,
-  to,
-  whole,
-  wanted,
-  integral,
-  spends,
-}: {
-  from: number;
-  to: number;
-  whole: number;
-  wanted: number;
-  integral: (a: number, b: number) => number;
-  spends: (at: number) => number;
-}): number {
+function within(spends: Spends, { from, to, whole, wanted }: { from: number; to: number; whole: number; wanted: number }): number {
   let [low, high] = [from, to];
   let at = from + ((to - from) * wanted) / whole;
   for (let i = 0; i < 60; i += 1) {
-    const over = integral(from, at) - wanted;
+    const over = panelOf(spends, from, at) - wanted;
     if (Math.abs(over) < 1e-12 * Math.max(wanted, 1e-9) || high - low < 1e-11 * Math.max(1, high)) return at;
     if (over < 0) low = at;
     else high = at;
