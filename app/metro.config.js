@@ -1,3 +1,5 @@
+const { readdirSync } = require('node:fs');
+const { join } = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 const { withNativeWind } = require('nativewind/metro');
 
@@ -8,7 +10,7 @@ const resolve = config.resolver.resolveRequest;
 // The unit converter says only how it is imported, and what is read late is required.
 const fixed = (name) =>
   name === 'convert'
-    ? require('node:path').join(__dirname, '../node_modules/convert/dist/index.js')
+    ? join(__dirname, '../node_modules/convert/dist/index.js')
     : name.startsWith('@use-gesture/core')
       ? require.resolve(name)
       : null;
@@ -16,11 +18,15 @@ config.resolver.resolveRequest = (context, name, platform) => {
   const filePath = fixed(name);
   return filePath ? { type: 'sourceFile', filePath } : (resolve ?? context.resolveRequest)(context, name, platform);
 };
-// A module is read when something of it is first used, not when it is named: most of a screen is not needed for its first look.
+// A module is read when something of it is first used, not when it is named: most of a screen is not needed for its first
+// look. Not so in the core, whose loops would look up each function again at every turn.
+const core = join(__dirname, '../core');
+const ofCore = readdirSync(core, { recursive: true }).filter((name) => /\.tsx?$/.test(name));
+const blockList = Object.fromEntries(ofCore.map((name) => [join(core, name), true]));
 const given = config.transformer.getTransformOptions;
 config.transformer.getTransformOptions = async (...asked) => {
   const options = await given?.(...asked);
-  return { ...options, transform: { ...options?.transform, inlineRequires: true } };
+  return { ...options, transform: { ...options?.transform, inlineRequires: { blockList } } };
 };
 // In development the API is Express's; its address comes from npm run dev.
 const api = process.env.TUFA_API;
