@@ -9,11 +9,7 @@ const config = getDefaultConfig(__dirname);
 const resolve = config.resolver.resolveRequest;
 // The unit converter says only how it is imported, and what is read late is required.
 const fixed = (name) =>
-  name === 'convert'
-    ? join(__dirname, '../node_modules/convert/dist/index.js')
-    : name.startsWith('@use-gesture/core')
-      ? require.resolve(name)
-      : null;
+  name === 'convert' ? join(__dirname, '../node_modules/convert/dist/index.js') : name.startsWith('@use-gesture/core') ? require.resolve(name) : null;
 config.resolver.resolveRequest = (context, name, platform) => {
   const filePath = fixed(name);
   return filePath ? { type: 'sourceFile', filePath } : (resolve ?? context.resolveRequest)(context, name, platform);

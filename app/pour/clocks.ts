@@ -18,8 +18,11 @@ function indexOf(plan: Plan): BatchIndex {
   if (known) return known;
   const fills = new Map<string, Batch[]>();
   for (const batch of plan.batches)
-    for (const findingId of new Set(batch.serves.flatMap((served) => (served.role === 'fill' ? [served.findingId] : []))))
-      fills.get(findingId)?.push(batch) ?? fills.set(findingId, [batch]);
+    for (const findingId of new Set(batch.serves.flatMap((served) => (served.role === 'fill' ? [served.findingId] : [])))) {
+      const fill = fills.get(findingId);
+      if (fill) fill.push(batch);
+      else fills.set(findingId, [batch]);
+    }
   // The first of a key or a number is meant.
   const first = (of: 'key' | 'number') => new Map([...plan.batches].reverse().map((batch) => [batch[of], batch]));
   const index = { byKey: first('key'), byNumber: first('number'), fills };

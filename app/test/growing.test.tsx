@@ -1,6 +1,8 @@
 import { PLAIN, say } from '@tufa/words';
 import { act, screen } from '@testing-library/react';
-import { Text } from 'react-native';
+import { useState } from 'react';
+import { Text, View } from 'react-native';
+import { Button } from '../parts/ui/Button';
 import { Growing } from '../parts/ui/Growing';
 import { page, show, tap } from './shown';
 
@@ -39,4 +41,30 @@ test('paper has all of it', async () => {
 test('of nothing there is no list', async () => {
   await show(list([]));
   expect(screen.queryByRole('list')).toBeNull();
+});
+
+test('what follows the first lines is drawn as it is in the end, each line once, whatever has changed places', async () => {
+  const drawn: string[] = [];
+  const some = (ids: readonly number[], word: string) => (
+    <Growing rows={ids.map((n) => ({ id: `row ${n}`, word }))} atOnce={3}>
+      {({ id, word: said }) => (drawn.push(`${id} ${said}`), (<Text>{`${id} ${said}`}</Text>))}
+    </Growing>
+  );
+  const Changing = () => {
+    const [changed, setChanged] = useState(false);
+    return (
+      <View>
+        <Button label="change" onPress={() => setChanged(true)} />
+        {changed ? some([6, 0, 1, 2, 8], 'after') : some([0, 1, 2, 3, 4, 5, 6], 'before')}
+      </View>
+    );
+  };
+  await show(<Changing />);
+  drawn.length = 0;
+  await tap('change');
+  // The first three came at once, beside what was there.
+  expect(drawn.slice(0, 3)).toEqual(['row 6 after', 'row 0 after', 'row 1 after']);
+  expect(drawn.slice(3, 6)).toEqual(['row 3 before', 'row 4 before', 'row 5 before']);
+  expect(screen.queryAllByText(/^row \d after$/).map(({ textContent }) => textContent)).toEqual([6, 0, 1, 2, 8].map((n) => `row ${n} after`));
+  expect(screen.queryAllByText(/before$/)).toHaveLength(0);
 });
