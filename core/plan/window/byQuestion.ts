@@ -1,13 +1,12 @@
-import type { Sheet } from '../../shelf';
 import type { WindowQuestion } from './WindowQuestion';
 
-/** So many questions are remembered of a sheet: more than the layers of a large job ask, of each share of the grid. */
-const MOST = 512;
+/** So many questions are remembered, whatever sheets they are of: more than the layers of a large job ask, of each share of the grid; a whole shelf is not kept. */
+const MOST = 1000;
 
 let count = 0;
 const numbers = new WeakMap<object, number>();
 
-/** A number for what is the same only as itself: a day's drift, a crew's record. */
+/** A number for what is the same only as itself: a sheet, a day's drift, a crew's record. */
 function numberOf(thing: object | undefined): number {
   if (!thing) return 0;
   let number = numbers.get(thing);
@@ -18,8 +17,8 @@ function numberOf(thing: object | undefined): number {
 /** What is asked of any share of a bag. */
 type Asked = Omit<WindowQuestion, 'share' | 'follows'>;
 
-const wordOf = ({ sheet: _sheet, record, airDrift, slabDrift, ...plain }: Asked): string =>
-  `${numberOf(record)} ${numberOf(airDrift)} ${numberOf(slabDrift)} ${JSON.stringify(plain)}`;
+const wordOf = ({ sheet, record, airDrift, slabDrift, ...plain }: Asked): string =>
+  `${numberOf(sheet)} ${numberOf(record)} ${numberOf(airDrift)} ${numberOf(slabDrift)} ${JSON.stringify(plain)}`;
 
 const words = new WeakMap<WindowQuestion, string>();
 
@@ -45,12 +44,9 @@ function keyOf(question: WindowQuestion): string {
  * @param work whose answer hangs on its question alone
  */
 export function byQuestion<T>(work: (question: WindowQuestion) => T): (question: WindowQuestion) => T {
-  const ofSheet = new WeakMap<Sheet, Map<string, T>>();
+  const known = new Map<string, T>();
   return (question) => {
-    const { sheet } = question;
     const key = keyOf(question);
-    let known = ofSheet.get(sheet);
-    if (!known) ofSheet.set(sheet, (known = new Map()));
     const before = known.get(key);
     if (before !== undefined) return before;
     const answer = work(question);
