@@ -62,6 +62,14 @@ const Shown = memo(function Shown({ view, show }: { view: JobView; show: (view: 
   return show(view);
 });
 
+const Title = memo(function Title({ text }: { text: string }) {
+  return (
+    <Head>
+      <title>{text}</title>
+    </Head>
+  );
+});
+
 /** With large letters or the keypad open, what does not fit is scrolled to. */
 const scrolls = { overflow: 'auto' } as object;
 
@@ -86,11 +94,7 @@ export function StepLayout({ step, view, parts, bar = true }: { step: Step; view
   const { head, foot, fixed = false } = parts;
   const whole = useBody();
   const [body, aside] = whole ? [parts.body, parts.aside] : [null, null];
-  const title = (
-    <Head>
-      <title>{`${say(speaker, `step.${step}`)}, ${view.job.name}, ${say(speaker, 'tufa')}`}</title>
-    </Head>
-  );
+  const title = <Title text={`${say(speaker, `step.${step}`)}, ${view.job.name}, ${say(speaker, 'tufa')}`} />;
   const top = (
     <View className="flex-row items-center justify-between gap-2">
       <T as="small" className="min-w-[30%] flex-1 font-bold text-ink">
