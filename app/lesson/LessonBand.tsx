@@ -3,6 +3,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { links, type Step } from '../links';
+import { onceBack } from '../parts/chrome/goBack';
 import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button, Word } from '../parts/ui/Button';
@@ -50,13 +51,13 @@ function Led({ lesson, view, step }: { lesson: Lesson; view: JobView; step: Step
       {doing ? null : (
         <View className="flex-row flex-wrap items-center">
           <Word label={say(speaker, 'lesson.why')} onPress={() => setAsked(asked === at.code ? null : at.code)} />
-          <Word label={say(speaker, 'lesson.leave')} onPress={() => (keepLesson({ ...lesson, left: true }), router.push(links.lesson()))} />
+          <Word label={say(speaker, 'lesson.leave')} onPress={() => (keepLesson({ ...lesson, left: true }), onceBack(() => router.push(links.lesson())))} />
           {at.step === step ? null : (
             <View className="flex-1">
               <Button
                 label={say(speaker, 'lesson.next', { step: say(speaker, `step.${at.step}`) })}
                 tone="act"
-                onPress={() => router.push(links.step(view.job.id, at.step))}
+                onPress={() => onceBack(() => router.push(links.step(view.job.id, at.step)))}
               />
             </View>
           )}

@@ -1,6 +1,7 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { STEP_FACES } from '@tufa/core/survey';
 import { links, WALKING, type Walking } from '../links';
+import { goBack, onceBack } from '../parts/chrome/goBack';
 import type { Begun } from './beginning';
 import type { FlightNeed } from './FlightView';
 
@@ -20,23 +21,6 @@ function begunOf(text: string | undefined): Begun | null {
   return KINDS.includes(kind) && on && Number.isInteger(Number(step)) ? { kind: kind as FlightNeed, step: Number(step), face: on } : null;
 }
 
-/** Long enough for the browser to have gone back. */
-const BACK_MS = 1000;
-
-/** While the browser goes back; what is opened meanwhile waits, or going back would close it instead. */
-let goingBack: Promise<void> | null = null;
-
-function goBack(router: { back: () => void }): void {
-  const gone = new Promise<void>((done) => {
-    window.addEventListener('popstate', () => done(), { once: true });
-    setTimeout(done, BACK_MS);
-  }).then(() => {
-    if (goingBack === gone) goingBack = null;
-  });
-  goingBack = gone;
-  router.back();
-}
-
 /** What Walk does, as its address says: a link opens it, and going back leaves it. */
 export function useWalking(jobId: string) {
   const { doing, id, element, begun } = useLocalSearchParams<{ doing?: string; id?: string; element?: string; begun?: string }>();
@@ -47,11 +31,8 @@ export function useWalking(jobId: string) {
     id: id ?? null,
     begun: begunOf(begun),
     elementId: element ?? null,
-    open: (next: Walking, on: string | undefined, { id: of, begun: at }: Of = {}): void => {
-      const push = (): void => router.push(links.walking(jobId, next, { element: on, id: of, begun: at && `${at.kind} ${at.step} ${at.face}` }));
-      if (goingBack) void goingBack.then(push);
-      else push();
-    },
+    open: (next: Walking, on: string | undefined, { id: of, begun: at }: Of = {}): void =>
+      onceBack(() => router.push(links.walking(jobId, next, { element: on, id: of, begun: at && `${at.kind} ${at.step} ${at.face}` }))),
     /** looks at another element, in place */
     lookAt: (elementId: string): void => router.replace(links.lookingAt(jobId, elementId)),
     /** back to looking: the way it came, or where it was opened by a link, in its place */

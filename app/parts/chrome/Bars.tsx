@@ -1,8 +1,9 @@
 import { say } from '@tufa/words/speak';
-import { Link, usePathname } from 'expo-router';
+import { Link, usePathname, useRouter } from 'expo-router';
 import { memo } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { useKeypadTarget } from '../../keypad/target';
+import { isGoingBack, onceBack } from './goBack';
 import { useSpeaker } from '../phone/speaker';
 import { links, STEPS, type Step } from '../../links';
 
@@ -75,9 +76,17 @@ const Notch = memo(function Notch() {
 
 const StepLink = memo(function StepLink({ jobId, step, on, state, top }: { jobId: string; step: Step; on: boolean; state: StepState; top: boolean }) {
   const speaker = useSpeaker();
+  const router = useRouter();
+  const href = links.step(jobId, step);
+  // A form that was just saved is still being left: the step comes after that, not in the place of it.
+  const press = (event: { preventDefault: () => void }): void => {
+    if (!isGoingBack()) return;
+    event.preventDefault();
+    onceBack(() => router.replace(href));
+  };
   const mark = on ? 'bg-on-selected' : state === 'done' ? 'bg-ink' : state === 'warning' ? 'bg-caution' : 'bg-line';
   return (
-    <Link href={links.step(jobId, step)} replace asChild>
+    <Link href={href} replace asChild onPress={press}>
       <Pressable
         aria-current={on ? 'page' : undefined}
         aria-label={`${say(speaker, `step.${step}`)}, ${say(speaker, `step.${state}`)}`}
