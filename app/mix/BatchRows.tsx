@@ -11,7 +11,7 @@ import { becameText } from './becameText';
 import { BatchRow, type Places } from './BatchRow';
 
 /** So many lines are on a phone's screen at once. */
-const SCREEN = 6;
+const SCREEN = 5;
 
 /** The batches in their order, drawn again only when something of the list is another. */
 export const BatchRows = memo(function BatchRows({
