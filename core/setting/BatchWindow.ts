@@ -161,8 +161,7 @@ function worked(input: BatchWindowInput, courses: PortionCourses): Worked {
 }
 
 /**
- * The chance alone, without the moments by which it must be placed and finished: what a share of a bag is tried by, at a
- * tenth of the price of its window.
+ * The chance alone, without the moments by which it must be placed and finished: what a share of a bag is tried by.
  *
  * @param courses of the same course and pace
  * @throws Problem `outOfRange` from the courses

@@ -1,11 +1,11 @@
 import { say } from '@tufa/words/speak';
-import { Link, usePathname, useRouter } from 'expo-router';
+import { usePathname } from 'expo-router';
 import { memo } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { useKeypadTarget } from '../../keypad/target';
-import { isGoingBack, onceBack } from './goBack';
 import { useSpeaker } from '../phone/speaker';
 import { links, STEPS, type Step } from '../../links';
+import { Way } from './Way';
 
 const MAIN = [
   ['now', '/'],
@@ -29,14 +29,14 @@ export const MainBar = memo(function MainBar({ rail = false }: { rail?: boolean 
       className={rail ? 'w-[96px] border-r-2 border-ink bg-sheet' : 'flex-row flex-wrap border-t-2 border-ink bg-sheet'}
     >
       {MAIN.map(([name, href]) => (
-        <Link key={name} href={links[name]()} asChild>
+        <Way key={name} href={links[name]()}>
           <Pressable
             aria-current={here(path, href) ? 'page' : undefined}
             className={`${rail ? 'h-[66px]' : 'min-h-[64px] min-w-[4.5rem] flex-1'} items-center justify-center ${here(path, href) ? 'bg-selected' : ''}`}
           >
             <Text className={`font-text text-16 ${here(path, href) ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(speaker, `nav.${name}`)}</Text>
           </Pressable>
-        </Link>
+        </Way>
       ))}
     </View>
   );
@@ -65,28 +65,20 @@ const Notch = memo(function Notch() {
   const speaker = useSpeaker();
   return (
     <View className="flex-row">
-      <Link href={links.jobs()} asChild>
+      <Way href={links.jobs()}>
         <Pressable className="min-h-[40px] justify-center border-r-2 border-t-2 border-ink bg-sheet px-4">
           <Text className="font-text text-16 text-ink">{`‹ ${say(speaker, 'nav.back')}`}</Text>
         </Pressable>
-      </Link>
+      </Way>
     </View>
   );
 });
 
 const StepLink = memo(function StepLink({ jobId, step, on, state, top }: { jobId: string; step: Step; on: boolean; state: StepState; top: boolean }) {
   const speaker = useSpeaker();
-  const router = useRouter();
-  const href = links.step(jobId, step);
-  // A form that was just saved is still being left: the step comes after that, not in the place of it.
-  const press = (event: { preventDefault: () => void }): void => {
-    if (!isGoingBack()) return;
-    event.preventDefault();
-    onceBack(() => router.replace(href));
-  };
   const mark = on ? 'bg-on-selected' : state === 'done' ? 'bg-ink' : state === 'warning' ? 'bg-caution' : 'bg-line';
   return (
-    <Link href={href} replace asChild onPress={press}>
+    <Way href={links.step(jobId, step)} replace>
       <Pressable
         aria-current={on ? 'page' : undefined}
         aria-label={`${say(speaker, `step.${step}`)}, ${say(speaker, `step.${state}`)}`}
@@ -98,6 +90,6 @@ const StepLink = memo(function StepLink({ jobId, step, on, state, top }: { jobId
         </View>
         <Text className={`font-text text-15 ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{say(speaker, `step.${step}`)}</Text>
       </Pressable>
-    </Link>
+    </Way>
   );
 });

@@ -10,8 +10,8 @@ const FIRST = 12;
 const STEP = 30;
 
 /** The first lines as they are now, the rest as they were drawn last until there is time for them. */
-function followed<R extends { readonly id: string }>(rows: readonly R[], drawn: readonly R[], atOnce: number): readonly R[] {
-  if (rows === drawn || rows.length <= atOnce) return rows;
+function followed<R extends { readonly id: string }>(rows: readonly R[], drawn: readonly R[] | null, atOnce: number): readonly R[] {
+  if (drawn === null || rows === drawn || rows.length <= atOnce) return rows;
   const first = rows.slice(0, atOnce);
   const ids = new Set(first.map(({ id }) => id));
   return [...first, ...drawn.slice(atOnce).filter(({ id }) => !ids.has(id))];
@@ -51,7 +51,9 @@ export function Growing<R extends { readonly id: string }>({
     window.addEventListener('beforeprint', all);
     return () => window.removeEventListener('beforeprint', all);
   }, []);
-  const shown = followed(rows, useDeferredValue(rows), atOnce).slice(0, most);
+  // A list that is drawn at once has nothing to follow: deferring it would draw it twice.
+  const drawn = useDeferredValue(rows.length > atOnce ? rows : null);
+  const shown = followed(rows, drawn, atOnce).slice(0, most);
   const missing = first && !shown.some(({ id }) => id === first.id) && rows.some(({ id }) => id === first.id) ? [first] : [];
   if (rows.length === 0) return null;
   return (
