@@ -1,3 +1,4 @@
+import { MIX } from '@tufa/core/mix';
 import { say, printFigure, sayShare, sayCoded } from '@tufa/words';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
@@ -22,6 +23,7 @@ import { saveFile } from '../parts/phone/saveFile';
 import { nothingYet, StepLayout, StepScreen } from '../parts/job/StepScreen';
 import { Answer, T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
+import { vessel } from '../parts/job/vessel';
 import { JobOut } from './JobOut';
 import { LifeBar } from './LifeBar';
 import { recordRows, unreadBatches, type RecordRow } from './recordRows';
@@ -193,7 +195,7 @@ function Batch({ view, row }: { view: JobView; row: RecordRow }) {
             {[
               ...(lost ? [end] : []),
               // Of a resin or a cartridge nobody measures water.
-              ...(row.water_kg > 0 ? [`${say(speaker, 'record.water')} ${printFigure(speaker, 'w_kg', row.used_kg ?? row.water_kg)}`] : []),
+              ...(row.water_kg > 0 ? [`${say(speaker, 'record.water')} ${vessel(speaker, 'volume', (row.used_kg ?? row.water_kg) / MIX.water_kg_m3)}`] : []),
               ...(Math.abs(drift) >= DRIFT ? [say(speaker, drift > 0 ? 'record.wetter' : 'record.drier', { off_share: Math.abs(drift) })] : []),
               `${say(speaker, 'record.temps')} ${printFigure(speaker, 't_C', row.mix_C)}`,
               `${say(speaker, 'record.slab')} ${printFigure(speaker, 't_C', row.slab_C)}`,
@@ -219,7 +221,7 @@ function Batch({ view, row }: { view: JobView; row: RecordRow }) {
               [
                 sayShare(speaker, row.share),
                 printFigure(speaker, 'p_kg', row.powder_kg),
-                ...(row.water_kg > 0 ? [`${say(speaker, 'record.water')} ${printFigure(speaker, 'w_kg', row.water_kg)}`] : []),
+                ...(row.water_kg > 0 ? [`${say(speaker, 'record.water')} ${vessel(speaker, 'volume', row.water_kg / MIX.water_kg_m3)}`] : []),
               ].join(', '),
             ],
             [
