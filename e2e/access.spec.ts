@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { faultsOf, pairsOf, smallTargets, unreadable } from './looks';
 import { tooFaint } from './contrast';
-import { acknowledgeAll, APRON, DOCK, expect, reading, signIn, test } from './server';
+import { acknowledgeAll, APRON, cautionsAsked, DOCK, expect, reading, signIn, test } from './server';
 import { tabTo } from './tabTo';
 
 const PLINTH = '0198a000-de00-7000-8000-0000000000e0';
@@ -162,11 +162,11 @@ test('by keyboard alone on a wide screen: from Now to a poured batch', async ({ 
   await page.keyboard.press('Enter');
   await tabTo(page, /^Pour,/);
   await page.keyboard.press('Enter');
-  await page.getByTestId('start-batch').waitFor();
-  for (let left = await page.getByRole('button', { name: /^Understood:/ }).count(); left > 0; left -= 1) {
+  const cautions = await cautionsAsked(page);
+  for (let left = await cautions.count(); left > 0; left -= 1) {
     await tabTo(page, /^Understood:/);
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('button', { name: /^Understood:/ })).toHaveCount(left - 1);
+    await expect(cautions).toHaveCount(left - 1);
   }
   await tabTo(page, 'Water meets powder: start');
   await page.keyboard.press('Enter');

@@ -9,10 +9,14 @@ export async function newJob(page: Page, name: string): Promise<string> {
   return /jobs\/([^/]+)\//.exec(page.url())![1]!;
 }
 
-/** Saves the form under the thumb. Under a field that is being typed in the keys come up, and what lies over them moves: only then is there something to tap. */
+/** Taps what lies over the keys. Under a figure that is being typed they come up, and it moves with them: only then is there something to tap. */
+export async function tapOverKeys(page: Page, name: string): Promise<void> {
+  if (await page.evaluate(() => document.activeElement?.getAttribute('inputmode') === 'none')) await page.getByTestId('keypad').waitFor();
+  await page.getByRole('button', { name }).tap();
+}
+
+/** Saves the form under the thumb, and waits until it is left. */
 export async function saveForm(page: Page): Promise<void> {
-  const save = page.getByRole('button', { name: 'Save' });
-  if (await page.evaluate(() => document.activeElement instanceof HTMLInputElement)) await page.getByTestId('keypad').waitFor();
-  await save.tap();
-  await expect(save).toHaveCount(0);
+  await tapOverKeys(page, 'Save');
+  await expect(page.getByRole('button', { name: 'Save' })).toHaveCount(0);
 }

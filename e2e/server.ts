@@ -1,4 +1,4 @@
-import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test';
+import { test as base, expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
 import { dropDatabase, makeDatabase } from './database';
 import { serve, type Served, type ServeOptions } from './serve';
 
@@ -29,11 +29,16 @@ export async function wholeOnPhone(page: Page): Promise<void> {
   await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
 }
 
+/** What is asked to be understood before a start. The foot comes before the body: either nothing is left to be understood, or it is asked for. */
+export async function cautionsAsked(page: Page): Promise<Locator> {
+  const open = page.getByRole('button', { name: /^Understood:/ });
+  await page.locator('[data-testid="start-batch"]:enabled').or(open).first().waitFor();
+  return open;
+}
+
 /** Acknowledges every caution that stands before the first batch. */
 export async function acknowledgeAll(page: Page): Promise<void> {
-  const open = page.getByRole('button', { name: /^Understood:/ });
-  // The foot comes before the body: either nothing is left to be understood, or it is asked for.
-  await page.locator('[data-testid="start-batch"]:enabled').or(open).first().waitFor();
+  const open = await cautionsAsked(page);
   for (let left = await open.count(); left > 0; left = await open.count()) {
     await open.first().click();
     await page.waitForFunction((before) => document.querySelectorAll('[data-testid^="ack-"]').length < before, left);

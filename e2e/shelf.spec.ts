@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
+import { tapOverKeys } from './forms';
 import { faultsOf } from './looks';
 import { DOCK, expect, reading, signIn, test } from './server';
 
@@ -60,16 +61,14 @@ test('a bag in hand: only what it says is typed, the rest is assumed; it shows a
   await expect(page.getByTestId('implied')).toContainText(/leaves \S+\sin/);
   await page.getByRole('button', { name: 'More of the label' }).tap();
   await page.getByLabel('Initial set').fill('5 min');
-  await page.getByTestId('keypad').waitFor();
-  await page.getByRole('button', { name: 'Put on the shelf' }).tap();
+  await tapOverKeys(page, 'Put on the shelf');
   await expect(page.getByText('One of the two is wrong').first()).toBeVisible();
   // What was typed is still there after the page was lost.
   await page.reload();
   await expect(page.getByLabel('Name')).toHaveValue('Bag from the yard');
   await page.getByRole('button', { name: 'More of the label' }).tap();
   await page.getByLabel('Initial set').fill('');
-  await page.getByTestId('keypad').waitFor();
-  await page.getByRole('button', { name: 'Put on the shelf' }).tap();
+  await tapOverKeys(page, 'Put on the shelf');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Bag from the yard');
   await expect(page.getByText(/figures nobody read from the bag/)).toBeVisible();
   const lines = page.getByRole('list', { name: 'What the sheet says' }).getByRole('listitem');
@@ -169,26 +168,23 @@ test('what goes with a material is entered from its label, and a lot is correcte
   await page.getByRole('radio', { name: 'epoxy bond coat' }).tap();
   await page.getByLabel('Name').fill('Bond coat from the yard');
   await page.getByLabel('Pack', { exact: true }).fill('1 gal');
-  await page.getByTestId('keypad').waitFor();
   await page.getByLabel('Price', { exact: true }).fill('79.50');
   await page.getByLabel('A pack covers, rough base').fill('100 sq ft');
-  await page.getByRole('button', { name: 'Put on the shelf' }).tap();
+  await tapOverKeys(page, 'Put on the shelf');
   await expect(page.getByText('Fill this in.').first()).toBeVisible();
   await page.getByLabel('A pack covers, tight base').fill('160 sq ft');
-  await page.getByRole('button', { name: 'Put on the shelf' }).tap();
+  await tapOverKeys(page, 'Put on the shelf');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Bond coat from the yard');
   const lines = page.getByRole('list', { name: 'What the sheet says' }).getByRole('listitem');
   await expect(lines.filter({ hasText: /cover/i }).first()).not.toContainText('assumed');
   await expect(page.getByText(/figures nobody read from the bag/)).toBeVisible();
-  await page.getByRole('button', { name: 'Add to the yard' }).tap();
+  await tapOverKeys(page, 'Add to the yard');
   await page.getByLabel('How much').fill('2 gal');
-  await page.getByTestId('keypad').waitFor();
-  await page.getByRole('button', { name: 'Add to the yard' }).tap();
+  await tapOverKeys(page, 'Add to the yard');
   await page.getByRole('button', { name: 'Correct' }).tap();
   await expect(page.getByLabel('How much')).toHaveValue('2 gal');
   await page.getByLabel('How much').fill('1/2 gal');
-  await page.getByTestId('keypad').waitFor();
-  await page.getByRole('button', { name: 'Keep it so' }).tap();
+  await tapOverKeys(page, 'Keep it so');
   await expect(page.getByText('2 qt').or(page.getByText('0.5 gal')).first()).toBeVisible();
   expect(await faultsOf(page)).toEqual([]);
 });
