@@ -14,16 +14,15 @@ const HANDS = ['1', '2', '3', '4'] as const;
 /** Who is there, and how fast at each work of the list: who mixes does not place meanwhile. Kept with the job. */
 export const CrewView = memo(function CrewView({
   jobId,
-  input,
+  crew,
+  firm,
   works,
-}: {
+}: Pick<PlanInput, 'crew' | 'firm'> & {
   jobId: string;
-  input: PlanInput;
   /** codes of the works of the list */
   works: string;
 }) {
   const speaker = useSpeaker();
-  const { crew } = input;
   const keep = (next: Partial<PlanInput['crew']>): void => void write(change('job', 'change', jobId, { crew: { ...crew, ...next } }));
   return (
     <View className="gap-2" testID="crew">
@@ -47,7 +46,7 @@ export const CrewView = memo(function CrewView({
         <WorkRate
           key={work}
           work={work}
-          rate={rateOf(input, work)}
+          rate={rateOf({ crew, firm }, work)}
           assumed={crew.rates?.[work] === undefined}
           onChange={(rate) => keep({ rates: { ...crew.rates, [work]: rate } })}
         />

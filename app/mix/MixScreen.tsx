@@ -113,9 +113,9 @@ function Mix({ view: present }: { view: JobView }) {
             />
             <Cautions screen="mix" input={input} plan={plan} view={view} />
             <ReadUnless may="reading.add">
-              <CrewView jobId={view.job.id} input={input} works={worksOf(input, plan)} />
+              <CrewView jobId={view.job.id} crew={input.crew} firm={input.firm} works={worksOf(input, plan)} />
               <WaysView jobId={view.job.id} firms={view.data.firm} input={input} mixed={mixedIds(plan)} />
-              <PlaceView jobId={view.job.id} input={input} />
+              <PlaceView jobId={view.job.id} conditions={input.conditions} />
             </ReadUnless>
             <ChangeCost plan={plan} />
             <UnderList view={view} plan={plan} />

@@ -14,10 +14,10 @@ import { TypedFigure } from '../parts/ui/TypedFigure';
 const WIND_MS = { us: 0.44704, metric: 1 / 3.6 } as const;
 
 /** What dries a fresh face, as somebody reads it where the work is; assumed until then. */
-export const PlaceView = memo(function PlaceView({ jobId, input }: { jobId: string; input: PlanInput }) {
+export const PlaceView = memo(function PlaceView({ jobId, conditions }: Pick<PlanInput, 'conditions'> & { jobId: string }) {
   const speaker = useSpeaker();
   const person = usePerson();
-  const { humidity, wind_ms, sun } = input.conditions;
+  const { humidity, wind_ms, sun } = conditions;
   const read = (kind: 'humidity' | 'wind_ms' | 'sun', value: number): void =>
     void write(readingAdd({ jobId, kind, value: { value, source: 'typed', by: person?.name ?? '' } }));
   const figure = (text: string): number => (text.trim() === '' ? NaN : Number(text.replace(/[%,]/g, '').trim()));

@@ -16,19 +16,22 @@ import { PlanFile } from './PlanFile';
 
 type Used = ReturnType<typeof inUse>;
 
-/** What is bought, carried and taken out: it follows the list, so that the list is painted first. */
-export const UnderList = following(function UnderList({ view, plan }: { view: Used; plan: Plan }) {
-  const speaker = useSpeaker();
-  const router = useRouter();
-  const { input, planId } = view;
-  return (
-    <View className="gap-4">
-      <KeptSums view={view} />
-      <JobOrder input={input} plan={plan} />
-      <LoadWeight input={input} plan={plan} />
-      <Button label={say(speaker, 'load.open')} onPress={() => router.push(links.load())} />
-      <ListOut view={view} input={input} plan={plan} planId={planId} list={listOf({ plan, events: view.events })} />
-      <PlanFile view={view} />
-    </View>
-  );
-});
+/** What is bought, carried and taken out: it follows the list, so that the list is painted first; from a plan that is behind nothing is drawn. */
+export const UnderList = following(
+  function UnderList({ view, plan }: { view: Used; plan: Plan }) {
+    const speaker = useSpeaker();
+    const router = useRouter();
+    const { input, planId } = view;
+    return (
+      <View className="gap-4">
+        <KeptSums view={view} />
+        <JobOrder input={input} plan={plan} />
+        <LoadWeight input={input} plan={plan} />
+        <Button label={say(speaker, 'load.open')} onPress={() => router.push(links.load())} />
+        <ListOut view={view} input={input} plan={plan} planId={planId} list={listOf({ plan, events: view.events })} />
+        <PlanFile view={view} />
+      </View>
+    );
+  },
+  ({ view }) => view.behind,
+);

@@ -20,8 +20,9 @@ const MOST = { commands: 100, bytes: 1_000_000 } as const;
 export type Waiting = 'noAnswer' | 'tooOften' | 'notOurs' | 'theirFault' | 'signedOut';
 
 /**
- * Writes wait here until the firm has them. A record is on the disk before the screen shows it as saved; records leave
- * in order, by one tab at a time, and stay visible until what they changed has come back.
+ * Writes wait here until the firm has them. What a record changes shows as soon as it has its place, and it is told as
+ * saved once it is on the disk; what could not be kept is taken back. Records leave in order, by one tab at a time, and
+ * stay visible until what they changed has come back.
  */
 export class Outbox {
   private records: readonly OutboxRecord[] = [];
@@ -84,26 +85,36 @@ export class Outbox {
       state: 'waiting' as const,
       jobId,
     }));
-    let orders: readonly number[];
+    let added: readonly OutboxRecord[] = [];
+    const show = (next: readonly OutboxRecord[]): void => {
+      const gone = new Set([...instead, ...added.map(({ order }) => order)]);
+      this.records = [...this.records.filter(({ order }) => !gone.has(order)), ...next];
+      added = next;
+      this.tell();
+    };
     try {
-      orders = await withOutbox(async (db) => {
+      await withOutbox(async (db) => {
         const tx = db.transaction('outbox', 'readwrite', { durability: 'strict' });
-        const added = Promise.all(records.map((record) => tx.store.add(record)));
+        const orders = Promise.all(records.map((record) => tx.store.add(record)));
         const gone = instead.map((order) => tx.store.delete(order));
         tx.commit();
-        await Promise.all([added, ...gone, tx.done]);
-        return added;
+        // The figures need not wait for the disk; whether it is saved does.
+        orders.then(
+          (given) => show(records.map((record, i) => counted({ ...record, state: 'keeping', order: given[i]! }, this.device))),
+          () => undefined,
+        );
+        await Promise.all([orders, ...gone, tx.done]);
       });
     } catch (error) {
+      show([]);
+      // What they took the place of is still there.
+      if (instead.length > 0) await this.reload().catch(() => undefined);
       // Whoever typed it still has it before them, and is told.
       if (!storage.problem()) storage.note('notKept');
       throw error;
     }
     if (storage.problem() === 'notKept') storage.note(null);
-    // What is on the disk now is known here: reading it again would keep the thumb waiting.
-    const added = records.map((record, i) => counted({ ...record, order: orders[i]! }, this.device));
-    this.records = [...this.records.filter(({ order }) => !instead.includes(order)), ...added];
-    this.tell();
+    show(added.map((record) => ({ ...record, state: 'waiting' })));
     this.channel?.postMessage('changed');
   }
 

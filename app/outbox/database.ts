@@ -2,8 +2,8 @@ import type { Command, CommandResult } from '@tufa/contract/commands';
 import type { DBSchema } from 'idb';
 import { keptDatabase } from '../parts/phone/storage';
 
-/** What has become of a command on this phone: waiting, sent and about to be seen, or back on its screen. */
-export type OutboxState = 'waiting' | 'sent' | 'parked' | 'refused';
+/** What has become of a command on this phone: being put on the disk, waiting, sent and about to be seen, or back on its screen. */
+export type OutboxState = 'keeping' | 'waiting' | 'sent' | 'parked' | 'refused';
 
 /** A command as it is kept. Its place in the outbox is its device's own count, given by the database as it is added. */
 export interface OutboxRecord {

@@ -6,7 +6,7 @@ import { pictureOf, standingOf, type Picture, type Standing } from '../rows/stan
 import type { OutboxRecord } from './database';
 
 /** What was sent is laid over what was pulled until it has come back; what came back to be settled is not. */
-const isLaid = ({ state }: OutboxRecord): boolean => state === 'waiting' || state === 'sent';
+const isLaid = ({ state }: OutboxRecord): boolean => state === 'keeping' || state === 'waiting' || state === 'sent';
 
 const isOfAJob = ({ command }: OutboxRecord): boolean => isOfJob(entityOf(command));
 

@@ -49,6 +49,25 @@ test('what is written outlives the page, leaves in order and only once, and stay
   expect(second.snapshot()).toEqual([]);
 });
 
+test('what is written shows as soon as it has its place and is told as saved once the disk has it; what the disk refuses is taken back, and what it replaced stays', async () => {
+  const box = new Outbox();
+  await box.open();
+  const seen: string[][] = [];
+  box.subscribe(() => seen.push(box.snapshot().map(({ state }) => state)));
+  await box.write(PERSON, [rename('kept')], new Date(0));
+  expect(seen).toEqual([['keeping'], ['waiting']]);
+  const [kept] = box.snapshot();
+  seen.length = 0;
+  const full = jest.spyOn(IDBTransaction.prototype, 'commit').mockImplementation(function (this: IDBTransaction) {
+    this.objectStore('outbox').getAll().onsuccess = () => this.abort();
+  });
+  await expect(box.write(PERSON, [rename('lost')], new Date(0), [kept!.order])).rejects.toThrow();
+  full.mockRestore();
+  expect(seen.some((states) => states.includes('keeping'))).toBe(true);
+  expect(box.snapshot()).toEqual([kept]);
+  await box.forget([kept!.order]);
+});
+
 test('a conflict is parked and a refusal kept, and the rest go on; a pour event carries its device and count', async () => {
   const box = new Outbox();
   await box.open();

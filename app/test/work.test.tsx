@@ -184,7 +184,7 @@ const planned = (list: readonly unknown[], at: number, more: number): string => 
 describe('who is there', () => {
   test('hands and how fast they are are kept with the job, each beside the other', async () => {
     let view!: JobView;
-    await showJob(dock.job.id, (given) => ((view = given), (<CrewView jobId={given.job.id} input={given.input} works="fill" />)));
+    await showJob(dock.job.id, (given) => ((view = given), (<CrewView jobId={given.job.id} crew={given.input.crew} firm={given.input.firm} works="fill" />)));
     await choose('Pairs of hands', '1');
     expect(page()).toContain('Alone you mix');
     await typeIn('Fill pressed into patches, sq ft a minute', '2');
@@ -207,11 +207,12 @@ describe('who is there', () => {
 
   test('water of the crew’s own is kept for the layer; past the sheet it is refused with the strength it costs, and by the sheet again it is gone', async () => {
     await showJob(dock.job.id, () => <MixScreen />, { at: { job: dock.job.id, batch: '1' } });
-    const before = written().length;
+    const changes = (): number => written().filter(({ kind }) => kind === 'job.change').length;
+    const before = changes();
     await typeIn('Water here, by the sheet', '2 gal');
     expect(page()).toMatch(/The sheet allows .* here and no more: that much water costs about \d+.%/);
     expect(control('textbox', 'Water here, by the sheet')).toHaveProperty('value', '2 gal');
-    expect(written()).toHaveLength(before);
+    expect(changes()).toBe(before);
     const planned = String((control('textbox', 'Water') as HTMLInputElement).value);
     await typeIn('Water here, by the sheet', `${planned.replace(/(\d+) oz/, (_, ounces: string) => `${Number(ounces) + 1} oz`)}`);
     await waitFor(() => expect(ofLayer()).toHaveProperty('waterRatio'));

@@ -104,7 +104,7 @@ function dependedOn(
  * window, levers and warnings of a job file. Pure: the same input gives the same plan on phone, worker, server and
  * command.
  *
- * @param scope `chosen` judges of the shelf only what a treatment names, without levers: a screen that shows no shelf needs no more;
+ * @param scope `chosen` judges of the shelf only what a treatment names, without its cost and levers: a screen that shows no shelf needs no more;
  *   `best` the best, the cheapest and the soonest for each finding, which is enough to choose systems from
  * @throws Problem with a code and figures for anything outside its valid range; `unknownElement`, `unknownSheet` when
  *   the job file refers to what it does not hold
@@ -133,7 +133,7 @@ export function computePlan(given: PlanInput, { ranked: scope }: PlanScope = { r
     }
     const judged = scope === 'chosen' ? input.sheets.filter(({ id }) => id === treatment?.sheetId) : input.sheets;
     const filled = treatment?.overlay ? underOverlay(element) : element;
-    const all = (scope === 'best' ? shelfBest : shelfRanked)({ input, element: filled, finding, takeOff, site }, judged);
+    const all = (scope === 'best' ? shelfBest : shelfRanked)({ input, element: filled, finding, takeOff, site, unpriced: scope === 'chosen' }, judged);
     if (!treatment || phaseOf(finding) !== 'now') return { ...base, ranking: all, chosen: null };
     const sheet = knownSheet(input, treatment.sheetId);
     const context = { input, element, finding, takeOff, sheet, site, treatment };

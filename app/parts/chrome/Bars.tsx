@@ -45,21 +45,35 @@ export const MainBar = memo(function MainBar({ rail = false }: { rail?: boolean 
 /** How far a step of a job is. */
 export type StepState = 'open' | 'done' | 'warning';
 
-/** Inside a job: its six steps, marked done, open or warning; one notch back to the jobs. */
-export function StepBar({ jobId, current, states, top = false }: { jobId: string; current: Step; states: Readonly<Record<Step, StepState>>; top?: boolean }) {
-  const speaker = useSpeaker();
-  if (useKeypadTarget() && !top) return null;
-  return (
-    <View role="navigation" aria-label={say(speaker, 'nav.steps')}>
-      {top ? null : <Notch />}
-      <View className={`flex-row flex-wrap ${top ? 'border-b-2' : 'border-t-2'} border-ink bg-sheet`}>
-        {STEPS.map((step) => (
-          <StepLink key={step} jobId={jobId} step={step} on={step === current} state={states[step]} top={top} />
-        ))}
-      </View>
-    </View>
-  );
+interface Steps {
+  jobId: string;
+  current: Step;
+  states: Readonly<Record<Step, StepState>>;
+  top?: boolean;
 }
+
+/** Inside a job: its six steps, marked done, open or warning; one notch back to the jobs. */
+export const StepBar = memo(
+  function StepBar({ jobId, current, states, top = false }: Steps) {
+    const speaker = useSpeaker();
+    if (useKeypadTarget() && !top) return null;
+    return (
+      <View role="navigation" aria-label={say(speaker, 'nav.steps')}>
+        {top ? null : <Notch />}
+        <View className={`flex-row flex-wrap ${top ? 'border-b-2' : 'border-t-2'} border-ink bg-sheet`}>
+          {STEPS.map((step) => (
+            <StepLink key={step} jobId={jobId} step={step} on={step === current} state={states[step]} top={top} />
+          ))}
+        </View>
+      </View>
+    );
+  },
+  (before, after) =>
+    before.jobId === after.jobId &&
+    before.current === after.current &&
+    before.top === after.top &&
+    STEPS.every((step) => before.states[step] === after.states[step]),
+);
 
 const Notch = memo(function Notch() {
   const speaker = useSpeaker();

@@ -26,6 +26,8 @@ export interface JobView extends Seen {
   readonly survey: Survey | null;
   readonly plan: Plan | null;
   readonly problem: Trouble | null;
+  /** the plan is of before the last change, which is being worked out */
+  readonly behind: boolean;
   readonly events: readonly PourEvent[];
   readonly batches: readonly BatchState[];
   readonly stopped: boolean;
@@ -48,6 +50,7 @@ interface Planned {
   readonly survey: Survey | null;
   readonly plan: Plan | null;
   readonly problem: Trouble | null;
+  readonly behind?: boolean;
 }
 
 const attempt = <T>(compute: () => T): { value: T | null; problem: Problem | null } => {
@@ -93,8 +96,9 @@ function lookedAt(input: PlanInput): Planned {
 }
 
 /** What the worker made of a large job. One that has failed is told; the same work here would hold up the thumb. */
-function workedOut(survey: Tried<Survey> | undefined, plan: Tried<Plan> | undefined, failed: boolean): Planned {
+function workedOut(survey: Tried<Survey> | undefined, plan: Tried<Plan> | undefined, { failed, behind }: { failed: boolean; behind: boolean }): Planned {
   return {
+    behind,
     survey: survey?.value ?? plan?.value ?? null,
     plan: plan?.value ?? null,
     problem: failed ? { code: 'workerFailed', figures: {} } : (survey?.problem ?? plan?.problem ?? null),
@@ -134,7 +138,7 @@ export function jobView(
 ): JobView | null {
   const job = data.job[jobId];
   if (!job || !input) return null;
-  const { survey, plan, problem } = planned(input);
+  const { survey, plan, problem, behind = false } = planned(input);
   const { events, batches } = pouredOf(data, jobId);
   const stops = stoppedIn(plan?.elements ?? []);
   const goesOn = plan?.findings.find(({ elementId }) => !stops.has(elementId));
@@ -150,6 +154,7 @@ export function jobView(
     survey,
     plan,
     problem,
+    behind,
     events,
     batches,
     finding,
@@ -225,10 +230,16 @@ export function useJob(jobId: string, { surveyFirst }: { surveyFirst: boolean })
   const plan = standing(input, answered);
   const broken = asked.isError || answered.isError;
   const planning = large && !broken && !plan;
+  const behind = answered.isPlaceholderData;
   const view = useMemo(
     () =>
-      jobView({ data, clockOffset }, jobId, input, large ? () => workedOut(survey, plan, broken) : looked || (input && plans.has(input)) ? planOf : lookedAt),
-    [looked, data, clockOffset, jobId, input, large, broken, survey, plan],
+      jobView(
+        { data, clockOffset },
+        jobId,
+        input,
+        large ? () => workedOut(survey, plan, { failed: broken, behind }) : looked || (input && plans.has(input)) ? planOf : lookedAt,
+      ),
+    [looked, data, clockOffset, jobId, input, large, broken, behind, survey, plan],
   );
   return { view, firm, planning };
 }

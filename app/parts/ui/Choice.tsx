@@ -45,17 +45,14 @@ function ChoiceDrawn<V extends string>({
         {options.map((option, i) => {
           const on = option.value === value;
           return (
-            <Toggle
+            <Radio
               key={option.value}
-              role="radio"
-              aria-checked={on}
-              aria-label={option.label}
-              tabIndex={on || (value === null && i === 0) ? 0 : -1}
+              label={option.label}
+              on={on}
+              reached={on || (value === null && i === 0)}
+              dashed={Boolean(open) && value === null}
               onPress={() => onChange(option.value)}
-              className={`min-h-[56px] lg:min-h-[48px] min-w-[72px] max-w-full grow items-center justify-center border-2 px-3 ${on ? 'border-selected bg-selected' : 'border-edge bg-sheet'} ${open && value === null ? 'border-dashed' : ''}`}
-            >
-              <Text className={`font-text text-center text-16 ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{option.label}</Text>
-            </Toggle>
+            />
           );
         })}
       </View>
@@ -63,6 +60,36 @@ function ChoiceDrawn<V extends string>({
     </View>
   );
 }
+
+/** Where another is chosen, that one and the one before are drawn again. */
+const Radio = settled(function Radio({
+  label,
+  on,
+  reached,
+  dashed,
+  onPress,
+}: {
+  label: string;
+  on: boolean;
+  /** by the tab key */
+  reached: boolean;
+  /** taken as long as nothing is chosen */
+  dashed: boolean;
+  onPress: () => void;
+}) {
+  return (
+    <Toggle
+      role="radio"
+      aria-checked={on}
+      aria-label={label}
+      tabIndex={reached ? 0 : -1}
+      onPress={onPress}
+      className={`min-h-[56px] lg:min-h-[48px] min-w-[72px] max-w-full grow items-center justify-center border-2 px-3 ${on ? 'border-selected bg-selected' : 'border-edge bg-sheet'} ${dashed ? 'border-dashed' : ''}`}
+    >
+      <Text className={`font-text text-center text-16 ${on ? 'font-bold text-on-selected' : 'text-ink'}`}>{label}</Text>
+    </Toggle>
+  );
+});
 
 /** Several of a few: each its own switch. */
 export function Several<V extends string>({

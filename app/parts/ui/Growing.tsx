@@ -1,5 +1,5 @@
 import { say } from '@tufa/words/speak';
-import { useCallback, useDeferredValue, useEffect, useState, type ReactNode } from 'react';
+import { memo, useCallback, useDeferredValue, useEffect, useState, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import { View } from 'react-native';
 import { useSpeaker } from '../phone/speaker';
@@ -16,6 +16,16 @@ function followed<R extends { readonly id: string }>(rows: readonly R[], drawn: 
   const ids = new Set(first.map(({ id }) => id));
   return [...first, ...drawn.slice(atOnce).filter(({ id }) => !ids.has(id))];
 }
+
+interface LineProps<R> {
+  row: R;
+  draw: (row: R) => ReactNode;
+}
+
+/** A line is drawn again only for another row, or another way of drawing it. */
+const Line = memo(function Line<R>({ row, draw }: LineProps<R>) {
+  return <View role="listitem">{draw(row)}</View>;
+}) as unknown as <R>(props: LineProps<R>) => ReactNode;
 
 /** A list that draws what is looked at: the first lines, and more as its end comes into view or is asked for. */
 export function Growing<R extends { readonly id: string }>({
@@ -60,9 +70,7 @@ export function Growing<R extends { readonly id: string }>({
     <View>
       <View role="list" className={gap ? 'gap-4' : ''} {...(label ? { 'aria-label': label } : {})}>
         {[...missing, ...shown].map((row) => (
-          <View key={row.id} role="listitem">
-            {children(row)}
-          </View>
+          <Line key={row.id} row={row} draw={children} />
         ))}
       </View>
       {rows.length > most ? (

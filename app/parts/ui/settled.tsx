@@ -14,7 +14,8 @@ function sameFlat(a: unknown, b: unknown): boolean {
   return names.length === others.length && names.every(([name, value], i) => others[i]![0] === name && Object.is(value, others[i]![1]));
 }
 
-function sameShown(before: object, after: object): boolean {
+/** Given what shows the same. */
+export function sameShown(before: object, after: object): boolean {
   const [names, others] = [Object.entries(before), Object.entries(after)];
   return (
     names.length === others.length &&

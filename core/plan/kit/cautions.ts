@@ -1,5 +1,5 @@
 import type { Figures } from '../../quantity';
-import { isResin, type Hazard } from '../../shelf';
+import { isResin, type Aid, type Hazard, type Sheet } from '../../shelf';
 import { TAKEOFF } from '../../takeoff';
 import type { Plan } from '../Plan';
 import type { PlanInput } from '../input/PlanInput';
@@ -24,14 +24,30 @@ export interface Caution {
   readonly figures?: (context: { input: PlanInput; plan: Plan }) => Figures;
 }
 
-/** What is mixed: fills and what lies over them. */
-const chosenSheets = ({ input, plan }: { input: PlanInput; plan: Plan }) =>
-  mixedOfPlan(plan.findings).flatMap(({ sheetId }) => input.sheets.filter(({ id }) => id === sheetId));
+/** Each of what is mixed, fills and what lies over them, and of what bonds, cures and coats it: looked up once for each plan. */
+interface Chosen {
+  readonly input: PlanInput;
+  readonly sheets: readonly Sheet[];
+  readonly aids: readonly Aid[];
+}
+const ofPlans = new WeakMap<Plan, Chosen>();
 
-/** Of what is mixed, and of what bonds, cures and coats it. */
-const bites = (hazard: Hazard, { input, plan }: { input: PlanInput; plan: Plan }): boolean => {
-  const aids = mixedOfPlan(plan.findings).flatMap(({ aids: chosen }) => (input.aids ?? []).filter(({ id }) => chosen.some(({ aidId }) => aidId === id)));
-  return [...chosenSheets({ input, plan }), ...aids].some(({ hazards }) => hazards.includes(hazard));
+function chosenIn({ input, plan }: { input: PlanInput; plan: Plan }): Chosen {
+  const known = ofPlans.get(plan);
+  if (known?.input === input) return known;
+  const mixed = mixedOfPlan(plan.findings);
+  const sheetIds = new Set(mixed.map(({ sheetId }) => sheetId));
+  const aidIds = new Set(mixed.flatMap(({ aids }) => aids.map(({ aidId }) => aidId)));
+  const chosen = { input, sheets: input.sheets.filter(({ id }) => sheetIds.has(id)), aids: (input.aids ?? []).filter(({ id }) => aidIds.has(id)) };
+  ofPlans.set(plan, chosen);
+  return chosen;
+}
+
+const chosenSheets = (context: { input: PlanInput; plan: Plan }): readonly Sheet[] => chosenIn(context).sheets;
+
+const bites = (hazard: Hazard, context: { input: PlanInput; plan: Plan }): boolean => {
+  const { sheets, aids } = chosenIn(context);
+  return [...sheets, ...aids].some(({ hazards }) => hazards.includes(hazard));
 };
 
 /** A step of a chosen system that wants one of these tools. */

@@ -108,7 +108,10 @@ function asksOn({ input, element, finding }: Pick<Context, 'input' | 'element' |
 }
 
 /** What a shelf is judged by for one finding: the same for every sheet of it. */
-type Shelved = Omit<Context, 'sheet'>;
+type Shelved = Omit<Context, 'sheet'> & {
+  /** nobody looks at what it costs: the rules alone are asked */
+  readonly unpriced?: boolean;
+};
 
 /** What each sheet of a shelf is asked about a finding. */
 function askedOf(given: Shelved): (sheet: Sheet) => FirstContext {
@@ -152,7 +155,7 @@ function candidateOf(given: Shelved, asked: FirstContext, reasons: readonly Reas
       // A resin along a line goes by shots that are cut to its life.
       const shots = sheet.parts !== null && (isReady(sheet) || lineWidthOf(taken().takeOff) !== undefined);
       const judged = judge({ ...asked, opensAfter: opening, life: () => (shots ? null : spentOf(question)) }, reasons);
-      return (whole = { sheetId: sheet.id, ...judged, ...(judged.verdict !== 'no' ? cost() : NO_COST), opensAfter_s });
+      return (whole = { sheetId: sheet.id, ...judged, ...(judged.verdict !== 'no' && !given.unpriced ? cost() : NO_COST), opensAfter_s });
     },
   };
 }
