@@ -34,6 +34,12 @@ export function printFigure(speaker: Speaker, name: string, value: number | stri
   return glued(typeset(unit ? `${digits} ${unit}` : digits));
 }
 
+/** A measure in the vessel the crew holds: gallons and quarts down to fractions of an ounce, litres and millilitres. */
+export const vessel = ({ system }: Speaker, kind: 'volume' | 'mass', value: number): string => {
+  const { digits, unit } = print({ kind, value, system, fine: true });
+  return `${digits} ${unit}`;
+};
+
 printWith(printFigure);
 addWords('en', work);
 

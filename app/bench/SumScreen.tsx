@@ -1,7 +1,7 @@
 import { shelfOf } from '@tufa/contract/assemble';
 import type { Worked } from '@tufa/core/bench';
 import { Problem, print, siFactor, typeset } from '@tufa/core/quantity';
-import { say, sayCoded, sayProblem } from '@tufa/words';
+import { say, sayCoded, sayProblem, vessel } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -10,7 +10,6 @@ import { links } from '../links';
 import { useFirm } from '../outbox/useFirm';
 import { Screen } from '../parts/chrome/Screen';
 import { Standing } from '../parts/chrome/Standing';
-import { vessel } from '../parts/job/vessel';
 import { useSpeaker } from '../parts/phone/speaker';
 import { useDraft } from '../parts/phone/useDraft';
 import { Button } from '../parts/ui/Button';

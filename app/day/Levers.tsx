@@ -1,10 +1,9 @@
 import { leverCombinations, leversOf, type WindowAnswer, type WindowQuestion } from '@tufa/core/plan';
-import { say, sayCoded } from '@tufa/words';
+import { say, sayCoded, vessel } from '@tufa/words';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Button } from '../parts/ui/Button';
 import { T } from '../parts/ui/T';
-import { vessel } from '../parts/job/vessel';
 import { leverName } from './leverName';
 import { useSpeaker } from '../parts/phone/speaker';
 

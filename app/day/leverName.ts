@@ -1,7 +1,6 @@
 import type { Lever } from '@tufa/core/plan';
-import { say, sayCoded, sayShare } from '@tufa/words';
+import { say, sayCoded, sayShare, vessel } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
-import { vessel } from '../parts/job/vessel';
 import { quantityText } from './quantityText';
 
 /** A lever as it must be set. */

@@ -1,10 +1,9 @@
 import { MIX, usedFaults } from '@tufa/core/mix';
 import { layerKey, type Batch, type BatchInput, type LayerMix, type PlanInput } from '@tufa/core/plan';
 import { TASKS, type Sheet } from '@tufa/core/shelf';
-import { say } from '@tufa/words';
+import { say, vessel } from '@tufa/words';
 import { View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
-import { vessel } from '../parts/job/vessel';
 import type { JobView } from '../parts/job/useJob';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';

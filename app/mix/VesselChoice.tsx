@@ -1,9 +1,8 @@
 import { vesselHolds, vesselsOf, type Contents, type Vessel } from '@tufa/core/mix';
 import type { PlanInput } from '@tufa/core/plan';
-import { say } from '@tufa/words';
+import { say, vessel as measure } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { View } from 'react-native';
-import { vessel as measure } from '../parts/job/vessel';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Choice } from '../parts/ui/Choice';
 import { T } from '../parts/ui/T';

@@ -1,10 +1,9 @@
 import type { FirmData } from '@tufa/contract/entities';
 import { aidOf, sheetOf, type Batch, type PlanInput } from '@tufa/core/plan';
 import { bagOf } from '@tufa/core/shelf';
-import { isNamedShare, printFigure, say } from '@tufa/words';
+import { isNamedShare, printFigure, say, vessel } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { findingName } from '@tufa/words/findingName';
-import { vessel } from '../parts/job/vessel';
 import { amountText } from '../shelf/linesOf';
 
 /** Where what is mixed is described. */

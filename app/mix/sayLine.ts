@@ -2,9 +2,8 @@ import { MIX, nearestMark } from '@tufa/core/mix';
 import type { Batch, TicketLine } from '@tufa/core/plan';
 import { printIn, siFactor } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
-import { isNamedShare, printFigure, say, sayShare } from '@tufa/words';
+import { isNamedShare, printFigure, say, sayShare, vessel } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
-import { vessel } from '../parts/job/vessel';
 
 /** What a ticket is read with. */
 interface Read {

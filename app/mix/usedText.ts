@@ -1,7 +1,6 @@
 import type { UsedFault, WaterDrift } from '@tufa/core/mix';
-import { say } from '@tufa/words';
+import { say, vessel } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
-import { vessel } from '../parts/job/vessel';
 
 /** What is wrong with what went in, in the measures of the vessel. */
 export function faultText(speaker: Speaker, fault: UsedFault): string {

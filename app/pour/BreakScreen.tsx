@@ -1,6 +1,6 @@
 import { inputOn, type WayOn } from '@tufa/core/plan';
 import { BREAKS, type BreakCode } from '@tufa/core/pour';
-import { printFigure, say, sayProblem } from '@tufa/words';
+import { printFigure, say, sayProblem, vessel } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -10,7 +10,6 @@ import { links } from '../links';
 import { usePerson } from '../outbox/session';
 import { StepLayout } from '../parts/job/StepScreen';
 import type { JobView } from '../parts/job/useJob';
-import { vessel } from '../parts/job/vessel';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Button } from '../parts/ui/Button';
 import { Answer, T } from '../parts/ui/T';

@@ -1,5 +1,5 @@
 import { MIX } from '@tufa/core/mix';
-import { say, printFigure, sayShare, sayCoded } from '@tufa/words';
+import { say, printFigure, sayShare, sayCoded, vessel } from '@tufa/words';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
@@ -23,7 +23,6 @@ import { saveFile } from '../parts/phone/saveFile';
 import { nothingYet, StepLayout, StepScreen } from '../parts/job/StepScreen';
 import { Answer, T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
-import { vessel } from '../parts/job/vessel';
 import { JobOut } from './JobOut';
 import { LifeBar } from './LifeBar';
 import { recordRows, unreadBatches, type RecordRow } from './recordRows';

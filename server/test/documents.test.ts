@@ -10,10 +10,12 @@ import { createHash } from 'node:crypto';
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
 import { withFirm } from '../src/data/withFirm';
+import { batchRecord } from '../src/documents/batchRecord';
 import { careOf } from '../src/documents/careOf';
 import { DEMO_FIRM_ID } from '../src/services/firm';
 import type { JobParts } from '../src/documents/JobParts';
 import { jobDocument } from '../src/documents/jobDocument';
+import { method } from '../src/documents/method';
 import { openingOf } from '../src/documents/openingOf';
 import { command, DOCK, signedIn, SLAB, type TestServer } from './harness';
 
@@ -165,6 +167,30 @@ test('what a hand found is told as found, what is only due as due; without its l
   const [only, ...others] = openingOf({ ...parts, batches: [] });
   expect(only).toContain('not done yet');
   expect(others).toEqual([]);
+});
+
+test('water is told as the jug has it; of a resin or a cartridge there is none', async () => {
+  const poured = await partsFor(PLINTH);
+  const [state] = poured.batches;
+  const of = { dry: await partsFor('0198a000-de00-7000-8000-000000000060'), wet: await partsFor(DOCK) };
+  const batchIn = ({ plan }: JobParts) => plan.batches.find(({ window }) => window)!;
+  const row = ({ input }: JobParts) => ({ ...poured.data.plan[state!.planId]!, input });
+  const batches = (['dry', 'wet'] as const).map((planId) => ({ ...state!, batch: batchIn(of[planId]).number, key: batchIn(of[planId]).key, planId }));
+  const parts = { ...poured, data: { ...poured.data, plan: { dry: row(of.dry), wet: row(of.wet) } }, events: [], batches };
+  const watered = (content: unknown): string[][] =>
+    (content as { table?: { body: unknown[][] } }[])
+      .flatMap(({ table }) =>
+        table ? [table.body.map((line) => line.map((cell) => (typeof cell === 'string' ? cell : String((cell as { text: unknown }).text))))] : [],
+      )
+      .find(([head]) => head!.some((name) => name.startsWith('Water')))!;
+  const record = watered(batchRecord(parts));
+  const at = record[0]!.findIndex((head) => head.startsWith('Water'));
+  expect(record.slice(1).map((line) => line[at])).toEqual(['', expect.stringMatching(/^\S+( \S+)? (gal|qt|oz)/)]);
+  const planned = (from: JobParts): string | undefined =>
+    watered(method(from))
+      .find(([number]) => number === batchIn(from).number)
+      ?.at(-1);
+  expect([planned(of.dry), planned(of.wet)]).toEqual(['', record[2]![at]]);
 });
 
 test('care is asked for what was repaired: salt where it is walked on in frost, nothing of the floor under water', async () => {
