@@ -35,6 +35,7 @@ import { RunningBatch } from './RunningBatch';
 import { siteClocksOf } from './siteClocksOf';
 import { StalePlan } from './StalePlan';
 import { StockUsed } from './StockUsed';
+import { OneTap } from './OneTap';
 import { Twice } from './Twice';
 import { inUse } from './storedPlan';
 import { useBattery } from './useBattery';
@@ -237,15 +238,17 @@ function Pouring({
             {band}
             {open.length > 0 ? <T as="strong">{say(speaker, 'pour.ackFirst')}</T> : null}
             {keptUntil === null ? null : <T as="strong">{say(speaker, 'rehearse.kept', { time: format(keptUntil, 'HH:mm') })}</T>}
-            <Button
-              writes="pourEvent.add"
-              label={say(speaker, batch.window === null ? 'pour.onNow' : `pour.starts.${batch.make}`)}
-              tone="act"
-              big
-              disabled={starting || open.length > 0 || keptUntil !== null}
-              onPress={() => void start()}
-              testID="start-batch"
-            />
+            <OneTap>
+              <Button
+                writes="pourEvent.add"
+                label={say(speaker, batch.window === null ? 'pour.onNow' : `pour.starts.${batch.make}`)}
+                tone="act"
+                big
+                disabled={starting || open.length > 0 || keptUntil !== null}
+                onPress={() => void start()}
+                testID="start-batch"
+              />
+            </OneTap>
           </View>
         ),
       }}
