@@ -177,6 +177,9 @@ test('a note that is spoken is kept as a recording, goes to the firm and is play
   const voice = page.getByTestId('voice');
   await voice.tap();
   await expect(voice).toHaveText('Stop and keep it');
+  // Two presses at once are one.
+  const begun = await page.evaluate(() => performance.now());
+  await page.waitForFunction((from) => performance.now() - from > 400, begun);
   await voice.tap();
   await expect(page.getByTestId('log')).toHaveCount(0);
   const id = async (): Promise<string | undefined> =>

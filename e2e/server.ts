@@ -40,8 +40,11 @@ export async function cautionsAsked(page: Page): Promise<Locator> {
 export async function acknowledgeAll(page: Page): Promise<void> {
   const open = await cautionsAsked(page);
   for (let left = await open.count(); left > 0; left = await open.count()) {
-    await open.first().click();
-    await page.waitForFunction((before) => document.querySelectorAll('[data-testid^="ack-"]').length < before, left);
+    // The next one comes up where the last one was: a press that follows at once is the second of a double tap.
+    await expect(async () => {
+      await open.first().click();
+      await expect(open).not.toHaveCount(left, { timeout: 2000 });
+    }).toPass();
   }
 }
 

@@ -5,7 +5,6 @@ import { View } from 'react-native';
 import { Button } from '../parts/ui/Button';
 import { usePhone } from '../parts/phone/useSettings';
 import { useSpeaker } from '../parts/phone/speaker';
-import { OneTap } from './OneTap';
 
 /** The events of one batch under the thumb, in the words of its make: placed, finished, went hard; of a shot the next bottle, or that its line is full. */
 export function BigEvents({
@@ -30,7 +29,7 @@ export function BigEvents({
   const hard = <Button label={say(speaker, 'pour.wentHard')} tone="stop" big grow disabled={busy} onPress={() => onTap('wentHard')} testID="went-hard" />;
   if (shot)
     return (
-      <OneTap className="gap-4">
+      <View className="gap-4">
         <Button
           label={say(speaker, shot === 'next' ? 'pour.nextShot' : 'pour.lastShot')}
           tone="act"
@@ -43,10 +42,10 @@ export function BigEvents({
           <Button label={say(speaker, 'pour.full')} big grow disabled={busy} onPress={() => onTap('full')} testID="full" />
           {hard}
         </View>
-      </OneTap>
+      </View>
     );
   return (
-    <OneTap className="gap-4">
+    <View className="gap-4">
       {placed ? null : <Button label={say(speaker, `pour.placedOf.${make}`)} tone="act" big disabled={busy} onPress={() => onTap('placed')} testID="placed" />}
       <View className={`${row} gap-4`}>
         <Button
@@ -60,6 +59,6 @@ export function BigEvents({
         />
         {hard}
       </View>
-    </OneTap>
+    </View>
   );
 }

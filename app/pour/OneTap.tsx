@@ -4,35 +4,21 @@ import { View } from 'react-native';
 /** Two presses so close in time and place are one: a tap that is made twice, a thumb that bounces. */
 const DOUBLE = { within_ms: 400, within_px: 40 } as const;
 
-type Press = Pick<MouseEvent, 'timeStamp' | 'clientX' | 'clientY'>;
-let last: Press | null = null;
-let before: Press | null = null;
+const isAgain = (before: MouseEvent, { timeStamp, clientX, clientY }: MouseEvent): boolean =>
+  timeStamp - before.timeStamp < DOUBLE.within_ms && Math.hypot(clientX - before.clientX, clientY - before.clientY) < DOUBLE.within_px;
 
-// Wherever the first press was: what it has logged changes the whole screen.
-if (typeof window !== 'undefined')
-  window.addEventListener(
-    'click',
-    ({ timeStamp, clientX, clientY }) => {
-      before = last;
-      last = { timeStamp, clientX, clientY };
-    },
-    true,
-  );
-
-const isAgain = ({ timeStamp, clientX, clientY, detail }: MouseEvent): boolean =>
-  // A key of the keyboard is no finger.
-  detail > 0 &&
-  before !== null &&
-  timeStamp - before.timeStamp < DOUBLE.within_ms &&
-  Math.hypot(clientX - before.clientX, clientY - before.clientY) < DOUBLE.within_px;
-
-/** What logs: the second press of a double tap does nothing on it, since it has come up where the first one logged something else. */
-export function OneTap({ children, className = '' }: { children: ReactNode; className?: string }) {
+/** A screen on which the second press of a double tap does nothing: what it meets has come up where the first one logged something else. */
+export function OneTap({ children }: { children: ReactNode }) {
   const box = useRef<View>(null);
   useEffect(() => {
     const element = box.current as unknown as HTMLElement | null;
+    let last: MouseEvent | null = null;
     const drop = (event: MouseEvent): void => {
-      if (!isAgain(event)) return;
+      // A key of the keyboard is no finger.
+      if (event.detail === 0) return;
+      const before = last;
+      last = event;
+      if (!before || !isAgain(before, event)) return;
       event.stopPropagation();
       event.preventDefault();
     };
@@ -40,7 +26,7 @@ export function OneTap({ children, className = '' }: { children: ReactNode; clas
     return () => element?.removeEventListener('click', drop, true);
   }, []);
   return (
-    <View ref={box} className={className}>
+    <View ref={box} className="h-full w-full flex-1">
       {children}
     </View>
   );

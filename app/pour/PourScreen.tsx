@@ -54,10 +54,10 @@ export function Pour({ view }: { view: JobView }) {
     setSilenced([...silenced, key]);
   };
   return (
-    <>
+    <OneTap>
       <AlarmOf view={view} running={running} silenced={silenced} />
       <Pouring view={view} running={running} silenced={silenced} onSilence={onSilence} />
-    </>
+    </OneTap>
   );
 }
 
@@ -238,17 +238,15 @@ function Pouring({
             {band}
             {open.length > 0 ? <T as="strong">{say(speaker, 'pour.ackFirst')}</T> : null}
             {keptUntil === null ? null : <T as="strong">{say(speaker, 'rehearse.kept', { time: format(keptUntil, 'HH:mm') })}</T>}
-            <OneTap>
-              <Button
-                writes="pourEvent.add"
-                label={say(speaker, batch.window === null ? 'pour.onNow' : `pour.starts.${batch.make}`)}
-                tone="act"
-                big
-                disabled={starting || open.length > 0 || keptUntil !== null}
-                onPress={() => void start()}
-                testID="start-batch"
-              />
-            </OneTap>
+            <Button
+              writes="pourEvent.add"
+              label={say(speaker, batch.window === null ? 'pour.onNow' : `pour.starts.${batch.make}`)}
+              tone="act"
+              big
+              disabled={starting || open.length > 0 || keptUntil !== null}
+              onPress={() => void start()}
+              testID="start-batch"
+            />
           </View>
         ),
       }}

@@ -121,8 +121,16 @@ export function control(role: Role, name: Name, inside: ParentNode = document): 
 
 const user = userEvent.setup({ pointerEventsCheck: 0 });
 
-/** Presses something. */
-export const press = (element: Element): Promise<void> => user.click(element);
+let presses = 0;
+
+/** Presses something. Nothing lies anywhere here: each press is at a place of its own, or it were the second of a double tap. */
+export function press(target: Element): Promise<void> {
+  const coords = { clientX: (presses += 1) * 100 };
+  return user.pointer([
+    { target, coords },
+    { keys: '[MouseLeft]', target, coords },
+  ]);
+}
 
 /** Types into a field in the place of what stood there, and leaves it. */
 export async function typeIn(label: Name, text: string): Promise<HTMLElement> {
