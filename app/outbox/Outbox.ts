@@ -85,11 +85,12 @@ export class Outbox {
       state: 'waiting' as const,
       jobId,
     }));
-    let added: readonly OutboxRecord[] = [];
+    const replaced = this.records.filter(({ order }) => instead.includes(order));
+    let shown: readonly OutboxRecord[] = replaced;
     const show = (next: readonly OutboxRecord[]): void => {
-      const gone = new Set([...instead, ...added.map(({ order }) => order)]);
-      this.records = [...this.records.filter(({ order }) => !gone.has(order)), ...next];
-      added = next;
+      const gone = new Set(shown.map(({ order }) => order));
+      this.records = [...this.records.filter(({ order }) => !gone.has(order)), ...next].sort((a, b) => a.order - b.order);
+      shown = next;
       this.tell();
     };
     try {
@@ -106,15 +107,13 @@ export class Outbox {
         await Promise.all([orders, ...gone, tx.done]);
       });
     } catch (error) {
-      show([]);
-      // What they took the place of is still there.
-      if (instead.length > 0) await this.reload().catch(() => undefined);
+      show(replaced);
       // Whoever typed it still has it before them, and is told.
       if (!storage.problem()) storage.note('notKept');
       throw error;
     }
     if (storage.problem() === 'notKept') storage.note(null);
-    show(added.map((record) => ({ ...record, state: 'waiting' })));
+    show(shown.map((record) => ({ ...record, state: 'waiting' })));
     this.channel?.postMessage('changed');
   }
 
