@@ -5,6 +5,7 @@ import { Pressable, Text, View } from 'react-native';
 import { useKeypadTarget } from '../../keypad/target';
 import { useSpeaker } from '../phone/speaker';
 import { links, STEPS, type Step } from '../../links';
+import { settled } from '../ui/settled';
 import { Way } from './Way';
 
 const MAIN = [
@@ -45,35 +46,31 @@ export const MainBar = memo(function MainBar({ rail = false }: { rail?: boolean 
 /** How far a step of a job is. */
 export type StepState = 'open' | 'done' | 'warning';
 
-interface Steps {
+/** Inside a job: its six steps, marked done, open or warning; one notch back to the jobs. */
+export const StepBar = settled(function StepBar({
+  jobId,
+  current,
+  states,
+  top = false,
+}: {
   jobId: string;
   current: Step;
   states: Readonly<Record<Step, StepState>>;
   top?: boolean;
-}
-
-/** Inside a job: its six steps, marked done, open or warning; one notch back to the jobs. */
-export const StepBar = memo(
-  function StepBar({ jobId, current, states, top = false }: Steps) {
-    const speaker = useSpeaker();
-    if (useKeypadTarget() && !top) return null;
-    return (
-      <View role="navigation" aria-label={say(speaker, 'nav.steps')}>
-        {top ? null : <Notch />}
-        <View className={`flex-row flex-wrap ${top ? 'border-b-2' : 'border-t-2'} border-ink bg-sheet`}>
-          {STEPS.map((step) => (
-            <StepLink key={step} jobId={jobId} step={step} on={step === current} state={states[step]} top={top} />
-          ))}
-        </View>
+}) {
+  const speaker = useSpeaker();
+  if (useKeypadTarget() && !top) return null;
+  return (
+    <View role="navigation" aria-label={say(speaker, 'nav.steps')}>
+      {top ? null : <Notch />}
+      <View className={`flex-row flex-wrap ${top ? 'border-b-2' : 'border-t-2'} border-ink bg-sheet`}>
+        {STEPS.map((step) => (
+          <StepLink key={step} jobId={jobId} step={step} on={step === current} state={states[step]} top={top} />
+        ))}
       </View>
-    );
-  },
-  (before, after) =>
-    before.jobId === after.jobId &&
-    before.current === after.current &&
-    before.top === after.top &&
-    STEPS.every((step) => before.states[step] === after.states[step]),
-);
+    </View>
+  );
+});
 
 const Notch = memo(function Notch() {
   const speaker = useSpeaker();
@@ -96,7 +93,7 @@ const StepLink = memo(function StepLink({ jobId, step, on, state, top }: { jobId
       <Pressable
         aria-current={on ? 'page' : undefined}
         aria-label={`${say(speaker, `step.${step}`)}, ${say(speaker, `step.${state}`)}`}
-        className={`${top ? 'min-h-[48px]' : 'min-h-[60px]'} min-w-[3.6rem] flex-1 items-center justify-center gap-1 ${on ? 'bg-selected' : ''}`}
+        className={`${top ? 'min-h-[48px]' : 'min-h-[60px]'} min-w-[3.6rem] grow items-center justify-center gap-1 ${on ? 'bg-selected' : ''}`}
       >
         <View className="h-[16px] w-full flex-row items-center justify-center px-2">
           <View className={`h-[5px] flex-1 ${mark}`} />

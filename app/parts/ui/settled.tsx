@@ -8,8 +8,12 @@ const isAct = (name: string, value: unknown): value is Act => typeof value === '
 const sameList = (a: unknown, b: unknown): boolean =>
   Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((each, i) => Object.is(each, b[i]) || sameFlat(each, b[i]));
 
+const isPlain = (value: unknown): value is object =>
+  typeof value === 'object' && value !== null && (Array.isArray(value) || Object.getPrototypeOf(value) === Object.prototype);
+
+/** Things with the same in them, as what a row holds. */
 function sameFlat(a: unknown, b: unknown): boolean {
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+  if (!isPlain(a) || !isPlain(b)) return false;
   const [names, others] = [Object.entries(a), Object.entries(b)];
   return names.length === others.length && names.every(([name, value], i) => others[i]![0] === name && Object.is(value, others[i]![1]));
 }
@@ -19,7 +23,9 @@ export function sameShown(before: object, after: object): boolean {
   const [names, others] = [Object.entries(before), Object.entries(after)];
   return (
     names.length === others.length &&
-    names.every(([name, value], i) => others[i]![0] === name && (Object.is(value, others[i]![1]) || sameList(value, others[i]![1])))
+    names.every(
+      ([name, value], i) => others[i]![0] === name && (Object.is(value, others[i]![1]) || sameFlat(value, others[i]![1]) || sameList(value, others[i]![1])),
+    )
   );
 }
 
