@@ -1,3 +1,4 @@
+import { MIX } from '@tufa/core/mix';
 import { print, printMoney, significant, typeset, type Kind, type Problem } from '@tufa/core/quantity';
 import type { Reason } from '@tufa/core/choose';
 import type { KitItem, RepairStep } from '@tufa/core/plan';
@@ -35,10 +36,13 @@ export function printFigure(speaker: Speaker, name: string, value: number | stri
 }
 
 /** A measure in the vessel the crew holds: gallons and quarts down to fractions of an ounce, litres and millilitres. */
-export const vessel = ({ system }: Speaker, kind: 'volume' | 'mass', value: number): string => {
+export const printMeasure = ({ system }: Speaker, kind: 'volume' | 'mass', value: number): string => {
   const { digits, unit } = print({ kind, value, system, fine: true });
   return `${digits} ${unit}`;
 };
+
+/** Mix water as the jug has it; nothing of a resin or a cartridge, of which nobody measures any. */
+export const printWater = (speaker: Speaker, water_kg: number): string => (water_kg > 0 ? printMeasure(speaker, 'volume', water_kg / MIX.water_kg_m3) : '');
 
 printWith(printFigure);
 addWords('en', work);

@@ -1,7 +1,7 @@
 import { shelfOf } from '@tufa/contract/assemble';
 import type { Worked } from '@tufa/core/bench';
 import { Problem, print, siFactor, typeset } from '@tufa/core/quantity';
-import { say, sayCoded, sayProblem, vessel } from '@tufa/words';
+import { say, sayCoded, sayProblem, printMeasure } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -65,8 +65,8 @@ const LARGE = { us: { m3: 0.008, kg: 10 }, metric: { m3: Infinity, kg: Infinity 
 function inVessels(speaker: Speaker, figures: Worked['answer']['figures']): Record<string, number | string> {
   const large = LARGE[speaker.system];
   const printed = (name: string, value: number): number | string => {
-    if (name.endsWith('_m3') && value < large.m3) return vessel(speaker, 'volume', value);
-    return name.endsWith('_kg') && value < large.kg ? vessel(speaker, 'mass', value) : value;
+    if (name.endsWith('_m3') && value < large.m3) return printMeasure(speaker, 'volume', value);
+    return name.endsWith('_kg') && value < large.kg ? printMeasure(speaker, 'mass', value) : value;
   };
   return Object.fromEntries(Object.entries(figures).map(([name, value]) => [name, printed(name, value)]));
 }

@@ -1,5 +1,5 @@
 import { leverCombinations, leversOf, type WindowAnswer, type WindowQuestion } from '@tufa/core/plan';
-import { say, sayCoded, vessel } from '@tufa/words';
+import { say, sayCoded, printMeasure } from '@tufa/words';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Button } from '../parts/ui/Button';
@@ -32,7 +32,7 @@ export function Levers({
       {question.iceShare ? (
         <View className="flex-row items-center gap-3 border-b border-line py-2">
           <T as="strong" className="flex-1">
-            {say(speaker, 'lever.iced', { iceWord: vessel(speaker, 'mass', answer.batch.ice_kg) })}
+            {say(speaker, 'lever.iced', { iceWord: printMeasure(speaker, 'mass', answer.batch.ice_kg) })}
           </T>
           <Button label={say(speaker, 'lever.noIce')} onPress={() => onTry({ iceShare: 0 })} />
         </View>

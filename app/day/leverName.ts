@@ -1,5 +1,5 @@
 import type { Lever } from '@tufa/core/plan';
-import { say, sayCoded, sayShare, vessel } from '@tufa/words';
+import { say, sayCoded, sayShare, printMeasure } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { quantityText } from './quantityText';
 
@@ -10,7 +10,7 @@ export const leverName = (speaker: Speaker, { code, figures }: Pick<Lever, 'code
     ...figures,
     doseWord: quantityText(speaker, 'retarderDose', dose),
     // In what the crew weighs with: a little ice is ounces, not hundredths of a pound.
-    iceWord: vessel(speaker, 'mass', ice_kg),
+    iceWord: printMeasure(speaker, 'mass', ice_kg),
     shareWord: sayShare(speaker, figures['share'] ?? 1),
     hoursWord: say(speaker, hours < 0 ? 'lever.earlier' : 'lever.later', { count: Math.abs(hours) }),
   });

@@ -1,7 +1,7 @@
 import { MIX, usedFaults } from '@tufa/core/mix';
 import { layerKey, type Batch, type BatchInput, type LayerMix, type PlanInput } from '@tufa/core/plan';
 import { TASKS, type Sheet } from '@tufa/core/shelf';
-import { say, vessel } from '@tufa/words';
+import { say, printMeasure } from '@tufa/words';
 import { View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
 import type { JobView } from '../parts/job/useJob';
@@ -52,7 +52,7 @@ export function BatchMix({ view, input, list, batch, sheet }: { view: JobView; i
           <T as="strong">
             {say(speaker, 'used.firstTook', {
               number: offered.number,
-              here: vessel(speaker, 'volume', pouredAt(offered.ratio)),
+              here: printMeasure(speaker, 'volume', pouredAt(offered.ratio)),
             })}
           </T>
           <Button

@@ -2,7 +2,7 @@ import { houseOf } from '@tufa/core/choose';
 import { MIX, type Vessel } from '@tufa/core/mix';
 import { sheetOf, type Batch, type Plan, type PlanInput } from '@tufa/core/plan';
 import { startedOf } from '@tufa/core/pour';
-import { say, vessel as measure } from '@tufa/words';
+import { say, printMeasure } from '@tufa/words';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useEffectEvent, useState } from 'react';
 import { View } from 'react-native';
@@ -124,7 +124,7 @@ export function TicketScreen({
             {batch.ticket && sheet?.water ? (
               <T as="strong">
                 {batch.ticket.moreWater_m3 > 1e-6
-                  ? say(speaker, 'mix.more', { more: measure(speaker, 'volume', batch.ticket.moreWater_m3) })
+                  ? say(speaker, 'mix.more', { more: printMeasure(speaker, 'volume', batch.ticket.moreWater_m3) })
                   : say(speaker, 'mix.noMore')}
               </T>
             ) : null}

@@ -1,6 +1,6 @@
 import { vesselHolds, vesselsOf, type Contents, type Vessel } from '@tufa/core/mix';
 import type { PlanInput } from '@tufa/core/plan';
-import { say, vessel as measure } from '@tufa/words';
+import { say, printMeasure } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { View } from 'react-native';
 import { useSpeaker } from '../parts/phone/speaker';
@@ -8,7 +8,7 @@ import { Choice } from '../parts/ui/Choice';
 import { T } from '../parts/ui/T';
 
 const nameOf = (speaker: Speaker, { code, name, volume_m3 }: Vessel): string =>
-  say(speaker, 'used.vessel', { name: name ?? say(speaker, `used.vessels.${code}`), volume: measure(speaker, 'volume', volume_m3) });
+  say(speaker, 'used.vessel', { name: name ?? say(speaker, `used.vessels.${code}`), volume: printMeasure(speaker, 'volume', volume_m3) });
 
 /** In which vessel it is made: what stands at hand; one that is too small says so. */
 export function VesselChoice({
@@ -36,7 +36,7 @@ export function VesselChoice({
       {vesselHolds(vessel, contents) ? null : (
         <View role="alert">
           <T tone="stop" as="strong">
-            {say(speaker, 'used.vesselSmall', { need: measure(speaker, 'volume', Math.max(contents.mixed_m3, contents.bulk_m3)) })}
+            {say(speaker, 'used.vesselSmall', { need: printMeasure(speaker, 'volume', Math.max(contents.mixed_m3, contents.bulk_m3)) })}
           </T>
         </View>
       )}

@@ -3,7 +3,7 @@ import type { Batch } from '@tufa/core/plan';
 import { siFactor } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
 import { bottleScene, vesselScene } from '@tufa/draw';
-import { say, vessel as measure } from '@tufa/words';
+import { say, printMeasure } from '@tufa/words';
 import { useMemo } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { useSpeaker } from '../parts/phone/speaker';
@@ -26,10 +26,10 @@ export function VesselDrawing({ batch, sheet, vessel }: { batch: Batch; sheet: S
     const { volume_m3, mark_m3 } = vessel;
     const litre = { unit_m3: metric ? 1e-3 : siFactor('volume', 'qt'), unit: say(speaker, metric ? 'unit.L' : 'unit.qt') };
     const small = { unit_m3: metric ? 1e-6 * nice(volume_m3 * 1e6) : siFactor('volume', 'fl oz'), unit: say(speaker, metric ? 'unit.mL' : 'unit.oz') };
-    const ruled = mark_m3 === undefined ? (volume_m3 >= LARGE_M3 ? litre : small) : { unit_m3: mark_m3, unit: measure(speaker, 'volume', mark_m3) };
+    const ruled = mark_m3 === undefined ? (volume_m3 >= LARGE_M3 ? litre : small) : { unit_m3: mark_m3, unit: printMeasure(speaker, 'volume', mark_m3) };
     const parts = batch.lines.flatMap((line) => (line.code === 'part' ? [line] : []));
     if (parts.length > 0 && sheet) {
-      const marks = parts.map(({ part, level_m3 }) => ({ level_m3, text: `${partLetter(part)}, ${measure(speaker, 'volume', level_m3)}` }));
+      const marks = parts.map(({ part, level_m3 }) => ({ level_m3, text: `${partLetter(part)}, ${printMeasure(speaker, 'volume', level_m3)}` }));
       return bottleScene({ ...size, bottle_m3: volume_m3, marks, ...ruled });
     }
     const liquid_m3 = batch.lines.reduce((most, line) => (line.code === 'water' || line.code === 'latex' ? Math.max(most, line.level_m3) : most), 0);

@@ -3,7 +3,7 @@ import { LIMITS } from '@tufa/contract/limits';
 import { MIX } from '@tufa/core/mix';
 import { siFactor } from '@tufa/core/quantity';
 import { bagOf } from '@tufa/core/shelf';
-import { printFigure, say, sayShare, vessel } from '@tufa/words';
+import { printFigure, say, sayShare, printMeasure } from '@tufa/words';
 import { memo } from 'react';
 import { View } from 'react-native';
 import { quantityText } from '../day/quantityText';
@@ -65,7 +65,7 @@ export const WaysView = memo(function WaysView({
       <T as="h2">{say(speaker, 'ways.title')}</T>
       {batch.pail_m3 === undefined ? null : (
         <View className="gap-2">
-          <T tone="caution">{say(speaker, 'ways.pailLost', { volume: vessel(speaker, 'volume', batch.pail_m3) })}</T>
+          <T tone="caution">{say(speaker, 'ways.pailLost', { volume: printMeasure(speaker, 'volume', batch.pail_m3) })}</T>
           <Button label={say(speaker, 'ways.pailBack')} onPress={() => keep(without('pail_m3'))} />
         </View>
       )}

@@ -1,7 +1,7 @@
 import type { FirmData } from '@tufa/contract/entities';
 import { aidOf, sheetOf, type Batch, type PlanInput } from '@tufa/core/plan';
 import { bagOf } from '@tufa/core/shelf';
-import { isNamedShare, printFigure, say, vessel } from '@tufa/words';
+import { isNamedShare, printFigure, say, printMeasure } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { findingName } from '@tufa/words/findingName';
 import { amountText } from '../shelf/linesOf';
@@ -22,21 +22,21 @@ const SHORT = [
 
 /** How much of it, as it is measured: a named share of a bag, else a weight; a shot by the bottle. */
 export function amountOf(speaker: Speaker, shelf: Shelf, { make, productId, amount, shots, ticket, slurry }: Batch): string {
-  if (slurry) return vessel(speaker, 'volume', slurry.volume_m3);
+  if (slurry) return printMeasure(speaker, 'volume', slurry.volume_m3);
   if (shots) {
-    const shot = vessel(speaker, 'volume', shots.shot_m3);
+    const shot = printMeasure(speaker, 'volume', shots.shot_m3);
     return shots.count > 1 ? say(speaker, 'mix.each', { amount: shot }) : shot;
   }
   const sheet = sheetOf(shelf, productId);
   if (!sheet) {
     const unit = aidOf(shelf, productId)?.unit ?? 'piece';
-    return unit === 'm3' ? vessel(speaker, 'volume', amount) : amountText(speaker, unit, amount);
+    return unit === 'm3' ? printMeasure(speaker, 'volume', amount) : amountText(speaker, unit, amount);
   }
   const ready = ticket?.lines.find((line) => line.code === 'ready');
-  if (ready) return vessel(speaker, 'volume', ready.volume_m3);
+  if (ready) return printMeasure(speaker, 'volume', ready.volume_m3);
   const share = amount / bagOf(sheet).mass_kg;
   const named = make === 'parts' ? undefined : SHORT.find(([value]) => isNamedShare(share) && Math.abs(value - share) < 1e-6);
-  return named ? say(speaker, named[1]) : vessel(speaker, 'mass', amount);
+  return named ? say(speaker, named[1]) : printMeasure(speaker, 'mass', amount);
 }
 
 /** How long it lasts, as it counts at the pail. */

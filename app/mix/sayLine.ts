@@ -2,7 +2,7 @@ import { MIX, nearestMark } from '@tufa/core/mix';
 import type { Batch, TicketLine } from '@tufa/core/plan';
 import { printIn, siFactor } from '@tufa/core/quantity';
 import type { Sheet } from '@tufa/core/shelf';
-import { isNamedShare, printFigure, say, sayShare, vessel } from '@tufa/words';
+import { isNamedShare, printFigure, say, sayShare, printMeasure } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 
 /** What a ticket is read with. */
@@ -40,7 +40,7 @@ function markText(speaker: Speaker, water_m3: number, { batch, sheet, mark_m3 = 
   if (!mark) return say(speaker, 'mix.noMark');
   const percent = Math.round(mark.difference * 100);
   const off = percent === 0 ? '' : `, ${percent > 0 ? '+' : '\u2212'}${Math.abs(percent)} %`;
-  return `${say(speaker, 'mix.mark', { mark: vessel(speaker, 'volume', mark.mark_m3) })}${off}`;
+  return `${say(speaker, 'mix.mark', { mark: printMeasure(speaker, 'volume', mark.mark_m3) })}${off}`;
 }
 
 /** A share with a name is taken by the bag, any other by weight; either says the other too. By volume it is level vessels of it, loose. */
@@ -49,18 +49,18 @@ function powderText(
   { share, mass_kg, portions }: Extract<TicketLine, { code: 'powder' }>,
   { sheet, byVolume }: Read,
 ): { main: string; sub: string } {
-  const mass = vessel(speaker, 'mass', mass_kg);
+  const mass = printMeasure(speaker, 'mass', mass_kg);
   if (byVolume && sheet)
-    return { main: vessel(speaker, 'volume', mass_kg / sheet.bulkDensity_kg_m3), sub: say(speaker, 'mix.loose', { mass, count: portions }) };
+    return { main: printMeasure(speaker, 'volume', mass_kg / sheet.bulkDensity_kg_m3), sub: say(speaker, 'mix.loose', { mass, count: portions }) };
   const [main, other] = isNamedShare(share) ? [sayShare(speaker, share), mass] : [mass, sayShare(speaker, share)];
   return { main, sub: portions > 1 ? say(speaker, 'mix.inGoes', { mass: other, count: portions }) : other };
 }
 
 /** Stone or sand by weight, or in level vessels, loose. */
 function looseText(speaker: Speaker, mass_kg: number, how: string, byVolume: boolean | undefined): { main: string; sub: string } {
-  const mass = vessel(speaker, 'mass', mass_kg);
+  const mass = printMeasure(speaker, 'mass', mass_kg);
   if (!byVolume) return { main: mass, sub: how };
-  return { main: vessel(speaker, 'volume', mass_kg / MIX.sandBulk_kg_m3), sub: say(speaker, 'mix.looseStone', { mass, how }) };
+  return { main: printMeasure(speaker, 'volume', mass_kg / MIX.sandBulk_kg_m3), sub: say(speaker, 'mix.looseStone', { mass, how }) };
 }
 
 const figureOf = (speaker: Speaker, line: TicketLine, read: Read): { main: string; sub: string } => {
@@ -68,13 +68,13 @@ const figureOf = (speaker: Speaker, line: TicketLine, read: Read): { main: strin
   switch (line.code) {
     case 'water':
       return {
-        main: vessel(speaker, 'volume', line.volume_m3),
+        main: printMeasure(speaker, 'volume', line.volume_m3),
         sub: sheet ? `${say(speaker, 'mix.toLower')}. ${markText(speaker, line.volume_m3, read)}` : say(speaker, 'mix.slurryLiquid'),
       };
     case 'ice':
-      return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.iceMelts') };
+      return { main: printMeasure(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.iceMelts') };
     case 'citric':
-      return { main: vessel(speaker, 'mass', line.mass_kg), sub: `${teaspoons(line.volume_m3)}, ${say(speaker, 'mix.stirGone')}` };
+      return { main: printMeasure(speaker, 'mass', line.mass_kg), sub: `${teaspoons(line.volume_m3)}, ${say(speaker, 'mix.stirGone')}` };
     case 'colour':
       return { main: say(speaker, 'mix.colourPacks', { count: Math.round(line.packs * 100) / 100 }), sub: say(speaker, 'mix.stirGone') };
     case 'stone':
@@ -82,15 +82,15 @@ const figureOf = (speaker: Speaker, line: TicketLine, read: Read): { main: strin
     case 'sand':
       return looseText(speaker, line.mass_kg, say(speaker, 'mix.sandIn'), byVolume);
     case 'fibre':
-      return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.fibreLast') };
+      return { main: printMeasure(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.fibreLast') };
     case 'ready':
-      return { main: vessel(speaker, 'volume', line.volume_m3), sub: say(speaker, 'mix.readyAsItIs') };
+      return { main: printMeasure(speaker, 'volume', line.volume_m3), sub: say(speaker, 'mix.readyAsItIs') };
     case 'part':
       return {
-        main: vessel(speaker, 'volume', line.volume_m3),
+        main: printMeasure(speaker, 'volume', line.volume_m3),
         sub: say(speaker, batch.shots ? 'mix.partMark' : 'mix.partWeigh', {
-          mark: vessel(speaker, 'volume', line.level_m3),
-          mass: vessel(speaker, 'mass', line.mass_kg),
+          mark: printMeasure(speaker, 'volume', line.level_m3),
+          mass: printMeasure(speaker, 'mass', line.mass_kg),
         }),
       };
     case 'retarder':
@@ -101,11 +101,11 @@ const figureOf = (speaker: Speaker, line: TicketLine, read: Read): { main: strin
       return { main: printFigure(speaker, 't_s', line.time_s), sub: say(speaker, batch.shots ? 'mix.shakeIt' : 'mix.slow') };
     case 'latex':
       return {
-        main: vessel(speaker, 'volume', line.volume_m3),
-        sub: say(speaker, sheet ? 'mix.latexIn' : 'mix.slurryLatex', { mass: vessel(speaker, 'mass', line.mass_kg) }),
+        main: printMeasure(speaker, 'volume', line.volume_m3),
+        sub: say(speaker, sheet ? 'mix.latexIn' : 'mix.slurryLatex', { mass: printMeasure(speaker, 'mass', line.mass_kg) }),
       };
     case 'cement':
-      return { main: vessel(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.slurryCement') };
+      return { main: printMeasure(speaker, 'mass', line.mass_kg), sub: say(speaker, 'mix.slurryCement') };
     case 'gel':
       return { main: printFigure(speaker, 't_s', line.time_s), sub: say(speaker, 'mix.gelWait') };
     case 'portions':

@@ -1,5 +1,5 @@
 import type { UsedFault, WaterDrift } from '@tufa/core/mix';
-import { say, vessel } from '@tufa/words';
+import { say, printMeasure } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 
 /** What is wrong with what went in, in the measures of the vessel. */
@@ -7,12 +7,12 @@ export function faultText(speaker: Speaker, fault: UsedFault): string {
   switch (fault.code) {
     case 'waterOver': {
       const { most_m3, lost_share } = fault.figures;
-      return say(speaker, 'used.fault.waterOver', { most: vessel(speaker, 'volume', most_m3), lost_share });
+      return say(speaker, 'used.fault.waterOver', { most: printMeasure(speaker, 'volume', most_m3), lost_share });
     }
     case 'waterUnder':
-      return say(speaker, 'used.fault.waterUnder', { least: vessel(speaker, 'volume', fault.figures.least_m3) });
+      return say(speaker, 'used.fault.waterUnder', { least: printMeasure(speaker, 'volume', fault.figures.least_m3) });
     case 'sandOver':
-      return say(speaker, 'used.fault.sandOver', { most: vessel(speaker, 'mass', fault.figures.most_kg) });
+      return say(speaker, 'used.fault.sandOver', { most: printMeasure(speaker, 'mass', fault.figures.most_kg) });
     case 'retarderOver':
       return say(speaker, 'used.fault.retarderOver', fault.figures);
     case 'retarderOff':

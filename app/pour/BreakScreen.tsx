@@ -1,6 +1,6 @@
 import { inputOn, type WayOn } from '@tufa/core/plan';
 import { BREAKS, type BreakCode } from '@tufa/core/pour';
-import { printFigure, say, sayProblem, vessel } from '@tufa/words';
+import { printFigure, say, sayProblem, printMeasure } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -20,7 +20,7 @@ import { inputLeft } from './storedPlan';
 /** How a way on is done. */
 function howText(speaker: Speaker, view: JobView, { code, pail_m3, cleanEnd }: WayOn): string {
   const finding = cleanEnd?.findingId ? findingName(speaker, view.data, cleanEnd.findingId) : '';
-  if (code === 'smaller') return say(speaker, 'broke.how.smaller', { volume: vessel(speaker, 'volume', pail_m3 ?? 0) });
+  if (code === 'smaller') return say(speaker, 'broke.how.smaller', { volume: printMeasure(speaker, 'volume', pail_m3 ?? 0) });
   if (code === 'stop') return cleanEnd?.batches ? say(speaker, 'broke.how.stopOpen', { count: cleanEnd.batches, finding }) : say(speaker, 'broke.how.stopNow');
   if (code === 'hurry') return finding ? say(speaker, 'broke.how.hurry', { finding }) : say(speaker, 'broke.how.hurryNone');
   return say(speaker, `broke.how.${code}`);

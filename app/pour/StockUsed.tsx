@@ -2,7 +2,7 @@ import { stockOf } from '@tufa/contract/assemble';
 import { fromStock } from '@tufa/core/mix';
 import { sheetOf, type Batch } from '@tufa/core/plan';
 import { OF_JOB, takenOf, usedOf } from '@tufa/core/pour';
-import { say, vessel } from '@tufa/words';
+import { say, printMeasure } from '@tufa/words';
 import { View } from 'react-native';
 import { change, write } from '../outbox/useFirm';
 import { usePerson } from '../outbox/session';
@@ -52,7 +52,7 @@ export function StockUsed({ view, left, planId }: { view: JobView; left: readonl
   const findingId = view.finding?.findingId ?? view.batches[0]?.findingId;
   if (view.batches.length === 0 || !person || !plan || !findingId) return null;
   const taken = takenOf(view.events);
-  const kg = (mass_kg: number): string => vessel(speaker, 'mass', mass_kg);
+  const kg = (mass_kg: number): string => printMeasure(speaker, 'mass', mass_kg);
   return (
     <View className="gap-2" testID="stock-used">
       <T as="h2">{say(speaker, 'pour.stock.title')}</T>

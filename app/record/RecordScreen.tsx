@@ -1,5 +1,4 @@
-import { MIX } from '@tufa/core/mix';
-import { say, printFigure, sayShare, sayCoded, vessel } from '@tufa/words';
+import { say, printFigure, sayShare, sayCoded, printWater } from '@tufa/words';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
@@ -194,7 +193,7 @@ function Batch({ view, row }: { view: JobView; row: RecordRow }) {
             {[
               ...(lost ? [end] : []),
               // Of a resin or a cartridge nobody measures water.
-              ...(row.water_kg > 0 ? [`${say(speaker, 'record.water')} ${vessel(speaker, 'volume', (row.used_kg ?? row.water_kg) / MIX.water_kg_m3)}`] : []),
+              ...(row.water_kg > 0 ? [`${say(speaker, 'record.water')} ${printWater(speaker, row.used_kg ?? row.water_kg)}`] : []),
               ...(Math.abs(drift) >= DRIFT ? [say(speaker, drift > 0 ? 'record.wetter' : 'record.drier', { off_share: Math.abs(drift) })] : []),
               `${say(speaker, 'record.temps')} ${printFigure(speaker, 't_C', row.mix_C)}`,
               `${say(speaker, 'record.slab')} ${printFigure(speaker, 't_C', row.slab_C)}`,
@@ -220,7 +219,7 @@ function Batch({ view, row }: { view: JobView; row: RecordRow }) {
               [
                 sayShare(speaker, row.share),
                 printFigure(speaker, 'p_kg', row.powder_kg),
-                ...(row.water_kg > 0 ? [`${say(speaker, 'record.water')} ${vessel(speaker, 'volume', row.water_kg / MIX.water_kg_m3)}`] : []),
+                ...(row.water_kg > 0 ? [`${say(speaker, 'record.water')} ${printWater(speaker, row.water_kg)}`] : []),
               ].join(', '),
             ],
             [

@@ -10,7 +10,7 @@ export interface Ranked {
   readonly sheetId: string;
   readonly verdict: Reason['verdict'];
   readonly reasons: readonly Reason[];
-  /** the whole job's cost of this finding with it: material, hands, trips, tools, disposal, minor units; null where it is refused */
+  /** the whole job's cost of this finding with it: material, hands, trips, tools, disposal, minor units; null where it is refused, or where nobody asks for costs */
   readonly cost_minor: number | null;
   /** the material's part of it */
   readonly material_minor: number | null;

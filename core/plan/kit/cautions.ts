@@ -24,7 +24,7 @@ export interface Caution {
   readonly figures?: (context: { input: PlanInput; plan: Plan }) => Figures;
 }
 
-/** Each of what is mixed, fills and what lies over them, and of what bonds, cures and coats it: looked up once for each plan. */
+/** Of a job file each of what is mixed, fills and what lies over them, and of what bonds, cures and coats it. */
 interface Chosen {
   readonly input: PlanInput;
   readonly sheets: readonly Sheet[];
@@ -32,6 +32,7 @@ interface Chosen {
 }
 const ofPlans = new WeakMap<Plan, Chosen>();
 
+/** Looked up once for each plan: most cautions ask for it. */
 function chosenIn({ input, plan }: { input: PlanInput; plan: Plan }): Chosen {
   const known = ofPlans.get(plan);
   if (known?.input === input) return known;
@@ -45,6 +46,7 @@ function chosenIn({ input, plan }: { input: PlanInput; plan: Plan }): Chosen {
 
 const chosenSheets = (context: { input: PlanInput; plan: Plan }): readonly Sheet[] => chosenIn(context).sheets;
 
+/** Of what is mixed, and of what bonds, cures and coats it. */
 const bites = (hazard: Hazard, context: { input: PlanInput; plan: Plan }): boolean => {
   const { sheets, aids } = chosenIn(context);
   return [...sheets, ...aids].some(({ hazards }) => hazards.includes(hazard));

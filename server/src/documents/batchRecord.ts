@@ -1,6 +1,6 @@
 import { MIX } from '@tufa/core/mix';
 import { usedOf } from '@tufa/core/pour';
-import { printFigure, say, sayCoded, vessel } from '@tufa/words';
+import { printFigure, say, sayCoded, printWater } from '@tufa/words';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { checks } from './checks';
 import { momentOf } from './clock';
@@ -18,7 +18,8 @@ export function batchRecord(parts: JobParts): Content[] {
     const { state, planned } = poured;
     const window = planned?.batch.window;
     const [end] = state.ends;
-    const water_m3 = used.get(state.batch)?.water_m3 ?? (window?.batch.water_kg ?? 0) / MIX.water_kg_m3;
+    const water_m3 = used.get(state.batch)?.water_m3;
+    const water_kg = water_m3 === undefined ? (window?.batch.water_kg ?? 0) : water_m3 * MIX.water_kg_m3;
     const lost = end !== undefined && end.kind !== 'finished';
     return [
       state.batch,
@@ -26,8 +27,7 @@ export function batchRecord(parts: JobParts): Content[] {
       since(poured, state.placedAt),
       { text: end ? `${sayCoded(speaker, `record.${end.kind}`)} ${since(poured, end.at)}` : '', ...(lost ? { style: 'stop' } : {}) },
       window ? `${printFigure(speaker, 't_s', window.window.placeBy_s)}, ${printFigure(speaker, 't_s', window.window.finishBy_s)}` : '',
-      // Of a resin or a cartridge nobody measures water.
-      water_m3 > 0 ? vessel(speaker, 'volume', water_m3) : '',
+      printWater(speaker, water_kg),
       window ? `${printFigure(speaker, 't_C', state.pail_C ?? window.mix_C)}, ${printFigure(speaker, 't_C', state.slab_C ?? window.question.slab_C)}` : '',
       data.person[state.person]?.name ?? '',
     ];

@@ -1,6 +1,5 @@
-import { MIX } from '@tufa/core/mix';
 import { sheetOf } from '@tufa/core/plan';
-import { printFigure, say, sayStep, vessel } from '@tufa/words';
+import { printFigure, say, sayStep, printWater } from '@tufa/words';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { JobParts } from './JobParts';
 import { cautions, doneOf, nameOf, scope } from './scope';
@@ -34,7 +33,7 @@ export function method(parts: JobParts): Content[] {
           number,
           [...new Set(serves.map(({ findingId }) => nameOf(parts, findingId)))].join(', '),
           window ? (ready ? printFigure(speaker, 'v_m3', ready.volume_m3) : printFigure(speaker, 'm_kg', amount)) : '',
-          window && window.batch.water_kg > 0 ? vessel(speaker, 'volume', window.batch.water_kg / MIX.water_kg_m3) : '',
+          printWater(speaker, window?.batch.water_kg ?? 0),
         ];
       }),
     ),
