@@ -129,10 +129,12 @@ test('a stopped job prints no mix; what is no kind, no job or no document is ref
   const { body: job } = await server.request.get(`/api/v1/jobs/${DOCK}`).expect(200);
   const element = job.element[SLAB];
   const stops = { ...element.stops, rust: 'yes' };
-  await server.request
-    .post('/api/v1/commands')
-    .send([command('element.change', SLAB, { stops }, { base: { stops: element.stops } })])
-    .expect(200);
+  const change = (to: object, base: object) =>
+    server.request
+      .post('/api/v1/commands')
+      .send([command('element.change', SLAB, { stops: to }, { base: { stops: base } })])
+      .expect(200);
+  await change(stops, element.stops);
   for (const kind of ['offer', 'method']) expect((await make(DOCK, kind).expect(409)).body.code).toBe('stoppedJob');
   expect((await ended((await make(DOCK, 'batches').expect(202)).body.id)).state).toBe('done');
   await make(DOCK, 'poem').expect(422);
@@ -140,6 +142,7 @@ test('a stopped job prints no mix; what is no kind, no job or no document is ref
   await make('x', 'offer').expect(422);
   await server.request.get(`/api/v1/documents/${uuid()}`).expect(404);
   await server.request.get(`/api/v1/documents/${uuid()}/file`).expect(404);
+  await change(element.stops, stops);
 });
 
 const partsFor = async (jobId: string): Promise<JobParts> => {
