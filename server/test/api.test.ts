@@ -3,11 +3,13 @@ import { mergeRows } from '@tufa/contract/applyCommand';
 import { emptyFirmData } from '@tufa/contract/entities';
 import { computePlan } from '@tufa/core/plan';
 import { aids, catalogue } from '@tufa/core/shelf/catalogue';
+import { pino } from 'pino';
 import supertest from 'supertest';
 import { v7 as uuid } from 'uuid';
 import { withFirm } from '../src/data/withFirm';
 import { makeSource } from '../src/data/source';
 import { refusePower } from '../src/data/refusePower';
+import { News } from '../src/services/News';
 import { seed } from '../src/services/seed';
 import { command, DOCK, signedIn, type TestDatabase, type TestServer } from './harness';
 
@@ -150,24 +152,12 @@ test('a page of changes may end within a number that many rows share, and none i
 });
 
 test('news tells an open page that something changed', async () => {
-  const heard = new Promise<number>((resolve) => {
-    void import('../src/services/News').then(async ({ News }) => {
-      const { pino } = await import('pino');
-      const news = new News(database.url, pino({ level: 'silent' }), () => Promise.resolve());
-      await news.open();
-      const stop = news.subscribe({
-        firmId: '0198a000-f1f0-7000-8000-000000000001',
-        session: '',
-        person: '',
-        device: '',
-        end: () => undefined,
-        tell: (cursor) => {
-          stop();
-          void news.close().then(() => resolve(cursor));
-        },
-      });
-      await send(command('job.change', DOCK, { accessNote: 'Heard' }, { base: { accessNote: (await job()).job.accessNote } }));
-    });
+  const news = new News(database.url, pino({ level: 'silent' }), () => Promise.resolve());
+  await news.open();
+  const heard = new Promise<number>((tell) => {
+    news.subscribe({ firmId: '0198a000-f1f0-7000-8000-000000000001', session: '', person: '', device: '', end: () => undefined, tell });
   });
+  await send(command('job.change', DOCK, { accessNote: 'Heard' }, { base: { accessNote: (await job()).job.accessNote } }));
   expect(await heard).toBeGreaterThan(2);
+  await news.close();
 });
