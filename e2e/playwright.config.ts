@@ -21,9 +21,10 @@ export default defineConfig({
     // What a test of being without signal needs, it asks for.
     serviceWorkers: 'block',
     contextOptions: { reducedMotion: 'reduce' },
+    permissions: ['screen-wake-lock'],
     trace: 'on-first-retry',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: '/usr/bin/chromium-headless-shell',
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -5,14 +5,14 @@ import { readFileSync, statSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { extname, join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { ensureChromium, ensurePackages } from './lib/packages.mjs';
+import { CHROMIUM, ensureChromium, ensurePackages } from './lib/packages.mjs';
 import { ensureCluster, freePort } from './lib/cluster.mjs';
 import { main, root, say } from './lib/run.mjs';
 import { searching } from './lib/searching.mjs';
 import { phones, thousand } from './lib/thousand.mjs';
 
 const DOCK = '0198a000-de00-7000-8000-000000000001';
-const CHROMIUM = [
+const FLAGS = [
   '--no-sandbox',
   '--disable-gpu',
   '--disable-quic',
@@ -54,7 +54,7 @@ main(async () => {
     const base = `http://127.0.0.1:${port}`;
     const emptyServer = await serveFolder(empty);
     const { chromium } = await import('@playwright/test');
-    const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: CHROMIUM });
+    const browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS });
     // `npm run bench -- taps still` measures only those.
     const wanted = process.argv.slice(2);
     const parts = {

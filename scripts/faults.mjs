@@ -1,8 +1,8 @@
 // npm run bench:faults: what the short forms in npm test stand for, whole. Phones that write while the server and the
 // database are killed, requests that nobody should send, a firm of a thousand jobs, fifty phones at once.
 import { spawnSync } from 'node:child_process';
-
 import { ensureCluster } from './lib/cluster.mjs';
+import { CHROMIUM } from './lib/packages.mjs';
 import { main, root, say } from './lib/run.mjs';
 import { tested } from './lib/tested.mjs';
 
@@ -29,7 +29,7 @@ main(async () => {
   const { phones, thousand } = await import('./lib/thousand.mjs');
   const [web, server] = [await ensureWeb(), await bundle('server')];
   const cluster = await ensureCluster({ name: 'bench-cluster' });
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] });
   try {
     await thousand({ browser, cluster, server, web });
     await phones({ cluster, server });

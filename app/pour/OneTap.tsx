@@ -16,9 +16,10 @@ export function OneTap({ children }: { children: ReactNode }) {
     const drop = (event: MouseEvent): void => {
       // A key of the keyboard is no finger.
       if (event.detail === 0) return;
-      const before = last;
-      last = event;
-      if (!before || !isAgain(before, event)) return;
+      if (!last || !isAgain(last, event)) {
+        last = event;
+        return;
+      }
       event.stopPropagation();
       event.preventDefault();
     };

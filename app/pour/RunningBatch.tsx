@@ -164,8 +164,9 @@ export function RunningBatch({
       ))}
     </View>
   );
+  // Beside the scale, not over its figures.
   const told = (
-    <>
+    <View className={`max-w-[75%] ${hand === 'right' ? 'self-start' : 'self-end'}`}>
       {missed.length > 0 ? <Missed lines={missed} at={phone_ms} onRead={read} /> : null}
       {battery === null ? null : (
         <T as="strong" tone="caution" className="self-start bg-caution-fill px-2">
@@ -177,7 +178,7 @@ export function RunningBatch({
           {say(speaker, 'pour.sleeps')}
         </T>
       )}
-    </>
+    </View>
   );
   const several = others.length > 0;
   const head = (

@@ -23,6 +23,7 @@ const press = (at: number, { x = 100, detail = 1 } = {}): void => {
 test.each([
   ['the second press of a double tap', () => press(1250), ['Placed']],
   ['a thumb that bounces three times', () => [1100, 1200, 1300].forEach((at) => press(at)), ['Placed']],
+  ['a thumb that goes on tapping, once it has gone on long enough,', () => [1300, 1450].forEach((at) => press(at)), ['Placed', 'Finished']],
   ['a press later', () => press(1500), ['Placed', 'Finished']],
   ['a press elsewhere', () => press(1250, { x: 200 }), ['Placed', 'Finished']],
   ['a key', () => press(1250, { detail: 0 }), ['Placed', 'Finished']],

@@ -1,7 +1,7 @@
 // The demonstration on a server and a database of its own, with its invented weather, for scripts that look at it.
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { ensureChromium, ensurePackages } from './packages.mjs';
+import { CHROMIUM, ensureChromium, ensurePackages } from './packages.mjs';
 import { ensureCluster, freePort } from './cluster.mjs';
 import { root, run } from './run.mjs';
 import { standIn } from './standIn.mjs';
@@ -67,10 +67,16 @@ export async function onDemonstration({ name, now }, work) {
   ensureChromium();
   await withDemonstration({ name, now }, async (base) => {
     const { chromium } = await import('@playwright/test');
-    const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+    const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
     /** A phone or a screen with the lead, or somebody else of the firm, signed in, its clock held. */
     const open = async (viewport, { mode = 'light', who = 'Lead' } = {}) => {
-      const context = await browser.newContext({ viewport, hasTouch: viewport.width < 1000, timezoneId: 'America/New_York', serviceWorkers: 'allow' });
+      const context = await browser.newContext({
+        viewport,
+        hasTouch: viewport.width < 1000,
+        timezoneId: 'America/New_York',
+        serviceWorkers: 'allow',
+        permissions: ['screen-wake-lock'],
+      });
       const page = await context.newPage();
       await page.clock.install({ time: new Date(now) });
       await page.addInitScript((wanted) => localStorage.setItem('tufa-phone', JSON.stringify({ mode: wanted, hand: 'right' })), mode);
@@ -94,5 +100,7 @@ export async function understood(page) {
     if (count === 0) return;
     await left.first().click();
     await page.waitForFunction((before) => document.querySelectorAll('[data-testid^="ack-"]').length < before, count);
+    // The next one stands where this one stood: at once, it would be the second press of a double tap.
+    await page.clock.runFor(500);
   }
 }

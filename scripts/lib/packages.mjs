@@ -44,4 +44,7 @@ export function postgresPrograms() {
 
 export const ensurePostgres = () => ensureDebian(['postgresql'], () => postgresPrograms() !== null, 'PostgreSQL');
 export const ensureFirefox = () => ensureDebian(['firefox-esr'], () => existsSync('/usr/bin/firefox-esr'), 'Firefox');
-export const ensureChromium = () => ensureDebian(['chromium'], () => existsSync('/usr/bin/chromium'), 'Chromium');
+
+/** Chromium without its window and without what draws one: pages, workers, stores and pictures are the same, in three fifths of the time. */
+export const CHROMIUM = '/usr/bin/chromium-headless-shell';
+export const ensureChromium = () => ensureDebian(['chromium-headless-shell'], () => existsSync(CHROMIUM), 'Chromium');
