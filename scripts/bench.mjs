@@ -596,12 +596,15 @@ async function list(browser, base) {
         new Promise((done, fail) => {
           const text = document.querySelector(region).textContent;
           const begun = performance.now();
-          const look = () => {
-            if ((document.querySelector(region)?.textContent ?? text) !== text) return done(performance.now() - begun);
-            return performance.now() - begun > 4000 ? fail(new Error(`${radio} changed nothing`)) : requestAnimationFrame(look);
-          };
+          // Looked at where something changes and not at every frame: reading the list would itself hold up a slow phone.
+          const observer = new MutationObserver(() => {
+            if ((document.querySelector(region)?.textContent ?? text) === text) return;
+            observer.disconnect();
+            requestAnimationFrame(() => done(performance.now() - begun));
+          });
+          observer.observe(document.body, { subtree: true, childList: true, characterData: true });
+          setTimeout(() => fail(new Error(`${radio} changed nothing`)), 4000);
           [...document.querySelectorAll('[role=radio]')].find((each) => each.textContent === radio).click();
-          look();
         }),
       [radio, region],
     );

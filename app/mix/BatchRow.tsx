@@ -49,7 +49,7 @@ export const BatchRow = memo(function BatchRow({
   // Of several that wait alike the first says it for all.
   const told = waits.filter((wait) => !before?.waits.some((other) => other.on === wait.on && other.reason === wait.reason));
   return (
-    <View>
+    <>
       {told.map((wait) => (
         <View key={`${wait.on}${wait.reason}`} className="flex-row gap-3 border-b border-line py-3 pl-[44px]">
           <View className="my-1 w-[3px] bg-edge" />
@@ -69,7 +69,7 @@ export const BatchRow = memo(function BatchRow({
         element={element}
         onPick={onPick}
       />
-    </View>
+    </>
   );
 });
 

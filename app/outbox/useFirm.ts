@@ -277,7 +277,13 @@ export async function writeInstead(instead: readonly number[], ...changes: reado
   });
   for (const { jobId } of drafts) if (jobId) void keepHeld(jobId);
   await outbox.write(person, drafts, new Date(now()), instead);
-  if (Date.now() >= due) void sync();
+  if (Date.now() >= due) afterIsShown(() => void sync());
+}
+
+/** What is sent can wait until what was changed is worked out and shown: on a slow phone the one would hold up the other. */
+function afterIsShown(work: () => void): void {
+  if ('scheduler' in window) void scheduler.postTask(work, { priority: 'background', delay: 300 });
+  else work();
 }
 
 /** Offers once more what the firm has refused. */
