@@ -150,6 +150,10 @@ test('two batches: the next to end has two thirds, the other a tap away; left-ha
   const pail = page.getByTestId('pail');
   await expect.poll(async () => Math.round((await pail.boundingBox())!.width)).toBe(260);
   expect((await pail.boundingBox())!.x).toBe(0);
+  // Whole, and clear of the ruled edge on the same side.
+  const digits = (await pail.getByText(/^\d+$/).first().boundingBox())!;
+  expect(digits.x).toBe(64);
+  expect(digits.x + digits.width).toBeLessThanOrEqual(260);
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Batch 1');
   await page.getByRole('button', { name: /^Batch 2:/ }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Batch 2');

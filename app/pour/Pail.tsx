@@ -13,6 +13,9 @@ import { useSpeaker } from '../parts/phone/speaker';
 /** Room between the line and the buttons for what is written on it. */
 export const LINE_ROOM = 28;
 
+/** How high the digits are, and how wide each of them is then, px. */
+const DIGIT = { size: 168, width: 98 } as const;
+
 /** Where a full pail's surface stands, under the head. */
 const TOP = 56;
 
@@ -84,8 +87,12 @@ export function Pail({
     return { width, height, title: { text: '' }, shapes };
   }, [clock, placed, width, height, levelY, hand]);
   const { digits } = digitsOf(reading.left_s);
+  // Clear of the ruled edge where that is on the same side, and whole beside other pails: a digit cut off is another figure.
+  const left = hand === 'right' ? 16 : 64;
+  const digit = Math.min(DIGIT.width, (width - left - 24) / digits.length);
+  const right = left + digits.length * digit;
   // Beside two others, or with three digits, the words stand under the digits.
-  const narrow = width < 28 + digits.length * 98 + 140;
+  const narrow = width < right + 152;
   const least = head ? 104 : 8;
   const digitsTop = low ? Math.min(least, 64) : Math.max(least, Math.min(surface - 70, height * 0.26, height - controls - LINE_ROOM - 290));
   const wordsTop = digitsTop + (narrow ? 200 : 176);
@@ -94,11 +101,12 @@ export function Pail({
   const big = (inverted: boolean) => (
     <Text
       aria-hidden={inverted}
-      className={`font-head absolute left-4 font-extrabold ${inverted ? 'text-ground' : reading.left_s < 0 ? 'text-stop' : 'text-ink'}`}
+      className={`font-head absolute font-extrabold ${inverted ? 'text-ground' : reading.left_s < 0 ? 'text-stop' : 'text-ink'}`}
       style={{
+        left,
         top: digitsTop - (inverted ? surface : 0),
-        fontSize: 168,
-        lineHeight: 168,
+        fontSize: (DIGIT.size * digit) / DIGIT.width,
+        lineHeight: DIGIT.size,
         fontVariant: ['tabular-nums'],
         ...(inverted ? ({ WebkitTextStroke: '3px var(--ink)', paintOrder: 'stroke fill' } as object) : {}),
       }}
@@ -124,10 +132,10 @@ export function Pail({
       <View className="absolute inset-0">
         <SceneView scene={edge} bare />
       </View>
-      <View className="absolute w-[172px]" style={narrow ? { top: digitsTop + 158, left: 16 } : { top: digitsTop + 78, left: 28 + digits.length * 98 }}>
+      <View className="absolute w-[172px]" style={narrow ? { top: digitsTop + 158, left } : { top: digitsTop + 78, left: right + 12 }}>
         <Text className="font-head self-start bg-ground px-2 text-26 font-bold text-ink">{what}</Text>
       </View>
-      <View className="absolute right-[72px]" style={low ? { top: digitsTop + 118, left: 20 + digits.length * 98 } : { top: wordsTop, left: 16 }}>
+      <View className="absolute" style={{ ...(low ? { top: digitsTop + 118, left: right + 4 } : { top: wordsTop, left }), right: hand === 'right' ? 72 : 16 }}>
         {children}
       </View>
       {safeY < height - 4 ? (
