@@ -49,13 +49,16 @@ test('an overlay of all of it, a ramp and steps to rebuild are told in Walk; Fix
   await save();
   await add('Steps to rebuild');
   await across(0.45);
-  await page.getByRole('radiogroup', { name: 'Sound core that stays, %' }).getByRole('radio', { name: '25' }).tap();
+  const quarter = page.getByRole('radiogroup', { name: 'Sound core that stays, %' }).getByRole('radio', { name: '25' });
+  await quarter.tap();
+  await expect(quarter).toBeChecked();
   await page.getByLabel('Going').fill('11 in');
   await page.getByLabel('Rise').fill('7 in');
   await page.getByLabel('How many steps').fill('1.5');
   await page.getByRole('button', { name: 'Save' }).tap();
   await expect(page.getByText('Write a whole number from 1 to 60.')).toBeVisible();
   await page.getByLabel('How many steps').fill('2');
+  await expect(quarter).toBeChecked();
   await page.getByRole('button', { name: 'Save' }).tap();
   await expect(page.getByRole('button', { name: 'Save' })).toHaveCount(0);
   await expect(page.getByText('2 steps, going 11 in, rise 7 in')).toBeVisible();

@@ -68,7 +68,7 @@ main(() =>
     const owner = await open({ width: 390, height: 844 }, 'Owner');
     await owner.shot('/doors', 'doors', () => owner.page.getByTestId('people').waitFor());
     const wide = await open({ width: 1280, height: 800 });
-    await wide.shot(`${WALL}/walk`, 'wide-walk');
+    await wide.shot(`${WALL}/walk`, 'wide-walk', () => wide.page.getByRole('application').waitFor());
     await wide.shot(`${DOCK}/plan`, 'wide-plan', () => wide.page.getByTestId('helps').waitFor({ timeout: 60_000 }));
   }),
 );

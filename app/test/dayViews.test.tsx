@@ -8,9 +8,11 @@ import { StripsView } from '../day/StripsView';
 import { SunView } from '../day/SunView';
 import { PlacesView } from '../firm/PlacesView';
 import { jobView } from '../parts/job/useJob';
+import { dayHelps, planByHands, planDay } from '../workers/planDay';
 import { demonstration, FIRM, firmWith, page, show, tap, typeIn, written } from './shown';
 
 const WALL = '0198a000-de00-7000-8000-000000000040';
+const DOCK = '0198a000-de00-7000-8000-000000000001';
 
 test.each([
   ['7', 25_200],
@@ -86,4 +88,26 @@ test('a job with nothing broomed says nothing of strips', async () => {
   const data = firmWith(demonstration.filter(({ job }) => job.id === WALL));
   await show((firm) => <StripsView view={jobView(firm, WALL)!} />, { data });
   expect(document.querySelector('[data-testid=strips]')).toBeNull();
+});
+
+test('the hands a day is planned for stand beside others as the day itself does, also where a bar was moved; another hand makes it no longer, and is the same help as it is a line of the table', () => {
+  const { input } = jobView({ data: firmWith(demonstration.filter(({ job }) => job.id === DOCK)), clockOffset: 0 }, DOCK)!;
+  const asked = { ask: { firstWater_s: 9 * 3600, from_s: 5 * 3600, opensBy_s: null }, weather: null, now_ms: 0 };
+  const day = planDay(input, asked);
+  const outcomes = planByHands(input, asked, [2, 3, 4]);
+  expect(outcomes[0]!.done_s).toBe(day.done_s);
+  for (const [i, { done_s }] of outcomes.slice(1).entries()) expect(done_s!).toBeLessThanOrEqual(outcomes[i]!.done_s!);
+  const read = (value: number) => ({ value, source: 'typed' as const });
+  const hot = { ...input, batch: { ...input.batch, retarderDose: 0.5 }, conditions: { ...input.conditions, slab_C: read(34), air_C: read(31) } };
+  const [two, three] = planByHands(hot, asked, [2, 3]);
+  expect(dayHelps(hot, asked).find(({ code }) => code === 'hand')).toEqual({
+    code: 'hand',
+    noneLost: expect.closeTo(1 - three!.chanceLost, 9),
+    sooner_s: two!.done_s! - three!.done_s!,
+  });
+  const [bar] = day.bars.filter(({ hands }) => hands > 0).slice(-1);
+  const pins = { [bar!.id]: bar!.start_s + 1800 };
+  const moved = { ...asked, ask: { ...asked.ask, pins } };
+  expect(planByHands(input, moved, [2])[0]!.done_s).toBe(planDay(input, moved).done_s);
+  expect(planDay(input, moved).done_s!).toBeGreaterThan(day.done_s!);
 });

@@ -32,9 +32,10 @@ export interface PlannedDay {
 const HOUR_S = 3600;
 /** Hours of so many days are looked at: a job may run on. */
 const DAYS = 3;
-/** What is set beside the day is looked into less: it is compared, not worked by. */
-const TRIED_BESIDE = 0.02;
+/** What is set beside the day goes through fewer days. */
 const DAYS_BESIDE = 3000;
+/** What would help is searched less, and so is the day it is held against: searched to its end each would be drawn as tight again, and nothing would help. */
+const TRIED_BESIDE = 0.02;
 /** What changes the odds by less is no help. */
 const LITTLE = 0.01;
 
@@ -71,7 +72,7 @@ interface Made {
 /** The day that was made last, for who asks how it may go. */
 let last: { readonly input: PlanInput; readonly asked: string; readonly made: Made } | null = null;
 
-function made(input: PlanInput, asked: PlannedDay, tried?: number, onProgress?: (share: number) => void): Made {
+function made(input: PlanInput, asked: PlannedDay, tried = asked.hurried ? 0 : undefined, onProgress?: (share: number) => void): Made {
   const key = JSON.stringify([asked.ask, asked.weather, tried ?? null]);
   if (last?.input === input && last.asked === key) return last.made;
   const plan = computePlan(input, { ranked: 'chosen' });
@@ -90,12 +91,11 @@ function made(input: PlanInput, asked: PlannedDay, tried?: number, onProgress?: 
 }
 
 /** A job's day in its weather. @param onProgress how much of the search is done, now and then */
-export const planDay = (input: PlanInput, asked: PlannedDay, onProgress?: (share: number) => void): DayPlan =>
-  made(input, asked, asked.hurried ? 0 : undefined, onProgress).day;
+export const planDay = (input: PlanInput, asked: PlannedDay, onProgress?: (share: number) => void): DayPlan => made(input, asked, undefined, onProgress).day;
 
 /** The smallest change that frees a day whose limits clash; null where none does. */
 export function dayLeast(input: PlanInput, asked: PlannedDay): Freed | null {
-  const { plan, ask, day } = made(input, asked, asked.hurried ? 0 : undefined);
+  const { plan, ask, day } = made(input, asked);
   return leastChange(input, plan, ask, day);
 }
 
@@ -124,42 +124,45 @@ const spreadsOf = ({ weather, now_ms }: PlannedDay) => ({
 });
 
 /** How a planned day may go; null where there is no day. */
-export function dayOdds(input: PlanInput, asked: PlannedDay, tried?: number): DayOdds | null {
+export function dayOdds(input: PlanInput, asked: PlannedDay, days?: number, tried?: number): DayOdds | null {
   const { plan, day, ask } = made(input, asked, tried);
-  return oddsOf(input, plan, day, ask, { spreads: spreadsOf(asked), ...(tried === undefined ? {} : { days: DAYS_BESIDE }) });
+  return oddsOf(input, plan, day, ask, { spreads: spreadsOf(asked), ...(days === undefined ? {} : { days }) });
 }
 
-/** Something that could be done otherwise, and how often no batch is lost then. */
+/** Something that could be done otherwise, how often no batch is lost then, and how much sooner the day is done. */
 export interface Help {
   readonly code: 'hand' | 'earlier' | 'later' | 'shade' | 'retarder';
   readonly noneLost: number;
-  readonly done_s: number;
+  /** below zero where it takes longer */
+  readonly sooner_s: number;
 }
 
-/** What would help a day most, each tried on the same days; only what helps. */
+/** What would help a day most, each held against the day as it is, searched alike and drawn on the same days; only what helps. */
 export function dayHelps(input: PlanInput, asked: PlannedDay): Help[] {
-  const before = dayOdds(input, asked);
-  if (!before) return [];
+  const outcomeOf = (of: PlanInput, how: PlannedDay, tried?: number): { noneLost: number; done_s: number; clash: boolean } | null => {
+    const odds = dayOdds(of, how, DAYS_BESIDE, tried);
+    const { done_s, clash } = made(of, how, tried).day;
+    return odds && done_s !== null ? { noneLost: odds.noneLost, done_s, clash: clash !== null } : null;
+  };
   const moved = (by_s: number): PlannedDay => ({
     ...asked,
     ask: { ...asked.ask, firstWater_s: asked.ask.firstWater_s === null ? null : asked.ask.firstWater_s + by_s },
   });
   const shaded = shadedOf(input);
   const dose = nextDoseOf(input);
-  const ways: readonly (readonly [Help['code'], PlanInput, PlannedDay])[] = [
+  // Another hand is as it stands in the table of hands.
+  const ways: readonly (readonly [Help['code'], PlanInput, PlannedDay, number?])[] = [
     ['hand', { ...input, crew: { ...input.crew, hands: input.crew.hands + 1 } }, asked],
-    ['earlier', input, moved(-HOUR_S)],
-    ['later', input, moved(HOUR_S)],
-    ...(shaded ? [['shade', shaded, asked] as const] : []),
-    ...(dose === undefined ? [] : [['retarder', { ...input, batch: { ...input.batch, retarderDose: dose } }, asked] as const]),
+    ['earlier', input, moved(-HOUR_S), TRIED_BESIDE],
+    ['later', input, moved(HOUR_S), TRIED_BESIDE],
+    ...(shaded ? [['shade', shaded, asked, TRIED_BESIDE] as const] : []),
+    ...(dose === undefined ? [] : [['retarder', { ...input, batch: { ...input.batch, retarderDose: dose } }, asked, TRIED_BESIDE] as const]),
   ];
+  const before = new Map([undefined, TRIED_BESIDE].map((tried) => [tried, outcomeOf(input, asked, tried)]));
   return ways
-    .flatMap(([code, of, how]): Help[] => {
-      const odds = dayOdds(of, how, TRIED_BESIDE);
-      const { day } = made(of, how, TRIED_BESIDE);
-      return odds && day.done_s !== null && !day.clash && odds.noneLost > before.noneLost + LITTLE
-        ? [{ code, noneLost: odds.noneLost, done_s: day.done_s }]
-        : [];
+    .flatMap(([code, of, how, tried]): Help[] => {
+      const [as, then] = [before.get(tried), outcomeOf(of, how, tried)];
+      return as && then && !then.clash && then.noneLost > as.noneLost + LITTLE ? [{ code, noneLost: then.noneLost, sooner_s: as.done_s - then.done_s }] : [];
     })
     .sort((a, b) => b.noneLost - a.noneLost);
 }
@@ -174,13 +177,15 @@ export interface HandsOutcome {
   readonly hand_s: number;
 }
 
-/** The same day with other hands, side by side. */
+/** The same day with other hands, side by side; what was moved by hand stays with the hands it was moved for. */
 export const planByHands = (input: PlanInput, asked: PlannedDay, hands: readonly number[]): HandsOutcome[] =>
   hands.map((count) => {
     const { pins: _pins, ...ask } = asked.ask;
-    const of = { ...input, crew: { ...input.crew, hands: count } };
-    const { day } = made(of, { ...asked, ask }, TRIED_BESIDE);
-    const odds = dayOdds(of, { ...asked, ask }, TRIED_BESIDE);
+    const planned = count === input.crew.hands;
+    const of = planned ? input : { ...input, crew: { ...input.crew, hands: count } };
+    const how = planned ? asked : { ...asked, ask };
+    const { day } = made(of, how);
+    const odds = dayOdds(of, how, planned ? undefined : DAYS_BESIDE);
     const begin_s = day.bars[0]?.start_s ?? 0;
     return {
       hands: count,
