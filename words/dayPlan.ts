@@ -48,7 +48,7 @@ export const dayPlan = {
   },
   helpSooner: 'done {{by_s}} sooner',
   helpLater: 'done {{by_s}} later',
-  helpAsSoon: 'done as soon',
+  helpSame: 'done at the same time',
   noWeather: 'No weather is known for the day: hours are not held to it.',
   list: 'The day by the clock',
   bars: 'The day by hands',

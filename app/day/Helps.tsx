@@ -18,7 +18,7 @@ export function Helps({ helps }: { helps: readonly Help[] }) {
             <T as="strong">{say(speaker, `dayPlan.help.${code}`)}</T>
             <T as="small">
               {sooner_s === 0
-                ? say(speaker, 'dayPlan.helpAsSoon')
+                ? say(speaker, 'dayPlan.helpSame')
                 : say(speaker, sooner_s > 0 ? 'dayPlan.helpSooner' : 'dayPlan.helpLater', { by_s: Math.abs(sooner_s) })}
             </T>
           </View>

@@ -11,7 +11,8 @@ const isAgain = (before: MouseEvent, { timeStamp, clientX, clientY }: MouseEvent
 export function OneTap({ children }: { children: ReactNode }) {
   const box = useRef<View>(null);
   useEffect(() => {
-    const element = box.current as unknown as HTMLElement | null;
+    const element: unknown = box.current;
+    if (!(element instanceof HTMLElement)) return undefined;
     let last: MouseEvent | null = null;
     const drop = (event: MouseEvent): void => {
       // A key of the keyboard is no finger.
@@ -23,8 +24,8 @@ export function OneTap({ children }: { children: ReactNode }) {
       event.stopPropagation();
       event.preventDefault();
     };
-    element?.addEventListener('click', drop, true);
-    return () => element?.removeEventListener('click', drop, true);
+    element.addEventListener('click', drop, true);
+    return () => element.removeEventListener('click', drop, true);
   }, []);
   return (
     <View ref={box} className="h-full w-full flex-1">

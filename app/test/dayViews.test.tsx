@@ -97,8 +97,11 @@ test('the hands a day is planned for stand beside others as the day itself does,
   const outcomes = planByHands(input, asked, [2, 3, 4]);
   expect(outcomes[0]!.done_s).toBe(day.done_s);
   for (const [i, { done_s }] of outcomes.slice(1).entries()) expect(done_s!).toBeLessThanOrEqual(outcomes[i]!.done_s!);
-  const read = (value: number) => ({ value, source: 'typed' as const });
-  const hot = { ...input, batch: { ...input.batch, retarderDose: 0.5 }, conditions: { ...input.conditions, slab_C: read(34), air_C: read(31) } };
+  const hot = {
+    ...input,
+    batch: { ...input.batch, retarderDose: 0.5 },
+    conditions: { ...input.conditions, slab_C: { ...input.conditions.slab_C, value: 34 }, air_C: { ...input.conditions.air_C, value: 31 } },
+  };
   const [two, three] = planByHands(hot, asked, [2, 3]);
   expect(dayHelps(hot, asked).find(({ code }) => code === 'hand')).toEqual({
     code: 'hand',

@@ -50,7 +50,7 @@ export const dayPlan: Translation<typeof english> = {
   },
   helpSooner: 'se termina {{by_s}} antes',
   helpLater: 'se termina {{by_s}} después',
-  helpAsSoon: 'se termina igual de pronto',
+  helpSame: 'se termina a la misma hora',
   noWeather: 'No se sabe el tiempo de ese día: las horas no se atan a él.',
   list: 'El día por el reloj',
   bars: 'El día por manos',
