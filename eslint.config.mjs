@@ -104,6 +104,12 @@ export default tseslint.config(
           })),
         ),
         { selector: 'JSXText[value=/[A-Za-z]{2}/]', message: 'Say it through words/.' },
+        // The browser loads a new document at a Link that is given a handler, or that is none: see Way.
+        {
+          selector: "JSXOpeningElement[name.name='Link'] > :matches(JSXSpreadAttribute, JSXAttribute[name.name=/^(onPress|onClick)$/])",
+          message: 'The router loses its own handler to this one, and the browser loads the page anew: use Way.',
+        },
+        { selector: "JSXOpeningElement[name.name!='Way'] > JSXAttribute[name.name='role'][value.value='link']", message: 'A link has an address: use Way.' },
       ],
     },
   },

@@ -15,6 +15,8 @@ export default defineConfig({
   snapshotPathTemplate: '{testDir}/baselines/{arg}{ext}',
 
   use: {
+    // What never comes is said where it is waited for, long before its test is over.
+    actionTimeout: 30_000,
     viewport: { width: 390, height: 844 },
     hasTouch: true,
     timezoneId: 'America/New_York',

@@ -1,8 +1,6 @@
 // npm run bench:faults: what the short forms in npm test stand for, whole. Phones that write while the server and the
 // database are killed, requests that nobody should send, a firm of a thousand jobs, fifty phones at once.
 import { spawnSync } from 'node:child_process';
-import { ensureCluster } from './lib/cluster.mjs';
-import { CHROMIUM } from './lib/packages.mjs';
 import { main, root, say } from './lib/run.mjs';
 import { tested } from './lib/tested.mjs';
 
@@ -24,17 +22,6 @@ main(async () => {
     );
     run('100,000 requests that nobody should send', 'test/fuzz', { TUFA_FUZZED: '100000', TUFA_FUZZ_SEED: String(Date.now() % 1e9) });
   });
-  const { bundle, ensureWeb } = await import('./lib/build.mjs');
-  const { chromium } = await import('@playwright/test');
-  const { phones, thousand } = await import('./lib/thousand.mjs');
-  const [web, server] = [await ensureWeb(), await bundle('server')];
-  const cluster = await ensureCluster({ name: 'bench-cluster' });
-  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] });
-  try {
-    await thousand({ browser, cluster, server, web });
-    await phones({ cluster, server });
-  } finally {
-    await browser.close();
-    cluster.stop();
-  }
+  const { bench } = await import('./bench/bench.mjs');
+  await bench(['thousand', 'phones']);
 });

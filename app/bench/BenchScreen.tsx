@@ -1,7 +1,8 @@
 import { say } from '@tufa/words/speak';
-import { Link } from 'expo-router';
-import { Pressable, View } from 'react-native';
+import type { Href } from 'expo-router';
+import { View } from 'react-native';
 import { Screen } from '../parts/chrome/Screen';
+import { Way } from '../parts/chrome/Way';
 import { Answer, T } from '../parts/ui/T';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links } from '../links';
@@ -23,25 +24,20 @@ export function BenchScreen() {
       }
     >
       {SUMS.map((sum) => (
-        <Link key={sum} href={sum === 'window' ? links.window() : links.sum(sum)} asChild>
-          <Pressable className="min-h-[76px] justify-center border-b border-line py-3">
-            <T as="strong">{say(speaker, `bench.${sum}`)}</T>
-            <T as="faint">{say(speaker, `bench.${sum}Lead`)}</T>
-          </Pressable>
-        </Link>
+        <Row key={sum} name={sum} href={sum === 'window' ? links.window() : links.sum(sum)} />
       ))}
-      <Link href={links.lesson()} asChild>
-        <Pressable className="min-h-[76px] justify-center border-b border-line py-3">
-          <T as="strong">{say(speaker, 'bench.lesson')}</T>
-          <T as="faint">{say(speaker, 'bench.lessonLead')}</T>
-        </Pressable>
-      </Link>
-      <Link href={links.rehearse()} asChild>
-        <Pressable className="min-h-[76px] justify-center border-b border-line py-3">
-          <T as="strong">{say(speaker, 'bench.rehearse')}</T>
-          <T as="faint">{say(speaker, 'bench.rehearseLead')}</T>
-        </Pressable>
-      </Link>
+      <Row name="lesson" href={links.lesson()} />
+      <Row name="rehearse" href={links.rehearse()} />
     </Screen>
+  );
+}
+
+function Row({ name, href }: { name: (typeof SUMS)[number] | 'lesson' | 'rehearse'; href: Href }) {
+  const speaker = useSpeaker();
+  return (
+    <Way href={href} className="min-h-[76px] justify-center border-b border-line py-3">
+      <T as="strong">{say(speaker, `bench.${name}`)}</T>
+      <T as="faint">{say(speaker, `bench.${name}Lead`)}</T>
+    </Way>
   );
 }

@@ -4,14 +4,15 @@ import type { FirmData } from '@tufa/contract/entities';
 import { isSaid, say, sayCoded } from '@tufa/words';
 import type { Speaker } from '@tufa/words/speak';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Link, useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { links } from '../links';
 import { api } from '../outbox/api';
 import { useFirm } from '../outbox/useFirm';
 import { whyText } from '../outbox/whyText';
 import { Screen } from '../parts/chrome/Screen';
+import { Way } from '../parts/chrome/Way';
 import { useOnline } from '../parts/chrome/SyncLine';
 import { useSpeaker } from '../parts/phone/speaker';
 import { Choice } from '../parts/ui/Choice';
@@ -144,7 +145,7 @@ function EntryLine({ entry, href }: { entry: FoundEntry; href: Href | null }) {
   const speaker = useSpeaker();
   const when = entry.at ? sayDate(speaker, entry.at, 'date') : null;
   const line = (
-    <Pressable className="min-h-[64px] justify-center py-2">
+    <>
       <View className="flex-row items-baseline justify-between gap-3">
         <T as="strong" className="shrink">
           {entry.title}
@@ -154,16 +155,17 @@ function EntryLine({ entry, href }: { entry: FoundEntry; href: Href | null }) {
       <T as="small" lines={2}>
         {entry.said}
       </T>
-    </Pressable>
+    </>
   );
+  const box = 'min-h-[64px] justify-center py-2';
   return (
     <View role="listitem" className="border-b border-line">
       {href ? (
-        <Link href={href} asChild>
+        <Way href={href} className={box}>
           {line}
-        </Link>
+        </Way>
       ) : (
-        line
+        <View className={box}>{line}</View>
       )}
     </View>
   );

@@ -1,8 +1,8 @@
 import type { FirmData, RowOf } from '@tufa/contract/entities';
 import { say } from '@tufa/words/speak';
-import { Link } from 'expo-router';
 import { lazy, memo, Suspense } from 'react';
-import { Pressable, ScrollView, Text, View } from 'react-native';
+import { ScrollView, Text, View } from 'react-native';
+import { Way } from '../parts/chrome/Way';
 import { whenItComes } from '../parts/phone/later';
 import { useFirm } from '../outbox/useFirm';
 import { Growing } from '../parts/ui/Growing';
@@ -38,12 +38,14 @@ export function JobPicture({ jobId, drawn }: { jobId: string; drawn: number }) {
 
 const JobLine = memo(function JobLine({ id, name, customer, on }: { id: string; name: string; customer: string; on: boolean }) {
   return (
-    <Link href={links.step(id, 'walk')} asChild>
-      <Pressable aria-current={on ? 'true' : undefined} className={`min-h-[64px] justify-center border-b border-line px-4 py-2 ${on ? 'bg-selected' : ''}`}>
-        <Text className={`font-text text-16 font-bold ${on ? 'text-on-selected' : 'text-ink'}`}>{name}</Text>
-        <Text className={`font-text text-14 ${on ? 'text-on-selected' : 'text-faint'}`}>{customer}</Text>
-      </Pressable>
-    </Link>
+    <Way
+      href={links.step(id, 'walk')}
+      aria-current={on ? 'true' : undefined}
+      className={`min-h-[64px] justify-center border-b border-line px-4 py-2 ${on ? 'bg-selected' : ''}`}
+    >
+      <Text className={`font-text text-16 font-bold ${on ? 'text-on-selected' : 'text-ink'}`}>{name}</Text>
+      <Text className={`font-text text-14 ${on ? 'text-on-selected' : 'text-faint'}`}>{customer}</Text>
+    </Way>
   );
 });
 

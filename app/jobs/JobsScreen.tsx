@@ -1,7 +1,8 @@
 import { say, sayCoded } from '@tufa/words';
-import { Link, useRouter } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
+import { Way } from '../parts/chrome/Way';
 import { useFirm, useStandings, change, write } from '../outbox/useFirm';
 import { Button, Word } from '../parts/ui/Button';
 import { Field } from '../parts/ui/Field';
@@ -62,16 +63,14 @@ export function JobsScreen() {
       <Growing rows={found}>
         {(job) => (
           <View className="flex-row items-center border-b border-line">
-            <Link href={links.step(job.id, 'walk')} asChild>
-              <Pressable className="min-h-[76px] flex-1 flex-row items-center gap-4 py-3">
-                <JobPicture jobId={job.id} drawn={standings[job.id]?.drawn ?? 0} />
-                <View className="flex-1">
-                  <T as="strong">{job.name}</T>
-                  <T as="faint">{[job.closedOn ? say(speaker, 'jobs.closed') : '', job.customer, job.address].filter(Boolean).join(', ')}</T>
-                  {job.closedOn ? null : <T as="small">{sayCoded(speaker, `now.wait.${(standings[job.id] ?? NOTHING_YET).wait.code}`)}</T>}
-                </View>
-              </Pressable>
-            </Link>
+            <Way href={links.step(job.id, 'walk')} className="min-h-[76px] flex-1 flex-row items-center gap-4 py-3">
+              <JobPicture jobId={job.id} drawn={standings[job.id]?.drawn ?? 0} />
+              <View className="flex-1">
+                <T as="strong">{job.name}</T>
+                <T as="faint">{[job.closedOn ? say(speaker, 'jobs.closed') : '', job.customer, job.address].filter(Boolean).join(', ')}</T>
+                {job.closedOn ? null : <T as="small">{sayCoded(speaker, `now.wait.${(standings[job.id] ?? NOTHING_YET).wait.code}`)}</T>}
+              </View>
+            </Way>
             <View className="flex-row">
               <Word
                 writes="job.change"

@@ -1,8 +1,8 @@
 import type { FirmData } from '@tufa/contract/entities';
 import { say } from '@tufa/words/speak';
 import { format } from 'date-fns/format';
-import { Link } from 'expo-router';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
+import { Way } from '../parts/chrome/Way';
 import { links } from '../links';
 import { now } from '../parts/phone/clock';
 import { useSpeaker } from '../parts/phone/speaker';
@@ -32,17 +32,15 @@ export function CareDue({ data }: { data: Pick<FirmData, 'careVisit' | 'job'> })
       <View role="list" aria-label={say(speaker, 'now.care')}>
         {due.map(({ id, jobId, kind, dueOn }) => (
           <View key={id} role="listitem" className="border-b border-line">
-            <Link href={links.step(jobId, 'record')} asChild>
-              <Pressable className="min-h-[64px] justify-center py-2">
-                <T as="strong">{data.job[jobId]!.name}</T>
-                <T {...(dueOn < today ? { tone: 'caution' as const } : {})}>
-                  {say(speaker, dueOn < today ? 'now.careLate' : 'now.careDue', {
-                    what: say(speaker, `now.careWhat.${kind}`),
-                    date: sayDate(speaker, dueOn, 'date'),
-                  })}
-                </T>
-              </Pressable>
-            </Link>
+            <Way href={links.step(jobId, 'record')} className="min-h-[64px] justify-center py-2">
+              <T as="strong">{data.job[jobId]!.name}</T>
+              <T {...(dueOn < today ? { tone: 'caution' as const } : {})}>
+                {say(speaker, dueOn < today ? 'now.careLate' : 'now.careDue', {
+                  what: say(speaker, `now.careWhat.${kind}`),
+                  date: sayDate(speaker, dueOn, 'date'),
+                })}
+              </T>
+            </Way>
           </View>
         ))}
       </View>

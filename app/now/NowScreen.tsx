@@ -2,7 +2,7 @@ import type { RowOf } from '@tufa/contract/entities';
 import { say, sayCoded } from '@tufa/words/speak';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, type ReactNode } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useFirm, useStandings } from '../outbox/useFirm';
 import { Growing } from '../parts/ui/Growing';
 import { NOTHING_YET, type Standing as JobStanding } from '../rows/standing';
@@ -10,6 +10,7 @@ import { Button, Word } from '../parts/ui/Button';
 import { Fetching } from '../parts/chrome/Fetching';
 import { Screen } from '../parts/chrome/Screen';
 import { Standing } from '../parts/chrome/Standing';
+import { Way } from '../parts/chrome/Way';
 import { SyncLine, useOnline } from '../parts/chrome/SyncLine';
 import { Answer, T } from '../parts/ui/T';
 import { JobPicture, jobsOf } from '../jobs/JobList';
@@ -144,18 +145,13 @@ function headline(speaker: Speaker, job: RowOf<'job'> | undefined, count: number
 
 function Waiting({ job, standing: { wait, drawn } }: { job: RowOf<'job'>; standing: JobStanding }) {
   const speaker = useSpeaker();
-  const router = useRouter();
   return (
-    <Pressable
-      role="link"
-      onPress={() => router.push(links.step(job.id, wait.step))}
-      className="min-h-[76px] flex-row items-center gap-4 border-b border-line py-3"
-    >
+    <Way href={links.step(job.id, wait.step)} className="min-h-[76px] flex-row items-center gap-4 border-b border-line py-3">
       <JobPicture jobId={job.id} drawn={drawn} />
       <View className="flex-1">
         <T as="strong">{job.name}</T>
         <T as="faint">{sayCoded(speaker, `now.wait.${wait.code}`)}</T>
       </View>
-    </Pressable>
+    </Way>
   );
 }

@@ -7,7 +7,9 @@ import { View } from 'react-native';
 import { UsedView } from '../mix/UsedView';
 import { keepPhoto, PhotoFault } from '../photos/photographs';
 import type { JobView } from '../parts/job/useJob';
+import { useKept } from '../parts/phone/useKept';
 import { useSpeaker } from '../parts/phone/speaker';
+import { keptIn } from './keptIn';
 import { Button } from '../parts/ui/Button';
 import { Field } from '../parts/ui/Field';
 import { PickFile } from '../parts/ui/PickFile';
@@ -43,7 +45,7 @@ export function LogSheet({
   onClose: () => void;
 }) {
   const speaker = useSpeaker();
-  const [text, setText] = useState('');
+  const [text, setText] = useKept(keptIn(view, `note ${state.batch}`), '');
   const [fault, setFault] = useState<string | null>(null);
   const { task, make } = planned;
   const keep = async (picture: Blob): Promise<void> => {
@@ -104,6 +106,7 @@ export function LogSheet({
             disabled={text.trim() === '' || busy}
             onPress={() => {
               onTap('note', { text: text.trim().slice(0, 500) });
+              setText('');
               onClose();
             }}
           />

@@ -37,9 +37,11 @@ import { StalePlan } from './StalePlan';
 import { StockUsed } from './StockUsed';
 import { OneTap } from './OneTap';
 import { Twice } from './Twice';
+import { keptIn } from './keptIn';
 import { inUse } from './storedPlan';
 import { useBattery } from './useBattery';
 import { UndoBand, type Did } from './UndoBand';
+import { useKept } from '../parts/phone/useKept';
 import { useSpeaker } from '../parts/phone/speaker';
 import { links, type Step } from '../links';
 
@@ -47,7 +49,7 @@ export const PourScreen = () => <StepScreen step="pour">{(view) => <Pour key={vi
 
 /** The pour with its alarm, which rings whichever of its screens is looked at. */
 export function Pour({ view }: { view: JobView }) {
-  const [silenced, setSilenced] = useState<readonly string[]>([]);
+  const [silenced, setSilenced] = useKept<readonly string[]>(keptIn(view, 'silenced'), []);
   const running = useMemo(() => view.batches.filter((batch) => batch.running), [view.batches]);
   const onSilence = (key: string): void => {
     silence();
@@ -76,7 +78,7 @@ function Pouring({
   const speaker = useSpeaker();
   const router = useRouter();
   const person = usePerson();
-  const [did, setDid] = useState<Did | null>(null);
+  const [did, setDid] = useKept<Did | null>(keptIn(view, 'did'), null);
   const [starting, setStarting] = useState(false);
   const battery = useBattery();
   const [choosing, setChoosing] = useState(false);
@@ -84,7 +86,7 @@ function Pouring({
   const [broken, setBroken] = useState(false);
   const [extra, setExtra] = useState(false);
   const online = useOnline();
-  const clearDid = useCallback(() => setDid(null), []);
+  const clearDid = useCallback(() => setDid(null), [setDid]);
   const go = (step: Step) => (): void => router.replace(links.step(view.job.id, step));
   const undo = async ({ eventId, batch }: Did): Promise<void> => {
     if (!batch || !person) return;

@@ -31,7 +31,9 @@ import { useNow } from './useNow';
 import { useTap } from './useTap';
 import { useOneFinger } from './useOneFinger';
 import { useWakeLock } from './useWakeLock';
+import { useKept } from '../parts/phone/useKept';
 import { useSpeaker } from '../parts/phone/speaker';
+import { keptIn } from './keptIn';
 import { links } from '../links';
 
 const NO_LINES: readonly LineAt[] = [];
@@ -70,7 +72,7 @@ export function RunningBatch({
   const { practice } = view;
   const phone_ms = useNow(view, true);
   const at = phone_ms + view.clockOffset;
-  const [picked, setPicked] = useState<string | null>(null);
+  const [picked, setPicked] = useKept<string | null>(keptIn(view, 'picked'), null);
   const [logging, setLogging] = useState(false);
   const [controls, setControls] = useState(230);
   const clocks = useMemo(

@@ -1,6 +1,6 @@
 import { say } from '@tufa/words';
-import { Link } from 'expo-router';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
+import { Way } from '../parts/chrome/Way';
 import { links } from '../links';
 import { useFirm } from '../outbox/useFirm';
 import { usePerson } from '../outbox/session';
@@ -45,15 +45,13 @@ export function RehearsalsScreen() {
           {rows
             .filter(({ scenario }) => scenario.level === level)
             .map(({ scenario: { code }, tries }) => (
-              <Link key={code} href={links.scenario(code)} asChild>
-                <Pressable className="min-h-[76px] justify-center border-b border-line py-3">
-                  <T as="strong">{say(speaker, `rehearse.scenario.${code}.title`)}</T>
-                  <T as="faint">{say(speaker, `rehearse.scenario.${code}.lead`)}</T>
-                  <T as="small" {...(tries[0]?.lost === 0 ? { tone: 'act' as const } : {})}>
-                    {told(tries)}
-                  </T>
-                </Pressable>
-              </Link>
+              <Way key={code} href={links.scenario(code)} className="min-h-[76px] justify-center border-b border-line py-3">
+                <T as="strong">{say(speaker, `rehearse.scenario.${code}.title`)}</T>
+                <T as="faint">{say(speaker, `rehearse.scenario.${code}.lead`)}</T>
+                <T as="small" {...(tries[0]?.lost === 0 ? { tone: 'act' as const } : {})}>
+                  {told(tries)}
+                </T>
+              </Way>
             ))}
         </View>
       ))}

@@ -3,9 +3,10 @@ import type { RowOf } from '@tufa/contract/entities';
 import { isMaterial } from '@tufa/contract/upgradeSheet';
 import { say, printFigure } from '@tufa/words';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { Link, useRouter } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
-import { Pressable, Text, View } from 'react-native';
+import { Text, View } from 'react-native';
+import { Way } from '../parts/chrome/Way';
 import { useFirm } from '../outbox/useFirm';
 import { Button, Word } from '../parts/ui/Button';
 import { Field } from '../parts/ui/Field';
@@ -158,15 +159,13 @@ function ShelfRow({ row: { id, sheet }, chosen, full, onPick }: { row: RowOf<'sh
     : null;
   return (
     <View className="min-h-[88px] flex-row items-center gap-2 border-b border-line px-4">
-      <Link href={links.sheet(id)} asChild>
-        <Pressable className="min-h-[76px] flex-1 flex-row items-center justify-between gap-3 py-2">
-          <View className="flex-1">
-            <T as="strong">{sheet.name}</T>
-            <T as="faint">{between ? `${kind}, ${between}` : kind}</T>
-          </View>
-          {material ? <T as="number">{printFigure(speaker, 'life_s', Math.sqrt(sheet.flow.least_s * sheet.flow.most_s))}</T> : null}
-        </Pressable>
-      </Link>
+      <Way href={links.sheet(id)} className="min-h-[76px] flex-1 flex-row items-center justify-between gap-3 py-2">
+        <View className="flex-1">
+          <T as="strong">{sheet.name}</T>
+          <T as="faint">{between ? `${kind}, ${between}` : kind}</T>
+        </View>
+        {material ? <T as="number">{printFigure(speaker, 'life_s', Math.sqrt(sheet.flow.least_s * sheet.flow.most_s))}</T> : null}
+      </Way>
       <Toggle
         role="checkbox"
         aria-checked={chosen}

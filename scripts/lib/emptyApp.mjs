@@ -1,23 +1,44 @@
 // An empty application on the same stack, to be measured beside Tufa: one route, one line of text.
-import { cpSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { compress } from './build.mjs';
+import { compress, copyFonts } from './build.mjs';
 import { root, run, say } from './run.mjs';
 
-/** @returns the folder of its export, built once for each lock file */
+/** Of Tufa's own application: what the stack is set up by. Each is a file or a folder of files. */
+const COPIED = ['app.json', 'babel.config.js', 'metro.config.js', 'tailwind.config.js', 'package.json', 'global.css', 'parts/ui/tokens.json', 'public'];
+
+/** A hash of what the export is made of, this file and the versions of packages included. */
+function madeOf() {
+  const hash = createHash('sha256');
+  const add = (path) => {
+    hash.update(path);
+    hash.update(readFileSync(path));
+  };
+  for (const name of COPIED) {
+    const path = join(root, 'app', name);
+    if (name !== 'public') add(path);
+    else
+      for (const entry of readdirSync(path, { recursive: true, withFileTypes: true }))
+        if (entry.isFile()) add(join(entry.parentPath ?? entry.path, entry.name));
+  }
+  add(join(root, 'package-lock.json'));
+  add(join(root, 'scripts/lib/emptyApp.mjs'));
+  return hash.digest('hex');
+}
+
+/** @returns the folder of its export, built once for what it is made of */
 export function ensureEmptyApp() {
   const home = join(root, 'app/.empty');
   const dist = join(home, 'dist');
   const stamp = join(home, 'built-for');
-  const lock = readFileSync(join(root, 'package-lock.json'), 'utf8').length;
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === String(lock)) return dist;
+  copyFonts();
+  const made = madeOf();
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === made) return dist;
   say('Building the empty application to compare with ...');
   rmSync(home, { recursive: true, force: true });
   mkdirSync(join(home, 'routes'), { recursive: true });
-  for (const file of ['app.json', 'babel.config.js', 'metro.config.js', 'tailwind.config.js', 'package.json', 'global.css'])
-    cpSync(join(root, 'app', file), join(home, file));
-  cpSync(join(root, 'app/parts/ui/tokens.json'), join(home, 'parts/ui/tokens.json'));
-  cpSync(join(root, 'app/public'), join(home, 'public'), { recursive: true });
+  for (const name of COPIED) cpSync(join(root, 'app', name), join(home, name), { recursive: true });
   writeFileSync(
     join(home, 'routes/_layout.tsx'),
     "import '../global.css';\nimport { Slot } from 'expo-router';\nexport default function Layout() {\n  return <Slot />;\n}\n",
@@ -31,6 +52,6 @@ export function ensureEmptyApp() {
     env: { EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' },
   });
   compress(dist);
-  writeFileSync(stamp, String(lock));
+  writeFileSync(stamp, made);
   return dist;
 }

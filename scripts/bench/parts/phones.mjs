@@ -1,12 +1,9 @@
-// A firm of a thousand jobs beside one of ten: what a slow phone notices of it, and what the server does under fifty phones.
-import { say } from './run.mjs';
+// Fifty phones of a firm of a thousand jobs, each writing and reading once a second; and the same two statements through bare Express + pg.
 import { readdirSync, readFileSync } from 'node:fs';
-import { processOn, seedJobs, serveOn } from './largeFirm.mjs';
-
-const LEAD = '0198a000-9e09-7000-8000-000000000001';
-const percentile = (values, share) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))];
-const line = (name, value) => say(`${name.padEnd(62)} ${value}`);
-const uuid = () => crypto.randomUUID().replace(/^(.{14})./, '$17');
+import { percentile } from '../figures.mjs';
+import { processOn, seedJobs, serveOn } from '../largeFirm.mjs';
+import { SIGN_IN } from '../page.mjs';
+import { uuid } from '../uuid.mjs';
 
 /** What the system tells of a process, field by field from its state on; nothing of one that has ended. */
 function statOf(pid) {
@@ -34,105 +31,6 @@ function spentByConnections(name) {
   return spentBy(open) + ended;
 }
 
-/** From what begins it to the paint that shows what is waited for, by the page's own clock. ms */
-async function shownAfter(page, begin, selector) {
-  await page.evaluate((wanted) => {
-    window.shownAt = undefined;
-    const before = new Set(document.querySelectorAll(wanted));
-    let begun;
-    addEventListener('pointerdown', () => (begun ??= performance.now()), { capture: true, once: true });
-    const watch = new MutationObserver(() => {
-      if (![...document.querySelectorAll(wanted)].some((element) => !before.has(element))) return;
-      watch.disconnect();
-      requestAnimationFrame(() => setTimeout(() => (window.shownAt = performance.now() - begun)));
-    });
-    watch.observe(document.body, { childList: true, subtree: true });
-  }, selector);
-  await begin();
-  await page.waitForFunction(() => window.shownAt !== undefined, null, { polling: 50, timeout: 120_000 });
-  return page.evaluate(() => window.shownAt);
-}
-
-/** A phone that holds the firm: a reload, the list of jobs, a job opened, a tap's write, all at 4x; and its heap. */
-async function onPhone(browser, base, jobs) {
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
-  await context.request.post(`${base}/api/v1/session`, { data: { personId: LEAD, device: { id: uuid(), label: 'bench' } } });
-  const page = await context.newPage();
-  const cdp = await context.newCDPSession(page);
-  const slow = (rate) => cdp.send('Emulation.setCPUThrottlingRate', { rate });
-  const begun = performance.now();
-  await page.goto(`${base}/jobs`);
-  await page.getByText(`${jobs} jobs`, { exact: true }).waitFor({ timeout: 240_000 });
-  const first = performance.now() - begun;
-  await page.waitForTimeout(3000);
-  const touch = async (locator) => {
-    const { x, y, width, height } = await locator.boundingBox();
-    await cdp.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x: x + width / 2, y: y + height / 2 }] });
-    await cdp.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
-  };
-  const rounds = { reload: [], list: [], open: [], tap: [] };
-  for (let i = 0; i < 5; i += 1) {
-    await slow(4);
-    const started = performance.now();
-    await page.goto(`${base}/`, { waitUntil: 'commit' });
-    await page.locator('[role=listitem]').first().waitFor({ timeout: 120_000 });
-    rounds.reload.push(performance.now() - started);
-    await page.waitForTimeout(4000);
-    const tab = page
-      .getByRole('link', { name: 'Jobs', exact: true })
-      .or(page.getByRole('tab', { name: 'Jobs', exact: true }))
-      .first();
-    rounds.list.push(await shownAfter(page, () => touch(tab), '[role=listitem] [aria-label^="Remove "]'));
-    await page.waitForTimeout(2500);
-    const remove = page.locator('[aria-label^="Remove "]').nth(2);
-    rounds.tap.push(await shownAfter(page, () => touch(remove), '[data-testid=undo-band], [role=status] ~ [role=button]'));
-    await page.waitForTimeout(1500);
-    await touch(page.getByRole('button', { name: 'Undo', exact: true }));
-    await page.waitForTimeout(2500);
-    rounds.open.push(await shownAfter(page, () => touch(page.locator('[role=listitem] a').nth(1)), '[data-testid=plan] svg'));
-    await slow(1);
-    await page.waitForTimeout(1500);
-  }
-  await cdp.send('HeapProfiler.enable');
-  await cdp.send('HeapProfiler.collectGarbage');
-  const { usedSize } = await cdp.send('Runtime.getHeapUsage');
-  await context.close();
-  return { first, heap: usedSize / 1e6, ...Object.fromEntries(Object.entries(rounds).map(([name, times]) => [name, percentile(times, 0.5)])) };
-}
-
-/** @throws nothing; says what it measures and sets the exit code where a limit is broken */
-export async function thousand({ browser, cluster, server, web }) {
-  const figures = {};
-  for (const [name, jobs] of [
-    ['ten', 3],
-    ['thousand', 993],
-  ]) {
-    const served = await serveOn({ cluster, name: `bench_${name}`, server, web });
-    try {
-      const begun = performance.now();
-      const seeded = await seedJobs(served.ownerUrl, jobs, 100);
-      line(`${seeded.jobs} jobs, ${seeded.rows} rows, seeded in s (60)`, ((performance.now() - begun) / 1000).toFixed(1));
-      figures[name] = await onPhone(browser, served.base, seeded.jobs);
-    } finally {
-      await served.stop();
-    }
-  }
-  const { ten, thousand: many } = figures;
-  line('first pull of the whole firm, s: ten jobs; a thousand', `${(ten.first / 1000).toFixed(1)}; ${(many.first / 1000).toFixed(1)}`);
-  for (const [name, said] of [
-    ['reload', 'first screen after a reload'],
-    ['list', 'list of jobs'],
-    ['open', 'a job opened'],
-    ['tap', "a tap's write"],
-  ]) {
-    const over = many[name] - ten[name] > 300;
-    line(`${said} at 4x, ms: ten jobs; a thousand (300 more)`, `${ten[name].toFixed(0)}; ${many[name].toFixed(0)}${over ? '   over' : ''}`);
-    if (over) process.exitCode = 1;
-  }
-  line('heap with a thousand jobs, MB (150)', `${many.heap.toFixed(0)} (ten: ${ten.heap.toFixed(0)})`);
-  if (many.heap > 150) process.exitCode = 1;
-}
-
 /** The first of them are a server's that has only just begun, and not counted. */
 const WARM = 3;
 const SECONDS = 23;
@@ -144,7 +42,7 @@ async function phoneOn(base, target, since) {
   const answer = await fetch(`${base}/api/v1/session`, {
     method: 'POST',
     headers: json,
-    body: JSON.stringify({ personId: LEAD, device: { id: uuid(), label: 'bench' } }),
+    body: JSON.stringify({ ...SIGN_IN.data, device: { id: uuid(), label: 'bench' } }),
   });
   const { device } = await answer.json();
   const cookie = answer.headers
@@ -161,7 +59,7 @@ async function phoneOn(base, target, since) {
         v: 1,
         device,
         seq,
-        person: LEAD,
+        person: SIGN_IN.data.personId,
         madeAt: new Date().toISOString(),
         kind: 'job.change',
         target,
@@ -180,8 +78,7 @@ async function phoneOn(base, target, since) {
   };
 }
 
-/** Fifty phones of a firm of a thousand jobs, each writing and reading once a second; and the same two statements through bare Express + pg. */
-export async function phones({ cluster, server }) {
+export default async function phones({ cluster, server, figure }) {
   const served = await serveOn({ cluster, name: 'bench_phones', server });
   const { default: pg } = await import('pg');
   const { default: express } = await import('express');
@@ -245,19 +142,12 @@ export async function phones({ cluster, server }) {
         }),
       );
       const requests = list.length * SECONDS * 2;
-      const each = (now, then) => ((now - then) / requests).toFixed(1);
-      line(
-        `${name}, processor time a request, ms: server; database`,
-        `${each(spentBy(pids), before.server)}; ${each(spentByConnections('bench_phones'), before.database)}`,
-      );
+      const each = (now, then) => (now - then) / requests;
+      figure(`${name}, server's processor time a request, ms`, each(spentBy(pids), before.server));
+      figure(`${name}, database's processor time a request, ms`, each(spentByConnections('bench_phones'), before.database));
       for (const kind of ['write', 'read']) {
-        const p99 = percentile(times[kind], 0.99);
-        const over = p99 > (limits[kind] ?? Infinity);
-        line(
-          `${name}, ${kind}, p50 / p99 ms${limits[kind] ? ` (${limits[kind]})` : ''}`,
-          `${percentile(times[kind], 0.5).toFixed(1)} / ${p99.toFixed(1)}${over ? '   over' : ''}`,
-        );
-        if (over) process.exitCode = 1;
+        figure(`${name}, ${kind}, p50 ms`, percentile(times[kind], 0.5));
+        figure(`${name}, ${kind}, p99 ms`, percentile(times[kind], 0.99), limits[kind] ? { most: limits[kind] } : {});
       }
     }
     const bareRead = async (job) => {
@@ -282,12 +172,8 @@ export async function phones({ cluster, server }) {
         if (i >= 40) into.push(performance.now() - begun);
       }
     }
-    const times = percentile(p50, 0.5) / percentile(bare50, 0.5);
-    line(
-      'a job read; the same rows, bare Express + pg, p50 ms (4x)',
-      `${percentile(p50, 0.5).toFixed(2)}; ${percentile(bare50, 0.5).toFixed(2)} (${times.toFixed(1)}x)`,
-    );
-    if (times > 4) process.exitCode = 1;
+    figure('a job read, p50 ms', percentile(p50, 0.5));
+    figure('a job read, times the same rows by bare Express + pg', percentile(p50, 0.5) / percentile(bare50, 0.5), { most: 4 });
     listening.close();
     listening.closeAllConnections();
     await second.end();

@@ -2,14 +2,14 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import pg from 'pg';
-import { freePort } from './cluster.mjs';
-import { root } from './run.mjs';
+import { freePort } from '../lib/cluster.mjs';
+import { root } from '../lib/run.mjs';
 
 const FIRM = '0198a000-f1f0-7000-8000-000000000001';
 const DOCK = '0198a000-de00-7000-8000-000000000001';
 
 /** Starts the server on a database of its own, with the demonstration in it. */
-export async function serveOn({ cluster, name, server, web }) {
+export async function serveOn({ cluster, name, server, web, demo }) {
   const at = (url) => url.replace(/\/[^/]*$/, `/${name}`);
   const run = async (url, ...statements) => {
     const client = new pg.Client({ connectionString: url });
@@ -20,7 +20,7 @@ export async function serveOn({ cluster, name, server, web }) {
   await run(cluster.adminUrl, `drop database if exists ${name} with (force)`, `create database ${name} owner tufa_owner`);
   await run(at(cluster.adminUrl), 'alter schema public owner to tufa_owner', 'grant usage on schema public to tufa_app');
   const [url, ownerUrl] = [at(cluster.url), at(cluster.ownerUrl)];
-  const first = await processOn({ url, ownerUrl, server, web });
+  const first = await processOn({ url, ownerUrl, server, web, demo });
   const stop = async () => {
     await first.end();
     await run(cluster.adminUrl, `drop database ${name} with (force)`);
@@ -29,7 +29,7 @@ export async function serveOn({ cluster, name, server, web }) {
 }
 
 /** A process of the server on a database that is there. */
-export async function processOn({ url, ownerUrl, server, web }) {
+export async function processOn({ url, ownerUrl, server, web, demo = join(root, 'demo') }) {
   const port = await freePort(0);
   const child = spawn(process.execPath, [server], {
     env: {
@@ -39,7 +39,7 @@ export async function processOn({ url, ownerUrl, server, web }) {
       SESSION_SECRET: 'bench',
       PORT: String(port),
       ...(web ? { TUFA_WEB: web } : {}),
-      TUFA_DEMO: join(root, 'demo'),
+      TUFA_DEMO: demo,
       NODE_ENV: 'production',
     },
     stdio: ['ignore', 'pipe', 'inherit'],
