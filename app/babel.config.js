@@ -3,6 +3,6 @@ module.exports = (api) => {
   const tested = api.env('test');
   return {
     presets: [['babel-preset-expo', { jsxImportSource: 'nativewind' }], 'nativewind/babel'],
-    plugins: tested ? ['@babel/plugin-transform-dynamic-import'] : [],
+    plugins: tested ? ['@babel/plugin-transform-dynamic-import'] : ['./straightImports'],
   };
 };

@@ -2,8 +2,10 @@ const { readdirSync, realpathSync } = require('node:fs');
 const { dirname, join } = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 const { withNativeWind } = require('nativewind/metro');
+const { tableHash } = require('./straightImports');
 
 const config = getDefaultConfig(__dirname);
+config.cacheVersion = tableHash();
 // Where packages lie, whichever folder these settings are used in: the empty application of the benches has a copy.
 const packages = dirname(dirname(require.resolve('expo/package.json')));
 // The gesture library registers its engines in a table of its own module: reached by `import` here and by `require` there

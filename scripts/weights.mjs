@@ -12,7 +12,12 @@ const NAMED = 12;
 function homeOf(source) {
   const [, inPackage] = /.*node_modules\/((?:@[^/]+\/)?[^/]+)/.exec(source) ?? [];
   if (inPackage && !inPackage.startsWith('@tufa')) return inPackage;
-  return source.replace(/^[/\0]+/, '').split('/').slice(0, -1).slice(0, 2).join('/');
+  return source
+    .replace(/^[/\0]+/, '')
+    .split('/')
+    .slice(0, -1)
+    .slice(0, 2)
+    .join('/');
 }
 
 main(async () => {

@@ -7,13 +7,13 @@ import { v7 as uuid } from 'uuid';
 import { change, write } from '../outbox/useFirm';
 import { ageText } from '../parts/phone/ageText';
 import { now } from '../parts/phone/clock';
-import { later } from '../parts/phone/later';
+
 import { useSpeaker } from '../parts/phone/speaker';
 import { Word } from '../parts/ui/Button';
 import { T } from '../parts/ui/T';
 
-const PasteForecast = lazy(() => later(() => import('./PasteForecast')).then(({ PasteForecast: Part }) => ({ default: Part })));
-const ForecastByHand = lazy(() => later(() => import('./ForecastByHand')).then(({ ForecastByHand: Part }) => ({ default: Part })));
+const PasteForecast = lazy(() => import('./PasteForecast').then(({ PasteForecast: Part }) => ({ default: Part })));
+const ForecastByHand = lazy(() => import('./ForecastByHand').then(({ ForecastByHand: Part }) => ({ default: Part })));
 
 /** Where it comes from, and how long ago it was told. */
 function toldText(speaker: Speaker, { source, takenAt }: Pick<ForecastFields, 'source' | 'takenAt'>): string {

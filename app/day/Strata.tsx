@@ -1,10 +1,10 @@
 import { lazy, Suspense, type ComponentProps } from 'react';
 import { useWindowDimensions, View } from 'react-native';
-import { later, once } from '../parts/phone/later';
+import { once } from '../parts/phone/later';
 import type { StrataView as Drawn } from './StrataView';
 
 /** Fetched beside the screen that shows them. */
-const drawn = once(() => later(() => import('./StrataView')).then(({ StrataView: Part }) => ({ default: Part })));
+const drawn = once(() => import('./StrataView').then(({ StrataView: Part }) => ({ default: Part })));
 drawn().catch(() => null);
 const Part = lazy(drawn);
 

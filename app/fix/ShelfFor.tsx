@@ -7,7 +7,7 @@ import { Button } from '../parts/ui/Button';
 import { Field } from '../parts/ui/Field';
 import { T } from '../parts/ui/T';
 import type { JobView } from '../parts/job/useJob';
-import { later } from '../parts/phone/later';
+
 import { whole } from './money';
 import { MARK, TONE } from './verdict';
 import { WORKED_OUT } from '../outbox/queryClient';
@@ -38,7 +38,7 @@ export function ShelfFor({
   // Made ready when somebody asks: most look at the list alone.
   const { data: finder } = useQuery({
     queryKey: [WORKED_OUT, 'ShelfIndex'],
-    queryFn: () => later(() => import('../shelf/ShelfScreen')),
+    queryFn: () => import('../shelf/ShelfScreen'),
     enabled: searching,
     staleTime: Infinity,
     networkMode: 'always',

@@ -1,6 +1,6 @@
 import type { FirmData } from '@tufa/contract/entities';
 import { say } from '@tufa/words/speak';
-import { format } from 'date-fns/format';
+import { formatISO } from 'date-fns/formatISO';
 import { View } from 'react-native';
 import { Way } from '../parts/chrome/Way';
 import { links } from '../links';
@@ -15,7 +15,7 @@ const AHEAD_MS = 14 * 86_400_000;
 const MOST = 6;
 
 /** A day by the phone's own clock. */
-const dayOf = (ms: number): string => format(ms, 'yyyy-MM-dd');
+const dayOf = (ms: number): string => formatISO(ms, { representation: 'date' });
 
 /** What is to be looked at again these days, the longest overdue first; each opens its job's record. */
 export function CareDue({ data }: { data: Pick<FirmData, 'careVisit' | 'job'> }) {

@@ -1,16 +1,14 @@
 import { assemblePlanInput } from '@tufa/contract/assemble';
 import type { RowOf } from '@tufa/contract/entities';
-import { ANY_HOUR, closedIn, type OpeningHours } from '@tufa/contract/openingHours';
+import { ANY_HOUR, closedIn } from '@tufa/contract/openingHours';
 import { forecastOf, weatherSiteOf } from '@tufa/contract/siteOf';
-import { weekAsks, type PlanInput, type WeekOfProduct } from '@tufa/core/plan';
 import { weekScale, weekScene } from '@tufa/draw/weekScene';
 import { say } from '@tufa/words';
-import type { Remote } from 'comlink';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { capital } from '../day/localDay';
 import { bestRun, minutesText, runText } from '../day/weekText';
-import { HOURS, presentHour, weekDays, type WeekDays } from '../day/useWeek';
+import { HOURS, presentHour, weekDays } from '../day/useWeek';
 import { rowsOf, tightest } from '../day/weekRows';
 import { useFirmWith } from '../outbox/useFirm';
 import { now } from '../parts/phone/clock';
@@ -18,24 +16,10 @@ import { useSpeaker } from '../parts/phone/speaker';
 import { useSize } from '../parts/phone/useSize';
 import { SceneView } from '../parts/ui/SceneView';
 import { T } from '../parts/ui/T';
-import type { PlanWorker } from '../workers/plan.worker';
 import { useWorkedOut } from '../workers/useWorkedOut';
 
 /** So many days are shown of the week: today and what comes next. */
 const SHOWN = 2;
-
-async function weekIn(
-  worker: Remote<PlanWorker>,
-  input: PlanInput,
-  { site, days, hours, zone }: { site: Parameters<PlanWorker['week']>[0]['site']; days: WeekDays; hours: OpeningHours; zone: string },
-): Promise<WeekOfProduct[]> {
-  const { value: plan } = await worker.plan(input);
-  const asks = plan ? weekAsks(input, plan) : [];
-  if (asks.length === 0) return [];
-  const { air_C, slab_C } = input.conditions;
-  const at_ms = days.days.flatMap((day) => day.at_ms.flatMap((ms) => ms ?? []));
-  return (await worker.week({ asks, site, conditions: { air_C, slab_C }, at_ms, closed_ms: closedIn(hours, at_ms, zone), now_ms: now() })).value ?? [];
-}
 
 /** The next good hours of a job as a strip; nothing where no weather is told for it, or nothing is chosen. */
 export function GoodHours({ job }: { job: RowOf<'job'> }) {
@@ -51,7 +35,10 @@ export function GoodHours({ job }: { job: RowOf<'job'> }) {
   const week = useWorkedOut(
     'goodHours',
     input && site ? [input, site, days, hours] : null,
-    (worker) => weekIn(worker, input!, { site: site!, days, hours, zone: job.zone }),
+    (worker) => {
+      const at_ms = days.days.flatMap((day) => day.at_ms.flatMap((ms) => ms ?? []));
+      return worker.weekOfJob(input!, { site: site!, at_ms, closed_ms: closedIn(hours, at_ms, job.zone), now_ms: now() });
+    },
     { keepLast: true },
   );
   const product = week.data ? tightest(week.data) : undefined;

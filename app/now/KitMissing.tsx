@@ -1,31 +1,22 @@
 import { assemblePlanInput } from '@tufa/contract/assemble';
 import type { RowOf } from '@tufa/contract/entities';
-import { kitOf, type KitItem, type PlanInput } from '@tufa/core/plan';
 import { say, sayKit } from '@tufa/words';
-import type { Remote } from 'comlink';
 import { useMemo } from 'react';
 import { loadedOf } from '../fix/loadedOf';
 import { useFirmWith } from '../outbox/useFirm';
 import { useSpeaker } from '../parts/phone/speaker';
 import { T } from '../parts/ui/T';
-import type { PlanWorker } from '../workers/plan.worker';
 import { useWorkedOut } from '../workers/useWorkedOut';
 
 /** As many are named; the list itself has the rest. */
 const NAMED = 3;
-
-/** What a job's plan takes along; nothing where it cannot be planned. */
-async function kitIn(worker: Remote<PlanWorker>, input: PlanInput): Promise<readonly KitItem[]> {
-  const { value } = await worker.plan(input);
-  return value ? kitOf(input, value) : [];
-}
 
 /** What of a job's kit is not loaded yet, by name. What cannot be planned yet has no kit; the job itself says why. */
 export function KitMissing({ job }: { job: RowOf<'job'> }) {
   const speaker = useSpeaker();
   const { data, ready } = useFirmWith(job.id);
   const input = useMemo(() => (ready ? assemblePlanInput(data, job.id) : null), [data, ready, job.id]);
-  const kit = useWorkedOut('kit', input ? [input] : null, (worker) => kitIn(worker, input!), { keepLast: true });
+  const kit = useWorkedOut('kit', input ? [input] : null, (worker) => worker.kit(input!), { keepLast: true });
   if (!ready) return <T>{say(speaker, 'now.kitWorking')}</T>;
   if (!input || kit.isError || kit.data?.length === 0) return <T>{say(speaker, 'now.kitUnplanned')}</T>;
   if (!kit.data) return <T>{say(speaker, 'now.kitWorking')}</T>;

@@ -18,10 +18,8 @@
     var links = document.querySelectorAll('link[data-application]');
     if (begun || document.readyState === 'loading' || come.length < links.length) return;
     begun = true;
-    if (/^\/(jobs\/.+|shelf|bench\/.+|firm)/.test(location.pathname)) {
-      fetchSoon(contentOf('shared'));
-      (JSON.parse(contentOf('parts') || '{}')[location.pathname.split('/').pop()] || []).forEach(fetchSoon);
-    }
+    // Now's own small parts come after its first screen, when they are drawn.
+    (JSON.parse(contentOf('parts') || '{}')[location.pathname.split('/').pop()] || []).forEach(fetchSoon);
     links.forEach(function (link) {
       var script = document.createElement('script');
       script.src = link.href;

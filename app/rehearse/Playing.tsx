@@ -2,7 +2,7 @@ import { outcomeOf, type RehearsalOutcome, type RehearsedVisit } from '@tufa/cor
 import { lazy, Suspense, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 import type { JobView } from '../parts/job/useJob';
-import { later } from '../parts/phone/later';
+
 import { siteClocksOf } from '../pour/siteClocksOf';
 import { PracticeStrip } from './PracticeStrip';
 import { practiceView } from './practiceView';
@@ -10,7 +10,7 @@ import type { Rehearsing } from './Rehearsing';
 import { allDone, keptOf, tapsOf } from './tapsOf';
 
 // The pour's screen is a part of its own: a page that opens there fetches it first.
-const Pour = lazy(() => later(() => import('../pour/PourScreen')).then((part) => ({ default: part.Pour })));
+const Pour = lazy(() => import('../pour/PourScreen').then((part) => ({ default: part.Pour })));
 
 /** Where nothing is due it goes on by so much, ms. */
 const STEP_MS = 600_000;

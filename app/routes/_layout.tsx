@@ -10,12 +10,15 @@ import { loadFirm } from '../outbox/useFirm';
 import { StorageInTheWay } from '../parts/chrome/SyncLine';
 import { wantFocus } from '../parts/ui/focusAnswer';
 import { keepInstallPrompt } from '../parts/phone/install';
+import { shareParts } from '../parts/phone/later';
 import { registerWorker } from '../parts/phone/serviceWorker';
 import { phoneLanguage, speakIn } from '../parts/phone/language';
 import { SpeakerContext, SpeakInContext } from '../parts/phone/speaker';
 
 /** A screen whose chunk never came, or that failed to draw, says so: never a blank page. */
 export { ScreenLost as ErrorBoundary } from '../parts/chrome/ScreenLost';
+
+shareParts();
 
 /** The read cache's shape; a phone with an older one pulls afresh. */
 const SHAPE = 'v1';

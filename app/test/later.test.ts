@@ -10,34 +10,44 @@ function fresh(): typeof import('../parts/phone/later') {
   return require('../parts/phone/later') as typeof import('../parts/phone/later');
 }
 
-test('where nothing is apart a part is asked for at once', async () => {
-  named(null);
-  await expect(fresh().later(async () => 'part')).resolves.toBe('part');
-  expect(scripts()).toEqual([]);
+/** The bundler's own loader, which has fetched these parts. */
+const world = globalThis as unknown as { __loadBundleAsync?: (part: string) => Promise<void> };
+const fetched: string[] = [];
+beforeEach(() => {
+  fetched.length = 0;
+  world.__loadBundleAsync = async (part) => void fetched.push(part);
 });
 
-test('what is shared comes first, and once for all parts', async () => {
-  named('/shared.js');
-  const { later } = fresh();
-  const load = jest.fn(async () => 'part');
-  const both = Promise.all([later(load), later(load)]);
+const SHARED = '{&quot;/a.js&quot;:[&quot;/shared.js&quot;],&quot;/b.js&quot;:[&quot;/shared.js&quot;]}';
+
+test('where nothing is apart a part is asked for alone', async () => {
+  named(null);
+  fresh().shareParts();
+  await world.__loadBundleAsync!('/a.js');
+  expect([fetched, scripts()]).toEqual([['/a.js'], []]);
+});
+
+test('what parts share is fetched beside the first of them, and once', async () => {
+  named(SHARED);
+  fresh().shareParts();
+  const both = Promise.all([world.__loadBundleAsync!('/a.js'), world.__loadBundleAsync!('/b.js')]);
+  expect(fetched).toEqual(['/a.js', '/b.js']);
   expect(scripts().map((script) => script.getAttribute('src'))).toEqual(['/shared.js']);
-  expect(load).not.toHaveBeenCalled();
   scripts()[0]!.dispatchEvent(new Event('load'));
-  await expect(both).resolves.toEqual(['part', 'part']);
+  await both;
   expect(scripts()).toHaveLength(1);
 });
 
 test('what did not come is said, and asked for again by the next part', async () => {
-  named('/shared.js');
-  const { later } = fresh();
-  const lost = later(async () => 'part');
+  named(SHARED);
+  fresh().shareParts();
+  const lost = world.__loadBundleAsync!('/a.js');
   scripts()[0]!.dispatchEvent(new Event('error'));
   await expect(lost).rejects.toThrow('/shared.js did not come.');
   expect(scripts()).toEqual([]);
-  const again = later(async () => 'part');
+  const again = world.__loadBundleAsync!('/b.js');
   scripts()[0]!.dispatchEvent(new Event('load'));
-  await expect(again).resolves.toBe('part');
+  await again;
 });
 
 test('a small part waits for signal instead of failing', async () => {

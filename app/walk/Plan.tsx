@@ -1,12 +1,12 @@
 import { lazy, Suspense, type ComponentProps } from 'react';
 import { View } from 'react-native';
-import { later, once } from '../parts/phone/later';
+import { once } from '../parts/phone/later';
 import type { PlanLegend as Legend, PlanView as Drawn } from './PlanView';
 
 export type { PlanLayer, PlanTouch } from './PlanView';
 
 /** Fetched beside the screen that shows it, with the library that follows fingers. */
-const drawn = once(() => later(() => import('../fingers/fingers')));
+const drawn = once(() => import('../fingers/fingers'));
 drawn().catch(() => null);
 const Plan = lazy(() => drawn().then(({ PlanView: Part }) => ({ default: Part })));
 const Key = lazy(() => drawn().then(({ PlanLegend: Part }) => ({ default: Part })));

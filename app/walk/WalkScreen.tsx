@@ -23,19 +23,19 @@ import { PlanLegend, PlanView, type PlanLayer } from './Plan';
 import { StopQuestions, unanswered } from './StopQuestions';
 import { VerdictLines } from './VerdictLines';
 import { useSpeaker } from '../parts/phone/speaker';
-import { later } from '../parts/phone/later';
+
 import { useWalking } from './useWalking';
 
 /** Forms and files come when they are opened. */
-const forms = () => later(() => import('../forms/forms'));
+const forms = () => import('../forms/forms');
 const ElementForm = lazy(() => forms().then(({ ElementForm: Part }) => ({ default: Part })));
 const FindingForm = lazy(() => forms().then(({ FindingForm: Part }) => ({ default: Part })));
 const Measure = lazy(() => forms().then(({ Measure: Part }) => ({ default: Part })));
 const Soundings = lazy(() => forms().then(({ Soundings: Part }) => ({ default: Part })));
 const LicensedOpinion = lazy(() => forms().then(({ LicensedOpinion: Part }) => ({ default: Part })));
-const Photos = lazy(() => later(() => import('../fingers/fingers')).then(({ Photos: Part }) => ({ default: Part })));
+const Photos = lazy(() => import('../fingers/fingers').then(({ Photos: Part }) => ({ default: Part })));
 const Tests = lazy(() => forms().then(({ Tests: Part }) => ({ default: Part })));
-const SurveyFiles = lazy(() => later(() => import('./SurveyFiles')).then((part) => ({ default: part.SurveyFiles })));
+const SurveyFiles = lazy(() => import('./SurveyFiles').then((part) => ({ default: part.SurveyFiles })));
 
 export const WalkScreen = () => <StepScreen step="walk">{(view) => <Walk key={view.job.id} view={view} />}</StepScreen>;
 

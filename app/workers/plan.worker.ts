@@ -2,10 +2,12 @@ import {
   compareSystems,
   computePlan,
   hourOf,
+  kitOf,
   loadOf,
   rankingOf,
   surveyOf,
   waysOn,
+  weekAsks,
   weekOf,
   type DayOdds,
   type DayPlan,
@@ -16,6 +18,7 @@ import {
   type Survey,
   type Freed,
   type JobInTurn,
+  type KitItem,
   type SystemOutcome,
   type WeekAsk,
   type WeekOfProduct,
@@ -50,6 +53,18 @@ const worker = {
   load: (inputs: Parameters<typeof loadOf>[0]): Tried<Load> => tried(() => loadOf(inputs)),
   /** without the shelf: what a screen that chooses nothing needs */
   plan: (input: PlanInput): Tried<Plan> => tried(() => withoutShelf(computePlan(kept(input), { ranked: 'chosen' }))),
+  /** what a job's plan takes along; nothing where it cannot be planned */
+  kit: (input: PlanInput): readonly KitItem[] => {
+    const { value } = worker.plan(input);
+    return value ? kitOf(input, value) : [];
+  },
+  /** the hours of a week for each product that a job chose; nothing where it cannot be planned or chose none */
+  weekOfJob: (input: PlanInput, asked: Omit<Parameters<typeof weekOf>[0], 'asks' | 'conditions'>): WeekOfProduct[] => {
+    const { value: plan } = worker.plan(input);
+    const asks = plan ? weekAsks(input, plan) : [];
+    const { air_C, slab_C } = input.conditions;
+    return asks.length === 0 ? [] : (worker.week({ ...asked, asks, conditions: { air_C, slab_C } }).value ?? []);
+  },
   /** what remains when a plan broke, each way planned */
   waysOn: (input: PlanInput, what: BreakCode): Tried<ReturnType<typeof waysOn>> => tried(() => waysOn(kept(input), what)),
   /** each product in every hour of the week */

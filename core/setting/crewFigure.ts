@@ -1,10 +1,7 @@
 import { inRange, Problem, rangedOf, type Ranged } from '../quantity';
 import { SETTING } from './constants';
+import type { CrewFigureName } from './CREW_FIGURES';
 import { lnLikelihood, robustWeight } from './robust';
-
-/** The crew's figures beside their lives, each with what is believed before a record. */
-export const CREW_FIGURES = ['rate', 'waste', 'soakDepth', 'skinShare'] as const;
-export type CrewFigureName = (typeof CREW_FIGURES)[number];
 
 /** One day's own figure. */
 export interface FigureEntry {

@@ -17,6 +17,7 @@ export * from './BatchWindow';
 export * from './fitArrhenius';
 export * from './crewPosterior';
 export * from './crewRecord';
+export * from './CREW_FIGURES';
 export * from './crewFigure';
 export * from './peakTemperature';
 export * from './monteCarlo';

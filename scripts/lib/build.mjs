@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, wri
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { Advice, main, root, run, say } from './run.mjs';
+import { divideShared, WEB } from './sharedParts.mjs';
 
 const WEB_SOURCES = ['app', 'core', 'draw', 'contract', 'words', 'package-lock.json'];
 const SKIP = new Set(['.empty', 'node_modules', 'dist', '.expo', 'fonts', 'test', '__tests__']);
@@ -40,21 +41,10 @@ export function compress(folder) {
   }
 }
 
-/** What a page needs that opens on a step of a job, by how its address ends: its screen and the keypad, fetched at once. */
-const PARTS = {
-  walk: ['WalkScreen', 'fingers', 'Keypad'],
-  fix: ['FixScreen', 'Keypad'],
-  mix: ['MixScreen', 'Keypad'],
-  day: ['DayScreen', 'StrataView', 'Keypad'],
-  pour: ['PourScreen', 'Keypad'],
-  record: ['RecordScreen', 'Keypad'],
-};
-
 /**
- * What several parts share is bundled as one file of its own, which the page would wait for before its first screen. It
- * is named in the page instead, and `app/parts/phone/later.ts` fetches it with the first part that needs it. A page that
- * opens on a step of a job fetches the application first, then what is shared, then the step's own part, each on the
- * whole of the line and the later ones while the first is being read (`app/public/early.js`).
+ * What several parts share is named in the page, and `app/parts/phone/later.ts` fetches with each part what it shares. A
+ * page that opens on a step of a job fetches the application first, then what its first screen shares and its own part,
+ * each on the whole of the line and the later ones while the first is being read (`app/public/early.js`).
  */
 function setInOrder(dist) {
   const page = join(dist, 'index.html');
@@ -64,21 +54,14 @@ function setInOrder(dist) {
   const application = scripts.filter((script) => script !== shared);
   if (!shared || !application.at(-1)?.src.includes('/entry-'))
     throw new Advice('The exported page names no shared part, or no application: look at what the bundler calls them now.');
-  const web = '/_expo/static/js/web/';
-  const names = readdirSync(join(dist, web));
-  const fileOf = (part) => {
-    const file = names.find((name) => name.startsWith(`${part}-`) && name.endsWith('.js'));
-    if (!file) throw new Advice(`The build has no part called ${part}: look at what is fetched first in scripts/lib/build.mjs.`);
-    return web + file;
-  };
-  const parts = Object.fromEntries(Object.entries(PARTS).map(([step, wanted]) => [step, wanted.map(fileOf)]));
-  const meta = (name, content) => `<meta name="${name}" content="${content.replaceAll('"', '&quot;')}" />`;
+  const { needed, opened } = divideShared(dist, shared.src.replace(WEB, ''));
+  const meta = (name, content) => `<meta name="${name}" content="${JSON.stringify(content).replaceAll('"', '&quot;')}" />`;
   const head = [
     // Before the links: it listens for them.
     '<script src="/early.js"></script>',
     ...application.map(({ src }) => `<link rel="preload" as="script" data-application href="${src}" />`),
-    meta('shared', shared.src),
-    meta('parts', JSON.stringify(parts)),
+    meta('shared', needed),
+    meta('parts', opened),
   ].join('');
   writeFileSync(page, scripts.reduce((text, { tag }) => text.replace(tag, ''), html).replace('</head>', `${head}</head>`));
 }

@@ -1,12 +1,12 @@
 import { Component, lazy, Suspense, type ComponentType, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { later, once } from '../phone/later';
+import { once } from '../phone/later';
 import { Fetching } from './Fetching';
 import { usePhone } from '../phone/useSettings';
 import { useOnSide } from '../phone/useSize';
 import { ScreenLost } from './ScreenLost';
 
-const keypad = once(() => later(() => import('../../keypad/Keypad')).then((part) => ({ default: part.Keypad })));
+const keypad = once(() => import('../../keypad/Keypad').then((part) => ({ default: part.Keypad })));
 const Keypad = lazy(keypad);
 
 /**
@@ -15,7 +15,7 @@ const Keypad = lazy(keypad);
  * @param end how its address ends, where that is always the same: a page that opens there begins to fetch it before anything else is known
  */
 export function workScreen(load: () => Promise<ComponentType>, end?: string): ComponentType {
-  const screen = once(() => later(load).then((found) => ({ default: found })));
+  const screen = once(() => load().then((found) => ({ default: found })));
   if (end !== undefined && typeof window !== 'undefined' && window.location.pathname.endsWith(end)) {
     // What fails here is asked for again when it is drawn, and said there.
     screen().catch(() => null);

@@ -1,28 +1,45 @@
-/** Of the built page: where what several screens share lies. Without it (in development) nothing is apart. */
-const sharedAddress = (): string | undefined => document.querySelector<HTMLMetaElement>('meta[name="shared"]')?.content;
-
-let shared: Promise<void> | null = null;
-
-/** Everything that computes, draws or prints for more than one screen, fetched once, after the first screen. */
-function loadShared(): Promise<void> {
-  const src = sharedAddress();
-  shared ??= src
-    ? new Promise((done, failed) => {
-        const script = Object.assign(document.createElement('script'), { src });
-        script.addEventListener('load', () => done());
-        script.addEventListener('error', () => {
-          shared = null;
-          script.remove();
-          failed(new Error(`${src} did not come.`));
-        });
-        document.head.append(script);
-      })
-    : Promise.resolve();
-  return shared;
+/** Of the built page: by a part's address, what it shares with others. Without it (in development) nothing is apart. */
+function sharedByPart(): Readonly<Record<string, readonly string[]>> {
+  const told = document.querySelector<HTMLMetaElement>('meta[name="shared"]')?.content;
+  return told ? (JSON.parse(told) as Record<string, readonly string[]>) : {};
 }
 
-/** What is fetched when it is used: what it shares with others first. @throws where there is no signal and nothing on the phone */
-export const later = <T>(load: () => Promise<T>): Promise<T> => loadShared().then(load);
+const scripts = new Map<string, Promise<void>>();
+
+/** A file that several parts share, fetched once; again after it did not come. */
+function fetchScript(src: string): Promise<void> {
+  const coming =
+    scripts.get(src) ??
+    new Promise<void>((done, failed) => {
+      const script = Object.assign(document.createElement('script'), { src });
+      script.addEventListener('load', () => done());
+      script.addEventListener('error', () => {
+        scripts.delete(src);
+        script.remove();
+        failed(new Error(`${src} did not come.`));
+      });
+      document.head.append(script);
+    });
+  scripts.set(src, coming);
+  return coming;
+}
+
+type LoadPart = (part: string) => Promise<void>;
+
+/** By this name the bundler's own code fetches a part. */
+const LOADER = '__loadBundleAsync';
+
+/** From here on each part comes with what it shares, fetched beside it: neither is read before both are here. */
+export function shareParts(): void {
+  const global = globalThis as unknown as Record<string, LoadPart | undefined>;
+  const load = global[LOADER];
+  const shared = sharedByPart();
+  if (!load) return;
+  global[LOADER] = async (part) => {
+    const address = new URL(part, window.location.href).pathname;
+    await Promise.all([...(shared[address] ?? []).map(fetchScript), load(part)]);
+  };
+}
 
 /** Signal again, or a few seconds on. */
 const laterOrOnline = (): Promise<void> =>
@@ -32,7 +49,7 @@ const laterOrOnline = (): Promise<void> =>
   });
 
 /** For a small part of a screen: until it can come its place stays empty, and everything else goes on. */
-export const whenItComes = <T>(load: () => Promise<T>): Promise<T> => later(load).catch(() => laterOrOnline().then(() => whenItComes(load)));
+export const whenItComes = <T>(load: () => Promise<T>): Promise<T> => load().catch(() => laterOrOnline().then(() => whenItComes(load)));
 
 /** Asked for once; again only after it failed. */
 export function once<T>(load: () => Promise<T>): () => Promise<T> {

@@ -1,5 +1,5 @@
 import type { BatchState } from '../../pour';
-import { Course, effectiveTemperature, type BatchWindowInput, type CrewFigureName, type RecordEntry } from '../../setting';
+import { Course, effectiveTemperature, type BatchWindowInput, type CrewFigureName } from '../../setting';
 import type { Batch } from '../batches/Made';
 import type { PlanInput } from '../input/PlanInput';
 import { sheetOf } from '../input/sheetOf';
@@ -118,11 +118,3 @@ export function entriesOf(poured: readonly PouredBatch[]): CrewEntryMade[] {
     ];
   });
 }
-
-/** An entry of the firm's as a record's: what a person has set aside says nothing. */
-export const recordEntryOf = (entry: Pick<CrewEntryMade, 'value' | 'temperature_C' | 'retarder' | 'censored'>): RecordEntry => ({
-  life_s: entry.value,
-  temperature_C: entry.temperature_C ?? 21,
-  retarder: entry.retarder ?? 1,
-  ...(entry.censored ? { censored: true } : {}),
-});
