@@ -6,7 +6,8 @@ const { createHash } = require('node:crypto');
 const { dirname, join, relative, resolve } = require('node:path');
 const { parse } = require('@babel/parser');
 
-const ROOT = resolve(__dirname, '..');
+/** The clone, whichever folder these settings are used in: the empty application of the benches has a copy. */
+const ROOT = resolve(dirname(require.resolve('expo/package.json')), '../..');
 const STRAIGHT = ['core', 'draw', 'contract'].map((name) => join(ROOT, name));
 /** Packages that are taken so too: each says of itself that reading it does nothing, or has nothing but its index. */
 const PACKAGES = Object.fromEntries(

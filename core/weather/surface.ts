@@ -1,5 +1,6 @@
 import erfc from '@stdlib/math-base-special-erfc';
 import { inRange, Problem } from '../quantity';
+import { oneStep, twoByTwo, type StepFactors } from './conductionSteps';
 import { WEATHER } from './constants';
 import { evaporation } from './evaporation';
 
@@ -112,26 +113,17 @@ export function surfaceConduction(input: {
     checked(weather);
     const heat = gain(weather);
     const loss = convectionOf(weather.wind_ms) + WEATHER.radiation_Wm2K;
-    for (let left_s = weather.for_s; left_s > 1e-9; left_s -= grid.step_s) {
-      const step_s = Math.min(grid.step_s, left_s);
-      const share = (WEATHER.conductivity_WmK * step_s) / (WEATHER.capacity_Jm3K * width_m * width_m);
-      const half = (2 * step_s) / (WEATHER.capacity_Jm3K * width_m);
-      const face = T[0]!;
-      const flux = heat - loss * (face - weather.air_C) - (weather.wet ? drying(weather, face) : 0);
-      const last = T[cells]!;
-      const back_K = 2 * share * (T[cells - 1]! - last) - (back === 'air' ? half * WEATHER.back_Wm2K * (last - weather.air_C) : 0);
-      // In place: each node needs its neighbour's temperature from before the step, which two variables carry along.
-      let above = face;
-      let here = T[1]!;
-      T[0] = face + 2 * share * (here - face) + half * flux;
-      for (let i = 1; i < cells; i += 1) {
-        const below = T[i + 1]!;
-        T[i] = here + share * (above - 2 * here + below);
-        above = here;
-        here = below;
-      }
-      T[cells] = last + back_K;
-    }
+    const { air_C, wet } = weather;
+    const factors = (step_s: number): StepFactors => ({
+      share: (WEATHER.conductivity_WmK * step_s) / (WEATHER.capacity_Jm3K * width_m * width_m),
+      half: (2 * step_s) / (WEATHER.capacity_Jm3K * width_m),
+      intoFace: (face_C) => heat - loss * (face_C - air_C) - (wet ? drying(weather, face_C) : 0),
+      behind_Wm2K: back === 'air' ? WEATHER.back_Wm2K : 0,
+      air_C,
+    });
+    const even = 2 * Math.floor(weather.for_s / (2 * grid.step_s));
+    twoByTwo(T, even, factors(grid.step_s));
+    for (let left_s = weather.for_s - even * grid.step_s; left_s > 1e-9; left_s -= grid.step_s) oneStep(T, factors(Math.min(grid.step_s, left_s)));
   }
   return T;
 }

@@ -49,15 +49,18 @@ export async function bench(args) {
   const { revision, parts, keep } = asked(args);
   const here = await hereBuilt();
   const there = revision ? await built(revision) : null;
-  const cluster = await ensureCluster({ name: 'bench-cluster' });
-  const empty = await serveFolder(ensureEmptyApp());
+  let stand = null;
+  /** What pages are measured on, made when the first part asks for it. */
+  const standing = async () =>
+    (stand ??= { cluster: await ensureCluster({ name: 'bench-cluster' }), empty: parts.includes('first') ? await serveFolder(ensureEmptyApp()) : null });
   try {
     const run = async (side, part, figure) => {
-      const { default: measure } = await import(`./parts/${part}.mjs`);
+      const { default: measure, alone = false } = await import(`./parts/${part}.mjs`);
       const browser = await startBrowser();
-      const served = await side.serve(cluster);
+      let served = null;
       try {
-        await measure({ ...side, base: served.base, pid: served.pid, browser, cluster, emptyUrl: empty.url, figure });
+        if (!alone) served = await side.serve((await standing()).cluster);
+        await measure({ ...side, ...served, browser, ...(stand ?? {}), emptyUrl: stand?.empty?.url, figure });
         return true;
       } catch (error) {
         say(`${part} of ${side.name} came to no end: ${error.message}\nIts pages stood at:\n${await pagesText(browser)}`);
@@ -65,7 +68,7 @@ export async function bench(args) {
         return false;
       } finally {
         await browser.close();
-        await served.stop();
+        await served?.stop();
       }
     };
     if (there) return void (await against({ here, there, parts, run }));
@@ -74,7 +77,7 @@ export async function bench(args) {
     if ([...all.values()].some(isOver)) process.exitCode = 1;
     if (keep) keepTable(all, here.name);
   } finally {
-    empty.close();
-    cluster.stop();
+    stand?.empty?.close();
+    stand?.cluster.stop();
   }
 }

@@ -14,10 +14,12 @@ const git = (...args) => run('git', args).trim();
 /** What a part is handed of a revision: its files, its server's bundle, its build. */
 async function sideOf(home, name) {
   const { bundle, ensureWeb } = await import(pathToFileURL(join(home, 'scripts/lib/build.mjs')).href);
-  const web = await ensureWeb();
-  const server = await bundle('server');
-  const serve = (cluster) => serveOn({ cluster, name: `bench_${name.replace(/\W/g, '')}`, server, web, demo: join(home, 'demo') });
-  return { name, home, web, server, bundle, serve };
+  // Only what a part asks for is built: the core by itself needs neither pages nor a server.
+  const serve = async (cluster) => {
+    const [web, server] = [await ensureWeb(), await bundle('server')];
+    return { web, server, ...(await serveOn({ cluster, name: `bench_${name}`, server, web, demo: join(home, 'demo') })) };
+  };
+  return { name, home, bundle, serve };
 }
 
 export const hereBuilt = () => sideOf(root, git('rev-parse', '--short', 'HEAD'));

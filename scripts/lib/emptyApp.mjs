@@ -6,7 +6,17 @@ import { compress, copyFonts } from './build.mjs';
 import { root, run, say } from './run.mjs';
 
 /** Of Tufa's own application: what the stack is set up by. Each is a file or a folder of files. */
-const COPIED = ['app.json', 'babel.config.js', 'metro.config.js', 'tailwind.config.js', 'package.json', 'global.css', 'parts/ui/tokens.json', 'public'];
+const COPIED = [
+  'app.json',
+  'babel.config.js',
+  'metro.config.js',
+  'straightImports.js',
+  'tailwind.config.js',
+  'package.json',
+  'global.css',
+  'parts/ui/tokens.json',
+  'public',
+];
 
 /** A hash of what the export is made of, this file and the versions of packages included. */
 function madeOf() {

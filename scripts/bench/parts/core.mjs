@@ -3,6 +3,9 @@ import { gzipSync } from 'node:zlib';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
+/** It needs neither a server nor a page of Tufa's. */
+export const alone = true;
+
 export default async function core({ home, bundle, figure }) {
   const { coreBench } = await import(await bundle('cli', 'src/coreBench.ts'));
   // Earlier revisions told limits in the name, and several figures in one.

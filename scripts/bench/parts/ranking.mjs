@@ -2,6 +2,9 @@
 import { join } from 'node:path';
 import { percentile } from '../figures.mjs';
 
+/** It needs neither a server nor a page of Tufa's. */
+export const alone = true;
+
 export default async function ranking({ browser, home, figure }) {
   const { build } = await import('esbuild');
   const { outputFiles } = await build({
