@@ -115,7 +115,7 @@ export default tseslint.config(
   },
   {
     files: ['scripts/**', '**/*.config.*', '**/jest.config.js', 'app/*.js'],
-    languageOptions: { globals: { __dirname: 'readonly', require: 'readonly', module: 'writable', process: 'readonly' } },
+    languageOptions: { globals: { __dirname: 'readonly', __filename: 'readonly', require: 'readonly', module: 'writable', process: 'readonly' } },
     rules: { 'no-console': 'off', 'import/no-unresolved': 'off' },
   },
   prettier,

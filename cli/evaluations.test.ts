@@ -24,9 +24,9 @@ const counted = (work: () => unknown): number => {
 const whole = exampleJob();
 /** New weather each time, so that nothing is remembered. */
 const through = (input: PlanInput): PlanInput => ({ ...input, site: { ...whole.site!, weather: { ...whole.site!.weather } } });
-const { site: _site, ...held } = { ...whole, findings: whole.findings.slice(0, 1), treatments: whole.treatments.slice(0, 1) };
+const { site: _site, ...still } = { ...whole, findings: whole.findings.slice(0, 1), treatments: whole.treatments.slice(0, 1) };
 
-/** What costs most of a plan is how often the rate of setting is evaluated: that is counted, since a machine's time is not to be held. */
+/** What costs most of a plan is how often the rate of setting is evaluated: that is counted, since a machine's time is not to be still. */
 const COUNTS: Readonly<Record<string, () => unknown>> = {
   'a working life': () =>
     workingLife({
@@ -40,8 +40,8 @@ const COUNTS: Readonly<Record<string, () => unknown>> = {
       thickness_m: 0.02,
       placed_after_s: 150,
     }),
-  'a plan of one finding, temperatures held': () => computePlan({ ...held }),
-  'a plan of one finding, through a changing day': () => computePlan(through(held)),
+  'a plan of one finding, temperatures held': () => computePlan({ ...still }),
+  'a plan of one finding, through a changing day': () => computePlan(through(still)),
   'a plan of ten findings of every kind, through a changing day': () => computePlan(through(whole)),
 };
 

@@ -8,12 +8,14 @@ const OTHERS = ['draw', 'contract', 'words', 'server', 'cli', 'stand-ins', 'app'
 
 main(async () => {
   const begun = Date.now();
+  /** Where the time went, s; what is set in ran beside other work, a core each. */
+  const spent = new Map();
   const since = (from) => Math.round((Date.now() - from) / 1000);
   const counts = await tested(async (env) => {
-    say(`Set up: ${since(begun)} s`);
-    const { program, twoAtATime } = await import('./lib/together.mjs');
+    spent.set('Set-up', since(begun));
+    const { program, spent: beside, twoAtATime } = await import('./lib/together.mjs');
     const { jest, readJson } = await import('./lib/jest.mjs');
-    const { coreWithCoverage } = await import('./coverage.mjs');
+    const { coreTests } = await import('./coverage.mjs');
     const { CHECKS } = await import('./check.mjs');
     const results = (name) => join(root, '.tufa', `${name}.json`);
     const checked = (name) => async () => {
@@ -24,20 +26,21 @@ main(async () => {
     const ended = await twoAtATime([
       () => jest('The other unit tests and the server', OTHERS, { env, outputFile: results('jest') }),
       () => program('The application built', ['scripts/lib/build.mjs']).then(({ status }) => ({ passed: 0, failed: status === 0 ? 0 : 1 })),
-      () => coreWithCoverage({ env, outputFile: results('core') }),
+      () => coreTests({ env, outputFile: results('core') }),
       ...Object.keys(CHECKS).map(checked),
     ]);
     const from = Date.now();
     say('The interface in Chromium ...');
     spawnSync(process.execPath, PLAYWRIGHT, { cwd: root, env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: results('e2e') }, stdio: 'inherit' });
-    say(`The interface: ${since(from)} s`);
+    for (const [name, s] of beside) spent.set(`  ${name}`, s);
+    spent.set('The interface', since(from));
     const e2e = readJson(results('e2e'))?.stats;
     if (e2e?.flaky) say(`${e2e.flaky} of them passed only when run again: look at their traces under test-results.`);
     ended.push({ passed: (e2e?.expected ?? 0) + (e2e?.flaky ?? 0), failed: e2e ? e2e.unexpected : 1 });
     return ended;
   });
   const sum = (name) => counts.reduce((total, count) => total + count[name], 0);
-  say(`Took ${since(begun)} s.`);
+  for (const [name, s] of [...spent, ['In all', since(begun)]]) say(`${name.padEnd(44)} ${String(s).padStart(5)} s`);
   say(`${sum('passed')} passed, ${sum('failed')} failed`);
   process.exitCode = sum('failed') === 0 ? 0 : 1;
 });

@@ -19,6 +19,9 @@ export async function twoAtATime(jobs) {
   return results;
 }
 
+/** How long each program took, s, in the order in which they ended. */
+export const spent = new Map();
+
 /**
  * Runs a Node program of this project to its end, telling how long it took.
  *
@@ -31,7 +34,8 @@ export function program(name, args, { env = process.env, quiet = false } = {}) {
     let output = '';
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => (output += data));
     child.once('close', (status) => {
-      say(`${name}: ${Math.round((Date.now() - begun) / 1000)} s`);
+      spent.set(name, Math.round((Date.now() - begun) / 1000));
+      say(`${name}: ${spent.get(name)} s`);
       if ((!quiet || status !== 0) && output.trim() !== '') say(output.trimEnd());
       done({ status: status ?? 1, output });
     });
