@@ -13,8 +13,8 @@ const { scripts_kB, requests, drawn } = JSON.parse(readFileSync(resolve(__dirnam
 const STEPS = ['walk', 'fix', 'mix', 'day', 'pour', 'record'];
 
 /** Notes when a page first shows its heading. */
-const noteShown = (page: Page): Promise<void> =>
-  page.addInitScript(() => {
+async function noteShown(page: Page): Promise<void> {
+  await page.addInitScript(() => {
     const watch = new MutationObserver(() => {
       if (!document.querySelector('[role=heading][aria-level="1"]')) return;
       watch.disconnect();
@@ -22,6 +22,7 @@ const noteShown = (page: Page): Promise<void> =>
     });
     watch.observe(document, { childList: true, subtree: true });
   });
+}
 
 /** Scripts that a page asked for, kB as they were sent: until its heading showed, or since then and until now. A worker is read beside the page. */
 const scriptsOf = (page: Page, when: 'first' | 'after'): Promise<number> =>
