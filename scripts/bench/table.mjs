@@ -9,7 +9,7 @@ const HEAD = `# Speed
 
 What \`npm run bench -- --keep\` last measured, a row a figure: those of a part are written when that part is measured. Times are
 of the machine that measured them and are compared with \`npm run bench -- --against REV\`, which measures two revisions by turns
-on one machine; what is counted and not timed is held by \`npm test\` ([budgets](../e2e/budgets.json)).
+on one machine; what is counted and not timed is held by \`npm test\` ([budgets](../budgets.json)).
 
 | figure | limit | measured | revision | |
 | --- | --- | --- | --- | --- |
