@@ -27,14 +27,16 @@ test('where nothing is apart a part is asked for alone', async () => {
   expect([fetched, scripts()]).toEqual([['/a.js'], []]);
 });
 
-test('what parts share is fetched beside the first of them, and once', async () => {
+test('what parts share is read before the first of them, and once; the part itself is on its way meanwhile', async () => {
   named(SHARED);
   fresh().shareParts();
   const both = Promise.all([world.__loadBundleAsync!('/a.js'), world.__loadBundleAsync!('/b.js')]);
-  expect(fetched).toEqual(['/a.js', '/b.js']);
+  const soon = [...document.head.querySelectorAll<HTMLLinkElement>('link[rel=preload]')].map((link) => link.getAttribute('href'));
+  expect([fetched, soon]).toEqual([[], ['/a.js', '/b.js']]);
   expect(scripts().map((script) => script.getAttribute('src'))).toEqual(['/shared.js']);
   scripts()[0]!.dispatchEvent(new Event('load'));
   await both;
+  expect(fetched.sort()).toEqual(['/a.js', '/b.js']);
   expect(scripts()).toHaveLength(1);
 });
 
@@ -44,6 +46,7 @@ test('what did not come is said, and asked for again by the next part', async ()
   const lost = world.__loadBundleAsync!('/a.js');
   scripts()[0]!.dispatchEvent(new Event('error'));
   await expect(lost).rejects.toThrow('/shared.js did not come.');
+  expect(fetched).toEqual([]);
   expect(scripts()).toEqual([]);
   const again = world.__loadBundleAsync!('/b.js');
   scripts()[0]!.dispatchEvent(new Event('load'));

@@ -29,7 +29,16 @@ type LoadPart = (part: string) => Promise<void>;
 /** By this name the bundler's own code fetches a part. */
 const LOADER = '__loadBundleAsync';
 
-/** From here on each part comes with what it shares, fetched beside it: neither is read before both are here. */
+/** Asks the browser for a script that is read later. */
+function fetchSoon(href: string): void {
+  if (document.querySelector(`link[rel="preload"][href="${href}"]`)) return;
+  document.head.append(Object.assign(document.createElement('link'), { rel: 'preload', as: 'script', href }));
+}
+
+/**
+ * From here on each part comes with what it shares. Both are fetched at once, but the part is read last: the bundler
+ * tries a part that is here at once, and one that failed for want of what it shares would fail for ever.
+ */
 export function shareParts(): void {
   const global = globalThis as unknown as Record<string, LoadPart | undefined>;
   const load = global[LOADER];
@@ -37,7 +46,10 @@ export function shareParts(): void {
   if (!load) return;
   global[LOADER] = async (part) => {
     const address = new URL(part, window.location.href).pathname;
-    await Promise.all([...(shared[address] ?? []).map(fetchScript), load(part)]);
+    const wanted = shared[address] ?? [];
+    if (wanted.length > 0) fetchSoon(address);
+    await Promise.all(wanted.map(fetchScript));
+    await load(part);
   };
 }
 
