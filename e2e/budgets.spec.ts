@@ -118,10 +118,15 @@ async function drawnBy(page: Page, act: () => Promise<void>): Promise<{ commits:
       .toBe(true);
     return last;
   };
-  const before = await rested();
-  await act();
-  const after = await rested();
-  return { commits: after.commits - before.commits, parts: after.parts - before.parts };
+  // What the firm sends meanwhile is drawn too, and only ever adds: the least of three is the act's.
+  const times: { commits: number; parts: number }[] = [];
+  for (let i = 0; i < 3; i += 1) {
+    const before = await rested();
+    await act();
+    const after = await rested();
+    times.push({ commits: after.commits - before.commits, parts: after.parts - before.parts });
+  }
+  return times.reduce((least, next) => (next.parts < least.parts ? next : least));
 }
 
 test('a tap on the ticket, a key and a step of the quantity draw no more than they may', async ({ page }) => {
